@@ -1,0 +1,99 @@
+import type { IsoGroup } from './alloy.ts';
+
+export const MILLING_CUTTER_TYPES = [
+  'end_mill_flat',
+  'end_mill_bull',
+  'end_mill_ball',
+  'end_mill_barrel',
+  'high_feed_mill',
+  'face_mill_round',
+  'face_mill_45',
+  'face_mill_45_wiper',
+  'face_mill_90',
+] as const;
+
+export const DRILL_TYPES = ['drill_solid', 'drill_hss', 'drill_indexable'] as const;
+
+/** A cutting tool. `properties` carries ISO 13399 symbols in mm and degrees, `extended` what the standard lacks. */
+export interface Cutter {
+  readonly id: string;
+  readonly name: string;
+  readonly type: string;
+  readonly properties: {
+    readonly DC?: number;
+    readonly DCX?: number;
+    readonly APMX?: number;
+    readonly LU?: number;
+    readonly LCF?: number;
+    readonly DN?: number;
+    readonly LH?: number;
+    readonly OAL?: number;
+    readonly LF?: number;
+    readonly LPR?: number;
+    readonly PL?: number;
+    readonly DCONMS?: number;
+    readonly NOF?: number;
+    readonly ZEFP?: number;
+    readonly RE?: number;
+    readonly KAPR?: number;
+    readonly FHA?: number;
+    readonly GAMF?: number;
+    readonly SIG?: number;
+    readonly RMPX?: number;
+    readonly RPMX?: number;
+    readonly IC?: number;
+    readonly CICT?: number;
+    readonly BS?: number;
+    readonly CP?: number;
+    readonly [symbol: string]: number | string | undefined;
+  };
+  readonly extended: {
+    readonly core_ratio?: number | null;
+    readonly effective_bending_diameter_ratio?: number | null;
+    readonly chip_gullet_area_mm2?: number | null;
+    readonly edge_radius_um?: readonly [number, number, number];
+    readonly coating: string;
+    readonly substrate: string;
+    readonly centre_cutting?: boolean;
+    readonly through_coolant?: boolean;
+    readonly pitch_angles_deg?: readonly number[] | null;
+    readonly fz_window_mm?: readonly [number, number];
+    readonly fr_window_mm_per_rev?: readonly [number, number];
+    readonly [field: string]: unknown;
+  };
+  readonly suits_iso_groups: readonly IsoGroup[];
+  readonly max_slot_depth_over_d?: number;
+  readonly max_ae_over_d_at_full_apmx?: number;
+  readonly note?: string;
+}
+
+/** Cutting-tool material: what the body or edge is made of. */
+export interface Substrate {
+  readonly name: string;
+  readonly E_gpa: number;
+  readonly transverse_rupture_mpa: readonly [number, number, number];
+  readonly density_kg_m3: number;
+  readonly poisson: number;
+  readonly use: string;
+  readonly confidence: string;
+}
+
+export interface Coating {
+  readonly name: string;
+  readonly max_service_c: number;
+  readonly good_for: readonly string[];
+  readonly avoid_for: readonly string[];
+  readonly adds_edge_radius_um: number;
+}
+
+export const isMillingCutter = (cutter: Cutter): boolean =>
+  (MILLING_CUTTER_TYPES as readonly string[]).includes(cutter.type);
+
+export const isDrill = (cutter: Cutter): boolean => (DRILL_TYPES as readonly string[]).includes(cutter.type);
+
+/** Indexable bodies carry inserts on a steel body and are judged by the insert's chip window. */
+export const isIndexable = (cutter: Cutter): boolean => (cutter.properties.CICT ?? 0) > 0;
+
+/** Diameter the cutter occupies on the wall, mm: the outer circle where the edge is inclined, else DC. */
+export const outerDiameter = (cutter: Cutter): number =>
+  Math.max(cutter.properties.DC ?? 0, cutter.properties.DCX ?? 0);

@@ -1,0 +1,233 @@
+import { requirePositive } from '../domain/input-error.ts';
+import type { EdgeBand } from '../milling/edge-profile.ts';
+import type { EdgeForce, ForceLaw } from './force-law.ts';
+
+/** A rotating cutter as the force integration sees it. */
+export interface RotatingEdge {
+  readonly bands: readonly EdgeBand[];
+  /** Angle from each tooth to the one that cut just before it, rad; sums to one turn. */
+  readonly pitch: readonly number[];
+  readonly helix: number;
+  /** Feed per tooth averaged over the teeth, mm. */
+  readonly feedPerToothMm: number;
+  /** How far each tooth stands out against the one before it, mm; zero without runout. */
+  readonly runoutStepMm: readonly number[];
+}
+
+/** Forces of one revolution. x along the feed, y across it (normal to the wall), z along the axis; N and N·m. */
+export interface MillingForces {
+  readonly meanFx: number;
+  readonly meanFy: number;
+  readonly meanFz: number;
+  readonly meanTorqueNm: number;
+  readonly peakFxy: number;
+  readonly peakFyAbs: number;
+  readonly peakFzAbs: number;
+  readonly peakTorqueNm: number;
+  /** One row a position: angle (rad), Fx, Fy, Fz (N), torque (N·m). */
+  readonly trace: Float64Array;
+  readonly positions: number;
+}
+
+const TURN = 2 * Math.PI;
+const PANELS = 20;
+const GAUSS_X = [-Math.sqrt(0.6), 0, Math.sqrt(0.6)];
+const GAUSS_W = [5 / 9, 8 / 9, 5 / 9];
+const COMPONENTS = 4;
+
+/**
+ * Running integral over the arc of contact of the force per mm of axial depth, for one tooth on one band.
+ *
+ * A helical tooth on a band covers a range of angles, so its force is the difference of two values of this table
+ * divided by the lag per mm: exact in the helix, and one table serves every position of the tooth. Nodes crowd at
+ * both ends of the arc because Kienzle's law has an infinite slope at zero chip.
+ */
+interface ArcTable {
+  readonly entry: number;
+  readonly span: number;
+  readonly integral: Float64Array;
+  readonly slope: Float64Array;
+}
+
+function arcTable(band: EdgeBand, law: ForceLaw, feedMm: number, runoutMm: number): ArcTable {
+  const { entry, exit } = band.arc;
+  const span = exit - entry;
+  const integral = new Float64Array((PANELS + 1) * COMPONENTS);
+  const slope = new Float64Array((PANELS + 1) * COMPONENTS);
+  const force: EdgeForce = { tangential: 0, radial: 0, axial: 0 };
+  const sinK = Math.sin(band.kapr);
+  const cosK = Math.cos(band.kapr);
+  const f = [0, 0, 0, 0];
+  const density = (phi: number): void => {
+    const sine = Math.sin(phi);
+    const cosine = Math.cos(phi);
+    const h = (feedMm * sine + runoutMm) * sinK;
+    if (h <= 1e-9) {
+      f[0] = f[1] = f[2] = f[3] = 0;
+      return;
+    }
+    law.at(h, force);
+    const ft = force.tangential / sinK;
+    const fr = force.radial;
+    // The force normal to the edge splits into a radial part and one that lifts the tool.
+    f[0] = -ft * cosine - fr * sine;
+    f[1] = ft * sine - fr * cosine;
+    f[2] = force.axial - (fr * cosK) / sinK;
+    f[3] = ft;
+  };
+  const node = (i: number): number => entry + (span * (1 - Math.cos((Math.PI * i) / PANELS))) / 2;
+  let from = entry;
+  for (let i = 1; i <= PANELS; i++) {
+    const to = node(i);
+    const half = (to - from) / 2;
+    const middle = (to + from) / 2;
+    const base = i * COMPONENTS;
+    for (let c = 0; c < COMPONENTS; c++) integral[base + c] = integral[base - COMPONENTS + c]!;
+    for (let g = 0; g < 3; g++) {
+      density(middle + half * GAUSS_X[g]!);
+      for (let c = 0; c < COMPONENTS; c++) integral[base + c]! += half * GAUSS_W[g]! * f[c]!;
+    }
+    density(to);
+    // Slope against the graded coordinate u, φ = entry + span(1 − cos πu)/2: smooth even where the law is not.
+    const stretch = (span * Math.PI * Math.sin((Math.PI * i) / PANELS)) / 2;
+    for (let c = 0; c < COMPONENTS; c++) slope[base + c] = f[c]! * stretch;
+    from = to;
+  }
+  return { entry, span, integral, slope };
+}
+
+/** Adds `sign × integral(entry..phi)` of the table to `out`, cubic between the nodes. */
+function addIntegral(table: ArcTable, phi: number, sign: number, out: Float64Array): void {
+  const x = Math.min(1, Math.max(0, (phi - table.entry) / table.span));
+  const u = (Math.acos(1 - 2 * x) / Math.PI) * PANELS;
+  const i = Math.min(PANELS - 1, Math.floor(u));
+  const t = u - i;
+  const width = 1 / PANELS;
+  const t2 = t * t;
+  const t3 = t2 * t;
+  const a = i * COMPONENTS;
+  const b = a + COMPONENTS;
+  for (let c = 0; c < COMPONENTS; c++) {
+    out[c]! +=
+      sign *
+      ((2 * t3 - 3 * t2 + 1) * table.integral[a + c]! +
+        (t3 - 2 * t2 + t) * width * table.slope[a + c]! +
+        (-2 * t3 + 3 * t2) * table.integral[b + c]! +
+        (t3 - t2) * width * table.slope[b + c]!);
+  }
+}
+
+/** Adds the density at one angle times `height`: a straight tooth sits at a single angle. */
+function addDensity(band: EdgeBand, law: ForceLaw, feed: number, runout: number, phi: number, out: Float64Array): void {
+  const force: EdgeForce = { tangential: 0, radial: 0, axial: 0 };
+  const sinK = Math.sin(band.kapr);
+  const h = (feed * Math.sin(phi) + runout) * sinK;
+  if (phi < band.arc.entry - 1e-9 || phi > band.arc.exit + 1e-9 || h < -1e-9) return;
+  law.at(Math.max(h, 1e-12), force);
+  const height = band.toMm - band.fromMm;
+  const ft = force.tangential / sinK;
+  out[0]! += height * (-ft * Math.cos(phi) - force.radial * Math.sin(phi));
+  out[1]! += height * (ft * Math.sin(phi) - force.radial * Math.cos(phi));
+  out[2]! += height * (force.axial - (force.radial * Math.cos(band.kapr)) / sinK);
+  out[3]! += height * ft;
+}
+
+/** Angle by which tooth j trails tooth 0, rad. */
+function toothOffsets(pitch: readonly number[]): number[] {
+  let sum = 0;
+  return pitch.map((p, j) => (j === 0 ? 0 : (sum += p)));
+}
+
+/**
+ * Forces through one revolution of a helical, possibly unequal-pitch cutter with runout.
+ *
+ * Kinematics and signs: φ clockwise from +y, feed +x, the tip leads, tooth j trails tooth j−1 by its pitch and takes
+ * a feed in proportion to it. Source: Altintas, Manufacturing Automation (2012), ch. 2; immersion integral form.
+ * `positions` is the number of angles sampled over a turn. Throws when there is no tooth or no feed.
+ */
+export function millingForces(edge: RotatingEdge, law: ForceLaw, positions: number): MillingForces {
+  const teeth = edge.pitch.length;
+  requirePositive('number of teeth', teeth);
+  requirePositive('feed per tooth', edge.feedPerToothMm);
+  const offsets = toothOffsets(edge.pitch);
+  const lagPerMm = edge.bands.length ? Math.tan(edge.helix) / Math.max(...edge.bands.map((b) => b.radiusMm)) : 0;
+  const equal = edge.pitch.every((p, j) => p === edge.pitch[0] && edge.runoutStepMm[j] === edge.runoutStepMm[0]);
+  const feeds = edge.pitch.map((p) => (edge.feedPerToothMm * teeth * p) / TURN);
+  const tables = edge.pitch.map((_, j) =>
+    equal && j > 0 ? null : edge.bands.map((b) => arcTable(b, law, feeds[j]!, edge.runoutStepMm[j] ?? 0)),
+  );
+  const tablesOf = (j: number): ArcTable[] => tables[equal ? 0 : j]!;
+
+  const mean = new Float64Array(COMPONENTS);
+  let meanTorque = 0;
+  for (let j = 0; j < teeth; j++) {
+    edge.bands.forEach((band, b) => {
+      const { integral } = tablesOf(j)[b]!;
+      const share = (band.toMm - band.fromMm) / TURN;
+      for (let c = 0; c < COMPONENTS; c++) mean[c]! += share * integral[PANELS * COMPONENTS + c]!;
+      meanTorque += (share * integral[PANELS * COMPONENTS + 3]! * band.radiusMm) / 1000;
+    });
+  }
+
+  const trace = new Float64Array(positions * 5);
+  const sum = new Float64Array(COMPONENTS);
+  let peakFxy = 0;
+  let peakFy = 0;
+  let peakFz = 0;
+  let peakTorque = 0;
+  const range = equal ? TURN / teeth : TURN;
+  for (let k = 0; k < positions; k++) {
+    const theta = (range * k) / positions;
+    let fx = 0;
+    let fy = 0;
+    let fz = 0;
+    let torque = 0;
+    for (let b = 0; b < edge.bands.length; b++) {
+      const band = edge.bands[b]!;
+      sum.fill(0);
+      for (let j = 0; j < teeth; j++) {
+        const tip = theta - offsets[j]!;
+        // Highest angle of this band's piece of tooth, brought into the first window that can reach the arc.
+        let leading = tip - lagPerMm * band.fromMm;
+        const length = lagPerMm * (band.toMm - band.fromMm);
+        leading -= TURN * Math.floor((leading - band.arc.entry) / TURN);
+        for (let lead = leading; lead - length <= band.arc.exit; lead += TURN) {
+          if (length < 1e-6) {
+            addDensity(band, law, feeds[j]!, edge.runoutStepMm[j] ?? 0, lead, sum);
+            continue;
+          }
+          const high = Math.min(lead, band.arc.exit);
+          const low = Math.max(lead - length, band.arc.entry);
+          if (high <= low) continue;
+          const table = tablesOf(j)[b]!;
+          addIntegral(table, high, 1 / lagPerMm, sum);
+          addIntegral(table, low, -1 / lagPerMm, sum);
+        }
+      }
+      fx += sum[0]!;
+      fy += sum[1]!;
+      fz += sum[2]!;
+      torque += (sum[3]! * band.radiusMm) / 1000;
+    }
+    trace.set([theta, fx, fy, fz, torque], k * 5);
+    peakFxy = Math.max(peakFxy, Math.hypot(fx, fy));
+    peakFy = Math.max(peakFy, Math.abs(fy));
+    peakFz = Math.max(peakFz, Math.abs(fz));
+    peakTorque = Math.max(peakTorque, torque);
+  }
+  return {
+    meanFx: mean[0]!,
+    meanFy: mean[1]!,
+    meanFz: mean[2]!,
+    meanTorqueNm: meanTorque,
+    peakFxy,
+    peakFyAbs: peakFy,
+    peakFzAbs: peakFz,
+    peakTorqueNm: peakTorque,
+    trace,
+    positions,
+  };
+}
+
+/** Mean cutting power, kW, from mean torque (N·m) and speed (rpm). */
+export const powerFromTorque = (torqueNm: number, speedRpm: number): number => (torqueNm * TURN * speedRpm) / 60000;

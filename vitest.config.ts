@@ -1,0 +1,26 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.test.ts'] } },
+      { test: { name: 'contract', root: 'packages/contract', include: ['src/**/*.test.ts'] } },
+      {
+        test: {
+          name: 'server',
+          root: 'apps/server',
+          include: ['src/**/*.test.ts'],
+          pool: 'forks',
+          fileParallelism: false,
+          hookTimeout: 60000,
+          testTimeout: 30000,
+        },
+      },
+      { test: { name: 'cli', root: 'apps/cli', include: ['src/**/*.test.ts'], testTimeout: 60000 } },
+      {
+        extends: 'apps/web/vite.config.ts',
+        test: { name: 'web', root: 'apps/web', include: ['src/**/*.test.{ts,tsx}'], environment: 'happy-dom' },
+      },
+    ],
+  },
+});
