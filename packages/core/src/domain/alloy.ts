@@ -13,7 +13,11 @@ export interface MillingLifeModel {
     readonly vb_mean_mm: number;
     readonly wear_criterion: string;
   };
-  readonly vc_m_min: { readonly life_15_min: number; readonly life_30_min: number; readonly life_60_min: number };
+  readonly vc_m_min: {
+    readonly life_15_min: number;
+    readonly life_30_min: number;
+    readonly life_60_min: number;
+  };
   readonly n: number;
   readonly hmax_exponent: number;
   readonly ae_exponent: number;
@@ -102,6 +106,10 @@ export interface Alloy {
     readonly d_range_mm: readonly [number, number];
     readonly indexable_hmax_mm: readonly [number, number];
   };
-  readonly sources: readonly { readonly field_group: string; readonly kind: string; readonly confidence: Confidence }[];
+  readonly sources: readonly {
+    readonly field_group: string;
+    readonly kind: string;
+    readonly confidence: Confidence;
+  }[];
   readonly estimated_fields: readonly string[];
 }

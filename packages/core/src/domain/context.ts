@@ -14,3 +14,7 @@ export interface OperationContext {
   /** Parts in the batch. */
   readonly quantity: number;
 }
+
+/** Cut with high-speed steel rather than carbide: another speed window applies. */
+export const isHighSpeedSteel = ({ cutter }: OperationContext): boolean =>
+  cutter.extended.substrate.startsWith('hss');

@@ -69,7 +69,13 @@ export interface MillingFeature {
 }
 
 export type WorkholdingKind = 'vice' | 'clamps' | 'fixture' | 'vacuum' | 'adhesive';
-export const WORKHOLDING_KINDS: readonly WorkholdingKind[] = ['vice', 'clamps', 'fixture', 'vacuum', 'adhesive'];
+export const WORKHOLDING_KINDS: readonly WorkholdingKind[] = [
+  'vice',
+  'clamps',
+  'fixture',
+  'vacuum',
+  'adhesive',
+];
 
 export interface Workholding {
   readonly kind: WorkholdingKind;

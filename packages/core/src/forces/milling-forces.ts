@@ -30,7 +30,6 @@ export interface MillingForces {
 }
 
 const TURN = 2 * Math.PI;
-const PANELS = 20;
 const GAUSS_X = [-Math.sqrt(0.6), 0, Math.sqrt(0.6)];
 const GAUSS_W = [5 / 9, 8 / 9, 5 / 9];
 const COMPONENTS = 4;
@@ -45,15 +44,16 @@ const COMPONENTS = 4;
 interface ArcTable {
   readonly entry: number;
   readonly span: number;
+  readonly panels: number;
   readonly integral: Float64Array;
   readonly slope: Float64Array;
 }
 
-function arcTable(band: EdgeBand, law: ForceLaw, feedMm: number, runoutMm: number): ArcTable {
+function arcTable(band: EdgeBand, law: ForceLaw, feedMm: number, runoutMm: number, panels: number): ArcTable {
   const { entry, exit } = band.arc;
   const span = exit - entry;
-  const integral = new Float64Array((PANELS + 1) * COMPONENTS);
-  const slope = new Float64Array((PANELS + 1) * COMPONENTS);
+  const integral = new Float64Array((panels + 1) * COMPONENTS);
+  const slope = new Float64Array((panels + 1) * COMPONENTS);
   const force: EdgeForce = { tangential: 0, radial: 0, axial: 0 };
   const sinK = Math.sin(band.kapr);
   const cosK = Math.cos(band.kapr);
@@ -75,9 +75,9 @@ function arcTable(band: EdgeBand, law: ForceLaw, feedMm: number, runoutMm: numbe
     f[2] = force.axial - (fr * cosK) / sinK;
     f[3] = ft;
   };
-  const node = (i: number): number => entry + (span * (1 - Math.cos((Math.PI * i) / PANELS))) / 2;
+  const node = (i: number): number => entry + (span * (1 - Math.cos((Math.PI * i) / panels))) / 2;
   let from = entry;
-  for (let i = 1; i <= PANELS; i++) {
+  for (let i = 1; i <= panels; i++) {
     const to = node(i);
     const half = (to - from) / 2;
     const middle = (to + from) / 2;
@@ -89,20 +89,20 @@ function arcTable(band: EdgeBand, law: ForceLaw, feedMm: number, runoutMm: numbe
     }
     density(to);
     // Slope against the graded coordinate u, φ = entry + span(1 − cos πu)/2: smooth even where the law is not.
-    const stretch = (span * Math.PI * Math.sin((Math.PI * i) / PANELS)) / 2;
+    const stretch = (span * Math.PI * Math.sin((Math.PI * i) / panels)) / 2;
     for (let c = 0; c < COMPONENTS; c++) slope[base + c] = f[c]! * stretch;
     from = to;
   }
-  return { entry, span, integral, slope };
+  return { entry, span, panels, integral, slope };
 }
 
 /** Adds `sign × integral(entry..phi)` of the table to `out`, cubic between the nodes. */
 function addIntegral(table: ArcTable, phi: number, sign: number, out: Float64Array): void {
   const x = Math.min(1, Math.max(0, (phi - table.entry) / table.span));
-  const u = (Math.acos(1 - 2 * x) / Math.PI) * PANELS;
-  const i = Math.min(PANELS - 1, Math.floor(u));
+  const u = (Math.acos(1 - 2 * x) / Math.PI) * table.panels;
+  const i = Math.min(table.panels - 1, Math.floor(u));
   const t = u - i;
-  const width = 1 / PANELS;
+  const width = 1 / table.panels;
   const t2 = t * t;
   const t3 = t2 * t;
   const a = i * COMPONENTS;
@@ -118,7 +118,14 @@ function addIntegral(table: ArcTable, phi: number, sign: number, out: Float64Arr
 }
 
 /** Adds the density at one angle times `height`: a straight tooth sits at a single angle. */
-function addDensity(band: EdgeBand, law: ForceLaw, feed: number, runout: number, phi: number, out: Float64Array): void {
+function addDensity(
+  band: EdgeBand,
+  law: ForceLaw,
+  feed: number,
+  runout: number,
+  phi: number,
+  out: Float64Array,
+): void {
   const force: EdgeForce = { tangential: 0, radial: 0, axial: 0 };
   const sinK = Math.sin(band.kapr);
   const h = (feed * Math.sin(phi) + runout) * sinK;
@@ -143,18 +150,30 @@ function toothOffsets(pitch: readonly number[]): number[] {
  *
  * Kinematics and signs: φ clockwise from +y, feed +x, the tip leads, tooth j trails tooth j−1 by its pitch and takes
  * a feed in proportion to it. Source: Altintas, Manufacturing Automation (2012), ch. 2; immersion integral form.
- * `positions` is the number of angles sampled over a turn. Throws when there is no tooth or no feed.
+ * `positions` is the number of angles sampled over a turn, `panels` how finely the arc is integrated: 20 is exact to
+ * four digits, 8 to three. Throws when there is no tooth or no feed.
  */
-export function millingForces(edge: RotatingEdge, law: ForceLaw, positions: number): MillingForces {
+export function millingForces(
+  edge: RotatingEdge,
+  law: ForceLaw,
+  positions: number,
+  panels = 20,
+): MillingForces {
   const teeth = edge.pitch.length;
   requirePositive('number of teeth', teeth);
   requirePositive('feed per tooth', edge.feedPerToothMm);
   const offsets = toothOffsets(edge.pitch);
-  const lagPerMm = edge.bands.length ? Math.tan(edge.helix) / Math.max(...edge.bands.map((b) => b.radiusMm)) : 0;
-  const equal = edge.pitch.every((p, j) => p === edge.pitch[0] && edge.runoutStepMm[j] === edge.runoutStepMm[0]);
+  const lagPerMm = edge.bands.length
+    ? Math.tan(edge.helix) / Math.max(...edge.bands.map((b) => b.radiusMm))
+    : 0;
+  const equal = edge.pitch.every(
+    (p, j) => p === edge.pitch[0] && edge.runoutStepMm[j] === edge.runoutStepMm[0],
+  );
   const feeds = edge.pitch.map((p) => (edge.feedPerToothMm * teeth * p) / TURN);
   const tables = edge.pitch.map((_, j) =>
-    equal && j > 0 ? null : edge.bands.map((b) => arcTable(b, law, feeds[j]!, edge.runoutStepMm[j] ?? 0)),
+    equal && j > 0
+      ? null
+      : edge.bands.map((b) => arcTable(b, law, feeds[j]!, edge.runoutStepMm[j] ?? 0, panels)),
   );
   const tablesOf = (j: number): ArcTable[] => tables[equal ? 0 : j]!;
 
@@ -164,8 +183,8 @@ export function millingForces(edge: RotatingEdge, law: ForceLaw, positions: numb
     edge.bands.forEach((band, b) => {
       const { integral } = tablesOf(j)[b]!;
       const share = (band.toMm - band.fromMm) / TURN;
-      for (let c = 0; c < COMPONENTS; c++) mean[c]! += share * integral[PANELS * COMPONENTS + c]!;
-      meanTorque += (share * integral[PANELS * COMPONENTS + 3]! * band.radiusMm) / 1000;
+      for (let c = 0; c < COMPONENTS; c++) mean[c]! += share * integral[panels * COMPONENTS + c]!;
+      meanTorque += (share * integral[panels * COMPONENTS + 3]! * band.radiusMm) / 1000;
     });
   }
 
@@ -209,7 +228,12 @@ export function millingForces(edge: RotatingEdge, law: ForceLaw, positions: numb
       fz += sum[2]!;
       torque += (sum[3]! * band.radiusMm) / 1000;
     }
-    trace.set([theta, fx, fy, fz, torque], k * 5);
+    const row = k * 5;
+    trace[row] = theta;
+    trace[row + 1] = fx;
+    trace[row + 2] = fy;
+    trace[row + 3] = fz;
+    trace[row + 4] = torque;
     peakFxy = Math.max(peakFxy, Math.hypot(fx, fy));
     peakFy = Math.max(peakFy, Math.abs(fy));
     peakFz = Math.max(peakFz, Math.abs(fz));
@@ -230,4 +254,5 @@ export function millingForces(edge: RotatingEdge, law: ForceLaw, positions: numb
 }
 
 /** Mean cutting power, kW, from mean torque (N·m) and speed (rpm). */
-export const powerFromTorque = (torqueNm: number, speedRpm: number): number => (torqueNm * TURN * speedRpm) / 60000;
+export const powerFromTorque = (torqueNm: number, speedRpm: number): number =>
+  (torqueNm * TURN * speedRpm) / 60000;

@@ -38,7 +38,12 @@ const RAD = Math.PI / 180;
  * Oblique coefficients (N/mm²) at chip thickness `h` mm, normal rake and inclination in degrees.
  * Chip flow by Stabler's rule (η = i). Armarego & Whitfield 1985; Budak, Altintas & Armarego 1996.
  */
-export function oblique(data: OrthogonalData, h: number, rakeDeg: number, inclinationDeg: number): ObliqueResult {
+export function oblique(
+  data: OrthogonalData,
+  h: number,
+  rakeDeg: number,
+  inclinationDeg: number,
+): ObliqueResult {
   const i = inclinationDeg * RAD;
   const an = rakeDeg * RAD;
   const tanEta = Math.tan(i);
@@ -72,7 +77,11 @@ export function obliqueCoefficients(
 export function orthogonalDataFor(alloyId: string): OrthogonalData {
   if (alloyId.startsWith('ti-6al-4v')) return TITANIUM_6AL_4V;
   throw new InputError([
-    { field: 'force law', value: 'orthogonal', allowed: 'kienzle or linear-edge: orthogonal data are known for Ti-6Al-4V only' },
+    {
+      field: 'force law',
+      value: 'orthogonal',
+      allowed: 'kienzle or linear-edge: orthogonal data are known for Ti-6Al-4V only',
+    },
   ]);
 }
 

@@ -7,7 +7,11 @@ describe('drilling against worked cases', () => {
   it.each(['drill-1', 'drill-2', 'drill-3'].flatMap((id) => goldenCases(id)))('$id', (c) => {
     const f = drillForces(
       { kc11: given(c, 'kc11_MPa'), mc: given(c, 'mc'), kf11: given(c, 'kf11_MPa'), mf: given(c, 'mf') },
-      { diameterMm: given(c, 'D_mm'), pointAngleDeg: given(c, 'point_angle_deg'), pilotMm: given(c, 'd_pilot_mm') },
+      {
+        diameterMm: given(c, 'D_mm'),
+        pointAngleDeg: given(c, 'point_angle_deg'),
+        pilotMm: given(c, 'd_pilot_mm'),
+      },
       given(c, 'f_mm_rev'),
       given(c, 'n_rpm'),
     );

@@ -11,7 +11,8 @@ export interface PeckConditions {
 }
 
 /** Pressure, bar, a through-coolant drill of this diameter needs to lift its chips: small drills have small channels. */
-export const pressureNeeded = (diameterMm: number): number => (diameterMm >= 8 ? 20 : diameterMm >= 3 ? 40 : 70);
+export const pressureNeeded = (diameterMm: number): number =>
+  diameterMm >= 8 ? 20 : diameterMm >= 3 ? 40 : 70;
 
 /** Depth in diameters that one uninterrupted stroke reaches, and the pecks after it. */
 export interface ChipReach {
@@ -34,24 +35,38 @@ export function chipReach({ diameterMm, carbide, throughBar, difficult }: PeckCo
       first: outside + (full - outside) * share,
       following: difficult ? 0.5 : 1,
       retract: 'chip-break',
-      why: share < 1 ? 'pressure is below what this diameter needs' : 'coolant through the tool lifts the chips',
+      why:
+        share < 1 ? 'pressure is below what this diameter needs' : 'coolant through the tool lifts the chips',
     };
   }
   return difficult
-    ? { first: 1, following: carbide ? 1 : 0.5, retract: 'full', why: 'chips pack without coolant at the point' }
-    : { first: carbide ? 2.5 : 3, following: carbide ? 1 : 0.75, retract: 'full', why: 'chips leave by the flutes alone' };
+    ? {
+        first: 1,
+        following: carbide ? 1 : 0.5,
+        retract: 'full',
+        why: 'chips pack without coolant at the point',
+      }
+    : {
+        first: carbide ? 2.5 : 3,
+        following: carbide ? 1 : 0.75,
+        retract: 'full',
+        why: 'chips leave by the flutes alone',
+      };
 }
+
+/** Share of the reach a planned stroke uses, so that its band stays inside. */
+const PLAN_SHARE = 0.85;
 
 /** Pecks from the surface to the bottom, in order; a single one when chips leave by themselves. */
 export function planPecks(c: PeckConditions): Peck[] {
   const reach = chipReach(c);
-  const first = reach.first * c.diameterMm;
+  const first = PLAN_SHARE * reach.first * c.diameterMm;
   if (c.depthMm <= first + 1e-9) return [{ fromMm: 0, toMm: c.depthMm, retract: 'none' }];
   const pecks: Peck[] = [];
   let at = 0;
   let step = first;
   const least = 0.3 * c.diameterMm;
-  let following = reach.following * c.diameterMm;
+  let following = Math.min(first, reach.following * c.diameterMm);
   while (at < c.depthMm - 1e-9) {
     const to = Math.min(c.depthMm, at + step);
     const last = to >= c.depthMm - 1e-9;

@@ -7,7 +7,8 @@ export interface LifeCut {
   readonly axialOverDiameter: number;
 }
 
-const clamp = (value: number, [low, high]: readonly [number, number]): number => Math.min(high, Math.max(low, value));
+const clamp = (value: number, [low, high]: readonly [number, number]): number =>
+  Math.min(high, Math.max(low, value));
 
 /** Cutting speed, m/min, at which an edge lasts `minutes` in this cut. Extended Taylor (Taylor 1907; Colding 1991 form). */
 export function speedForLife(model: MillingLifeModel, vc30: number, cut: LifeCut, minutes: number): number {

@@ -76,9 +76,15 @@ export function diameterInCut(cutter: Cutter, axialDepthMm: number): number {
     }
     case 'face_mill_45':
     case 'face_mill_45_wiper':
-      return Math.min(outerDiameter(cutter), dc + (2 * axialDepthMm) / Math.tan(((p.KAPR ?? 45) * Math.PI) / 180));
-    default:
-      return dc;
+      return Math.min(
+        outerDiameter(cutter),
+        dc + (2 * axialDepthMm) / Math.tan(((p.KAPR ?? 45) * Math.PI) / 180),
+      );
+    default: {
+      const re = p.RE ?? 0;
+      if (axialDepthMm >= re) return dc;
+      return dc - 2 * re + 2 * Math.sqrt(re ** 2 - (re - axialDepthMm) ** 2);
+    }
   }
 }
 
@@ -92,9 +98,10 @@ export function edgeProfile(
   radialMm: number,
   direction: 'climb' | 'conventional',
 ): EdgeBand[] {
-  const widest = diameterInCut(cutter, axialDepthMm) / 2;
+  const edge = slices(cutter, axialDepthMm);
+  const widest = edge.reduce((most, s) => Math.max(most, s.radius), 0);
   const bands: EdgeBand[] = [];
-  for (const s of slices(cutter, axialDepthMm)) {
+  for (const s of edge) {
     // A full-width cut is full width for every slice.
     const full = radialMm >= 2 * widest * (1 - 1e-9);
     const seen = full ? 2 * s.radius : Math.min(2 * s.radius, radialMm - Math.max(0, widest - s.radius));

@@ -14,7 +14,11 @@ export function engagementAngle(radialMm: number, diameterMm: number): number {
 }
 
 /** Immersion of side milling: climb ends at the wall (180°), conventional begins there (0°). Tlusty 2000. */
-export function immersion(radialMm: number, diameterMm: number, direction: 'climb' | 'conventional'): Immersion {
+export function immersion(
+  radialMm: number,
+  diameterMm: number,
+  direction: 'climb' | 'conventional',
+): Immersion {
   const arc = engagementAngle(radialMm, diameterMm);
   return direction === 'climb' ? { entry: Math.PI - arc, exit: Math.PI } : { entry: 0, exit: arc };
 }

@@ -14,7 +14,12 @@ export interface HelicalEntry {
 }
 
 /** Helix of `pitch` per turn in a hole; `deadCentre` is the diameter at the tool's middle that does not cut, mm. */
-export function helicalEntry(holeMm: number, toolMm: number, pitchMm: number, deadCentreMm: number): HelicalEntry {
+export function helicalEntry(
+  holeMm: number,
+  toolMm: number,
+  pitchMm: number,
+  deadCentreMm: number,
+): HelicalEntry {
   const path = holeMm - toolMm;
   requirePositive('hole minus tool diameter', path);
   const smallest = toolMm + deadCentreMm;

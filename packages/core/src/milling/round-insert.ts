@@ -13,5 +13,8 @@ export function roundMeanChip(feedPerToothMm: number, axialDepthMm: number, inse
 }
 
 /** Diameter where a round-insert cutter meets the top of the cut, mm; `bottom` is the circle of lowest points. */
-export const roundEffectiveDiameter = (axialDepthMm: number, insertCircleMm: number, bottomMm: number): number =>
-  bottomMm + Math.sqrt(insertCircleMm ** 2 - (insertCircleMm - 2 * axialDepthMm) ** 2);
+export const roundEffectiveDiameter = (
+  axialDepthMm: number,
+  insertCircleMm: number,
+  bottomMm: number,
+): number => bottomMm + Math.sqrt(insertCircleMm ** 2 - (insertCircleMm - 2 * axialDepthMm) ** 2);

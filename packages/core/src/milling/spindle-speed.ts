@@ -7,7 +7,8 @@ export function spindleSpeed(cuttingSpeedMMin: number, diameterMm: number): numb
 }
 
 /** Cutting speed, m/min, from spindle speed (rpm) and the diameter in the cut (mm). ISO 3002-1. */
-export const cuttingSpeed = (speedRpm: number, diameterMm: number): number => (Math.PI * diameterMm * speedRpm) / 1000;
+export const cuttingSpeed = (speedRpm: number, diameterMm: number): number =>
+  (Math.PI * diameterMm * speedRpm) / 1000;
 
 /** Table feed, mm/min. */
 export const tableFeed = (speedRpm: number, teeth: number, feedPerToothMm: number): number =>

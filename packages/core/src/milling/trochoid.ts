@@ -5,7 +5,12 @@
  * distance, along the radius of the present tooth, to the path of the tooth before. Martellotti 1941, solved
  * by Newton's method.
  */
-export function trochoidalChip(feedPerToothMm: number, diameterMm: number, teeth: number, angle: number): number {
+export function trochoidalChip(
+  feedPerToothMm: number,
+  diameterMm: number,
+  teeth: number,
+  angle: number,
+): number {
   const radius = diameterMm / 2;
   const pitch = (2 * Math.PI) / teeth;
   const perRadian = feedPerToothMm / pitch;

@@ -27,4 +27,6 @@ export function powerAt(curve: readonly CurvePoint[], speedRpm: number): number 
 
 /** Torque available at a speed, N·m; at standstill the first point's. */
 export const torqueAt = (curve: readonly CurvePoint[], speedRpm: number): number =>
-  speedRpm <= (curve[0]?.rpm ?? 0) ? (curve[0]?.nm ?? 0) : (powerAt(curve, speedRpm) * NM_PER_KW_RPM) / speedRpm;
+  speedRpm <= (curve[0]?.rpm ?? 0)
+    ? (curve[0]?.nm ?? 0)
+    : (powerAt(curve, speedRpm) * NM_PER_KW_RPM) / speedRpm;

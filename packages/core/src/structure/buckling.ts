@@ -10,7 +10,12 @@ const FACTOR: Readonly<Record<EndCondition, number>> = {
 };
 
 /** Euler's critical load of a round column, N; modulus in GPa, lengths in mm. Euler 1757; Timoshenko & Gere 1961. */
-export function bucklingLoad(modulusGPa: number, diameterMm: number, lengthMm: number, ends: EndCondition): number {
+export function bucklingLoad(
+  modulusGPa: number,
+  diameterMm: number,
+  lengthMm: number,
+  ends: EndCondition,
+): number {
   requirePositive('length', lengthMm);
   requirePositive('diameter', diameterMm);
   const inertia = (Math.PI * diameterMm ** 4) / 64;

@@ -11,11 +11,13 @@ interface GivenSegment {
 
 describe('stepped beam', () => {
   it.each(goldenCases('deflect'))('$id', (c) => {
-    const segments: BeamSegment[] = (c.inputs['segments_root_to_tip'] as unknown as GivenSegment[]).map((s) => ({
-      lengthMm: s.L_mm,
-      diameterMm: s.d_mm,
-      modulusGPa: s.E_GPa,
-    }));
+    const segments: BeamSegment[] = (c.inputs['segments_root_to_tip'] as unknown as GivenSegment[]).map(
+      (s) => ({
+        lengthMm: s.L_mm,
+        diameterMm: s.d_mm,
+        modulusGPa: s.E_GPa,
+      }),
+    );
     const spread = bendSteppedBeam(segments, given(c, 'F_total_N'), given(c, 'ap_mm'));
     const point = bendSteppedBeam(segments, given(c, 'F_total_N'), 0);
     expect(
@@ -29,12 +31,16 @@ describe('stepped beam', () => {
 
   it('bends with the cube of length and the inverse fourth power of diameter', () => {
     fc.assert(
-      fc.property(fc.double({ min: 10, max: 80, noNaN: true }), fc.double({ min: 2, max: 20, noNaN: true }), (l, d) => {
-        const tip = (length: number, diameter: number): number =>
-          bendSteppedBeam([{ lengthMm: length, diameterMm: diameter, modulusGPa: 600 }], 100, 0).tipMm;
-        expect(tip(2 * l, d) / tip(l, d)).toBeCloseTo(8, 6);
-        expect(tip(l, d) / tip(l, 2 * d)).toBeCloseTo(16, 6);
-      }),
+      fc.property(
+        fc.double({ min: 10, max: 80, noNaN: true }),
+        fc.double({ min: 2, max: 20, noNaN: true }),
+        (l, d) => {
+          const tip = (length: number, diameter: number): number =>
+            bendSteppedBeam([{ lengthMm: length, diameterMm: diameter, modulusGPa: 600 }], 100, 0).tipMm;
+          expect(tip(2 * l, d) / tip(l, d)).toBeCloseTo(8, 6);
+          expect(tip(l, d) / tip(l, 2 * d)).toBeCloseTo(16, 6);
+        },
+      ),
     );
   });
 

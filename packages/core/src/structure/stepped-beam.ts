@@ -19,7 +19,11 @@ export interface BeamResult {
  * Euler–Bernoulli: unit-load integral of M·m/(EI), each piece exact because M is at most quadratic and m linear.
  * Throws when the loaded length is longer than the beam.
  */
-export function bendSteppedBeam(segments: readonly BeamSegment[], forceN: number, loadLengthMm: number): BeamResult {
+export function bendSteppedBeam(
+  segments: readonly BeamSegment[],
+  forceN: number,
+  loadLengthMm: number,
+): BeamResult {
   const total = segments.reduce((sum, s) => sum + s.lengthMm, 0);
   if (!(loadLengthMm >= 0 && loadLengthMm <= total + 1e-9)) {
     throw new InputError([{ field: 'loaded length', value: loadLengthMm, allowed: `0 to ${total} mm` }]);
@@ -43,7 +47,7 @@ export function bendSteppedBeam(segments: readonly BeamSegment[], forceN: number
       // Simpson's rule is exact for the cubic M·m.
       const m = (a + b) / 2;
       const value = (y: number): number => moment(y) * (total - y);
-      tip += ((b - a) / 6) * (value(a) + 4 * value(m) + value(b)) / stiffness;
+      tip += (((b - a) / 6) * (value(a) + 4 * value(m) + value(b))) / stiffness;
     }
     x = end;
   }

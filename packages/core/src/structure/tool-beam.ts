@@ -19,7 +19,11 @@ export function toolBeam(cutter: Cutter, stickOutMm: number, modulusGPa: number)
   const segments = [
     { lengthMm: stickOutMm - neckEnd, diameterMm: p.DCONMS ?? dc, modulusGPa },
     { lengthMm: neckEnd - fluted, diameterMm: p.DN ?? dc, modulusGPa },
-    { lengthMm: fluted, diameterMm: dc * (cutter.extended.effective_bending_diameter_ratio ?? 0.82), modulusGPa },
+    {
+      lengthMm: fluted,
+      diameterMm: dc * (cutter.extended.effective_bending_diameter_ratio ?? 0.82),
+      modulusGPa,
+    },
   ];
   return segments.filter((s) => s.lengthMm > 1e-6);
 }

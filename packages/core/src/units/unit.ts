@@ -3,6 +3,7 @@ export type System = 'metric' | 'inch';
 
 export type Unit =
   | 'mm'
+  | 'mm-fine'
   | 'um'
   | 'mm/tooth'
   | 'mm/rev'
@@ -48,6 +49,7 @@ const shown = (label: string, factor: number, digits: Shown['digits']): Shown =>
 
 export const UNITS: Readonly<Record<Unit, Record<System, Shown>>> = {
   mm: pair(shown('mm', 1, 2), shown('in', 1 / 25.4, 4)),
+  'mm-fine': pair(shown('mm', 1, 'three'), shown('in', 1 / 25.4, 'three')),
   um: pair(shown('µm', 1, 0), shown('tenths', 1 / 2.54, 1)),
   'mm/tooth': pair(shown('mm/tooth', 1, 'three'), shown('in/tooth', 1 / 25.4, 'three')),
   'mm/rev': pair(shown('mm/rev', 1, 'three'), shown('in/rev', 1 / 25.4, 'three')),
@@ -77,10 +79,12 @@ export const UNITS: Readonly<Record<Unit, Record<System, Shown>>> = {
 };
 
 /** From the core's unit to the shown one. */
-export const toShown = (value: number, unit: Unit, system: System): number => value * UNITS[unit][system].factor;
+export const toShown = (value: number, unit: Unit, system: System): number =>
+  value * UNITS[unit][system].factor;
 
 /** From the shown unit back to the core's. */
-export const fromShown = (value: number, unit: Unit, system: System): number => value / UNITS[unit][system].factor;
+export const fromShown = (value: number, unit: Unit, system: System): number =>
+  value / UNITS[unit][system].factor;
 
 function threeSignificant(value: number): string {
   if (value === 0) return '0';

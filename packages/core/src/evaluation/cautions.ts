@@ -1,0 +1,34 @@
+import type { OperationContext } from '../domain/context.ts';
+import type { Operation } from '../domain/operation.ts';
+
+/** What can hurt someone in this cut. Shown with the operation and printed on the sheet; it replaces no local rule. */
+export function cautionsOf(op: Operation, { alloy, cutter, holder }: OperationContext): string[] {
+  const rated = Math.min(cutter.properties.RPMX ?? Infinity, holder.max_rpm || Infinity);
+  const cautions = [
+    `Never above ${Math.round(rated)} rpm, the lower rating of cutter and holder. Guards closed and interlocks working; a broken tool is thrown out.`,
+    'Eye and ear protection. No gloves near a turning spindle. Reach in only with the spindle stopped.',
+  ];
+  if (alloy.hazards.fire_class === 'D') {
+    cautions.push(
+      `Chips of ${alloy.name} burn. Class D agent or dry sand at the machine; no water, CO₂ or ABC powder on burning chips.`,
+    );
+  }
+  cautions.push(...alloy.hazards.actions.filter((a) => !/class d/i.test(a)).map(sentence));
+  if (!/^(low|none|nuisance$)/i.test(alloy.hazards.dust_toxicity))
+    cautions.push(`Dust and mist: ${alloy.hazards.dust_toxicity}.`);
+  if (op.coolant === 'flood' || op.coolant === 'through-tool') {
+    cautions.push('Coolant on before contact and never fading in the cut; keep it off the skin.');
+  }
+  if (op.kind === 'drilling' && op.hole.through) {
+    cautions.push(
+      'Reduce feed by a third to a half at breakthrough; the disc that drops out is hot and sharp.',
+    );
+  }
+  cautions.push('The machine’s manual, the site’s rules, local law and a qualified person decide.');
+  return cautions;
+}
+
+const sentence = (text: string): string => {
+  const t = text.trim();
+  return t.charAt(0).toUpperCase() + t.slice(1) + (/[.?]$/.test(t) ? '' : '.');
+};

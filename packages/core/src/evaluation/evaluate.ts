@@ -1,0 +1,106 @@
+import type { OperationContext } from '../domain/context.ts';
+import type { Evaluation, LimitResult, LimitState } from '../domain/evaluation.ts';
+import type { Operation } from '../domain/operation.ts';
+import { judge, type Limit } from '../limits/limit.ts';
+import { DRILLING_LADDER, MILLING_LADDER } from '../limits/ladder.ts';
+import { bandOf, power, scale, type Source } from '../uncertainty/estimate.ts';
+import { cautionsOf } from './cautions.ts';
+import { requirePossible } from './check-operation.ts';
+import type { CutState } from './cut-state.ts';
+import { drillingState } from './drilling-state.ts';
+import { millingState } from './milling-state.ts';
+import { drillingNumbers, millingNumbers } from './numbers.ts';
+
+const SEVERITY: Readonly<Record<LimitState, number>> = { over: 3, tight: 2, unproven: 1, clear: 0 };
+
+/** Worst first: by state, then by share used. */
+export const worseFirst = (a: LimitResult, b: LimitResult): number =>
+  SEVERITY[b.state] - SEVERITY[a.state] || (b.share?.high ?? 0) - (a.share?.high ?? 0);
+
+function climb<S extends CutState>(ladder: readonly Limit<S>[], state: S): LimitResult[] {
+  const results: LimitResult[] = [];
+  for (const limit of ladder) {
+    const result = judge(limit, state);
+    if (result) results.push(result);
+  }
+  return results;
+}
+
+function sourcesOf(
+  state: CutState,
+  more: readonly { readonly terms: readonly { readonly source: Source }[] }[],
+): Source[] {
+  const found = new Map<string, Source>();
+  for (const e of [state.powerKw, state.peakTorqueNm, ...more, ...(state.lifeMin ? [state.lifeMin] : [])]) {
+    for (const { source } of e.terms) found.set(source.id, source);
+  }
+  return [...found.values()];
+}
+
+/**
+ * The one door to the judgement: every number and every limit of an operation in its context.
+ * Throws an InputError naming field, value and range when the operation is impossible.
+ */
+export function evaluate(op: Operation, context: OperationContext): Evaluation {
+  requirePossible(op, context);
+  if (op.kind === 'milling') {
+    const state = millingState(op, context);
+    return conclude(state, climb(MILLING_LADDER, state), {
+      numbers: millingNumbers(state),
+      sources: sourcesOf(state, [state.leanMm, state.stressMPa, state.runoutStep]),
+      pecks: [],
+    });
+  }
+  const state = drillingState(op, context);
+  return conclude(state, climb(DRILLING_LADDER, state), {
+    numbers: drillingNumbers(state),
+    sources: sourcesOf(state, [state.thrustN]),
+    pecks: state.pecks,
+  });
+}
+
+/** State of a single limit, or null where it does not apply: what a search asks hundreds of times. */
+export function stateOfLimit(op: Operation, context: OperationContext, limitId: string): LimitState | null {
+  requirePossible(op, context);
+  if (op.kind === 'milling') {
+    const limit = MILLING_LADDER.find((l) => l.id === limitId);
+    return limit ? (judge(limit, millingState(op, context))?.state ?? null) : null;
+  }
+  const limit = DRILLING_LADDER.find((l) => l.id === limitId);
+  return limit ? (judge(limit, drillingState(op, context))?.state ?? null) : null;
+}
+
+function conclude(
+  state: CutState,
+  limits: LimitResult[],
+  rest: Pick<Evaluation, 'numbers' | 'sources' | 'pecks'>,
+): Evaluation {
+  let worst = limits[0]!;
+  for (const limit of limits) if (worseFirst(limit, worst) < 0) worst = limit;
+  return {
+    kind: state.op.kind,
+    ...rest,
+    limits,
+    governing: worst.id,
+    state: worst.state,
+    time: state.time,
+    featuresPerEdge: state.lifeMin
+      ? bandOf(scale(power(state.lifeMin, 1), 1 / Math.max(1e-9, state.time.cutting)))
+      : null,
+    cautions: cautionsOf(state.op, state.context),
+  };
+}
+
+/** One limit of an evaluation. Throws when it does not apply there. */
+export function limitOf(evaluation: Evaluation, id: string): LimitResult {
+  const limit = evaluation.limits.find((l) => l.id === id);
+  if (!limit) throw new Error(`limit ${id} does not apply to this operation`);
+  return limit;
+}
+
+/** One number of an evaluation. Throws when there is none of that key. */
+export function numberOf(evaluation: Evaluation, key: string): Evaluation['numbers'][number] {
+  const found = evaluation.numbers.find((q) => q.key === key);
+  if (!found) throw new Error(`number ${key} is not part of this evaluation`);
+  return found;
+}

@@ -1,0 +1,87 @@
+import type { Operation } from '../domain/operation.ts';
+import type { OperationContext } from '../domain/context.ts';
+import type { SpeedWindow } from '../domain/alloy.ts';
+import { isHighSpeedSteel } from '../domain/context.ts';
+import { type Estimate, power, uncertain, type Source } from '../uncertainty/estimate.ts';
+import { type LifeCut, speedForLife, withinValidity } from '../life/taylor.ts';
+import { lifeSpeedSources, speedHardnessFactor } from './sources.ts';
+
+/** Life of an edge below which the engagement runs it too hot to be called a roughing cut, minutes. */
+export const SHORTEST_LIFE_MIN = 15;
+/** Scatter of life from edge to edge in one set-up (log). */
+const WITHIN_SETUP: Source = {
+  id: 'edge-to-edge',
+  label: 'scatter from edge to edge',
+  kind: 'model',
+  sigma: 0.3,
+  narrowBy: 'log several edges; it does not vanish',
+};
+/** Sources added where the cut lies outside what the life model was stated for. */
+const OUTSIDE: Source = {
+  id: 'life-outside',
+  label: 'cut lies outside the life model’s range, held at its edge',
+  kind: 'model',
+  sigma: 0.2,
+  narrowBy: 'a trial at this engagement',
+};
+
+export interface LifeState {
+  readonly lifeMin: Estimate;
+  readonly speedLimitMMin: Estimate;
+  readonly notes: readonly string[];
+}
+
+const middle = (w: SpeedWindow): number | null => (w === null || w === 'not used' ? null : (w[0] + w[1]) / 2);
+
+/** Life and speed limit of a milling cut, or null where the crib has no life model for it. */
+export function millingLife(
+  op: Operation,
+  context: OperationContext,
+  cut: LifeCut,
+  vc: number,
+): LifeState | null {
+  const model = context.alloy.taylor_milling_coated_carbide;
+  if (!model) return null;
+  let vc30 = op.measured.lifeSpeed30MMin ?? model.vc_m_min.life_30_min * speedHardnessFactor(op, context);
+  const notes: string[] = [];
+  if (isHighSpeedSteel(context)) {
+    const windows = context.alloy.vc_windows_m_min;
+    const hss = middle(windows.hss_milling);
+    const carbide = middle(windows.carbide_milling.moderate_ae_0_2_0_4);
+    if (hss === null || carbide === null) return null;
+    if (op.measured.lifeSpeed30MMin === null) vc30 *= hss / carbide;
+    notes.push('carbide life model scaled to high-speed steel by the speed windows');
+  }
+  const held = withinValidity(model, cut);
+  if (held.outside.length > 0) notes.push(`${held.outside.join(' and ')} outside the life model's range`);
+  const sources = lifeSpeedSources(op, context, model.log_std_vc30_between_shops);
+  if (held.outside.length > 0) sources.push(OUTSIDE);
+  return lifeFromSpeed(uncertain(speedForLife(model, vc30, held.cut, 30), ...sources), model.n, vc, notes);
+}
+
+/** Life and the fifteen-minute speed from the thirty-minute speed of this very cut and Taylor's exponent. */
+function lifeFromSpeed(speed30: Estimate, n: number, vc: number, notes: readonly string[]): LifeState {
+  const life = power({ value: speed30.value / vc, terms: speed30.terms }, 1 / n);
+  return {
+    lifeMin: { value: 30 * life.value, terms: [...life.terms, { source: WITHIN_SETUP, sensitivity: 1 }] },
+    speedLimitMMin: { value: speed30.value * (30 / SHORTEST_LIFE_MIN) ** n, terms: speed30.terms },
+    notes,
+  };
+}
+
+/**
+ * Life of a drill. The crib gives only a speed window for drills, so its ends are read as the 15- and 60-minute
+ * speeds; that fixes Taylor's exponent. Wide on purpose.
+ */
+export function drillingLife(op: Operation, context: OperationContext, vc: number): LifeState | null {
+  const windows = context.alloy.vc_windows_m_min;
+  const window = isHighSpeedSteel(context) ? windows.drill_hss : windows.drill_carbide;
+  if (window === null || window === 'not used') return null;
+  const [low, high] = window;
+  const n = Math.log(high / low) / Math.log(4);
+  const speed30 = op.measured.lifeSpeed30MMin ?? Math.sqrt(low * high) * speedHardnessFactor(op, context);
+  const sources = lifeSpeedSources(op, context, 0.25);
+  return lifeFromSpeed(uncertain(speed30, ...sources), n, vc, [
+    'drill life read from the speed window: its ends taken as 60 and 15 minutes',
+  ]);
+}

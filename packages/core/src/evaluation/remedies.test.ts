@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { contextOf, CRIB, DOWEL_HOLE, SEAL_POCKET } from '../../fixtures/crib.ts';
+import type { MillingOperation, Operation } from '../domain/operation.ts';
+import { speak } from '../units/sentence.ts';
+import { evaluate, limitOf } from './evaluate.ts';
+import { remediesFor } from './remedies.ts';
+
+const context = contextOf(SEAL_POCKET);
+const cases: readonly (readonly [string, Operation])[] = [
+  ['wall-error', SEAL_POCKET],
+  ['chip-thin', { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, feedPerToothMm: 0.03 } }],
+  ['chip-thick', { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, feedPerToothMm: 0.2 } }],
+  ['cutting-speed', { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, speedRpm: 2500 } }],
+  ['coolant-match', { ...SEAL_POCKET, coolant: 'dry' }],
+  ['inherited-numbers', { ...SEAL_POCKET, workedOutFor: { ...SEAL_POCKET.workedOutFor, alloyId: '316l' } }],
+  ['chips-out', { ...DOWEL_HOLE, coolant: 'flood', cut: { ...DOWEL_HOLE.cut, peck: 'none' } }],
+  ['drill-feed-low', { ...DOWEL_HOLE, cut: { ...DOWEL_HOLE.cut, feedPerRevMm: 0.03 } }],
+  ['pilot-needed', { ...DOWEL_HOLE, hole: { ...DOWEL_HOLE.hole, entryAngleDeg: 6 } }],
+];
+
+describe('remedies', () => {
+  it.each(cases)('%s: there is one, and every one applied does clear the limit', (id, op) => {
+    const at = contextOf(op);
+    expect(limitOf(evaluate(op, at), id).state).not.toBe('clear');
+    const remedies = remediesFor(op, at, id);
+    expect(remedies.length).toBeGreaterThan(0);
+    for (const r of remedies)
+      expect([r.id, limitOf(evaluate(r.operation, at), id).state]).toEqual([r.id, 'clear']);
+  });
+
+  it('come smallest first, those that push another limit over last', () => {
+    for (const [id, op] of cases) {
+      const found = remediesFor(op, contextOf(op), id);
+      const keys = found.map((r) => r.pushesOver.length * 1000 + r.size);
+      expect(keys).toEqual([...keys].sort((a, b) => a - b));
+    }
+  });
+
+  it('move table feed with speed and say so', () => {
+    const fast: MillingOperation = { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, speedRpm: 2500 } };
+    const slower = remediesFor(fast, context, 'cutting-speed').find((r) => r.id === 'speed')!;
+    expect(speak(slower.title, 'metric')).toMatch(/table feed with it/);
+    const cut = (slower.operation as MillingOperation).cut;
+    expect(cut.feedPerToothMm).toBe(fast.cut.feedPerToothMm);
+    expect(cut.speedRpm).toBeLessThan(fast.cut.speedRpm);
+  });
+
+  it('leave pinned parameters alone', () => {
+    const pinned = { ...SEAL_POCKET, pins: ['ap'] };
+    for (const r of remediesFor(pinned, context, 'wall-error')) {
+      expect((r.operation as MillingOperation).cut.axialDepthMm).toBe(SEAL_POCKET.cut.axialDepthMm);
+    }
+  });
+
+  it('try other holders when given some', () => {
+    const collet: Operation = {
+      ...SEAL_POCKET,
+      tooling: { ...SEAL_POCKET.tooling, holderId: 'collet-er16-slim-100' },
+    };
+    const at = contextOf(collet);
+    expect(limitOf(evaluate(collet, at), 'holder-fit').state).toBe('over');
+    const found = remediesFor(collet, at, 'holder-fit', CRIB.holders);
+    expect(found.some((r) => r.operation.tooling.holderId === 'milling-chuck-20-90')).toBe(true);
+  });
+
+  it('are not offered for a limit that is clear', () => {
+    expect(remediesFor(SEAL_POCKET, context, 'spindle-speed')).toEqual([]);
+  });
+});

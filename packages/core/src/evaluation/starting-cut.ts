@@ -1,0 +1,113 @@
+import { isHighSpeedSteel, type OperationContext } from '../domain/context.ts';
+import { outerDiameter } from '../domain/cutter.ts';
+import type { DrillingCut, MillingCut, MillingOperation, Operation } from '../domain/operation.ts';
+import { chipWindow } from '../limits/chip-window.ts';
+import { drillFeedWindow } from '../limits/drill-feed.ts';
+import { speedForLife, withinValidity } from '../life/taylor.ts';
+import { chipFactor, diameterInCut, edgeProfile } from '../milling/edge-profile.ts';
+import { spindleSpeed } from '../milling/spindle-speed.ts';
+import { speedHardnessFactor } from './sources.ts';
+
+/** Edge life the first numbers aim at, minutes: below the middle, because raising at the machine is the normal plan. */
+const STARTING_LIFE = 60;
+
+/** Depth and width to begin with, by what the alloy and the feature ask for. Rules G-03, G-44. */
+function startingEngagement(
+  op: MillingOperation,
+  { alloy, cutter }: OperationContext,
+): { ap: number; ae: number } {
+  const diameter = outerDiameter(cutter);
+  const hard = alloy.iso513_group === 'S' || alloy.iso513_group === 'H';
+  const edge = Math.min(cutter.properties.APMX ?? diameter, op.tooling.stickOutMm);
+  const depth = op.feature.depthMm;
+  // Even levels: dividing the depth leaves no sliver for the last one.
+  const even = (most: number): number =>
+    depth / Math.ceil(depth / Math.max(0.05, Math.min(edge, most)) - 1e-9);
+  if (op.feature.kind === 'face')
+    return { ap: even(edge * 0.4), ae: Math.min(op.feature.widthMm, 0.7 * diameter) };
+  if (op.feature.kind === 'slot')
+    return { ap: even((hard ? 0.4 : 0.8) * diameter), ae: Math.min(diameter, op.feature.widthMm) };
+  const share = hard ? 0.08 : 0.2;
+  return { ap: even((hard ? 1.5 : 1) * diameter), ae: Math.min(share * diameter, op.feature.widthMm) };
+}
+
+const down = (value: number, step: number): number => Math.max(step, Math.floor(value / step + 1e-9) * step);
+const tidy = (value: number): number => Number(value.toPrecision(3));
+
+/** Cutting speed to begin with, m/min; the middle of the crib's window where there is no life model. */
+function startingSpeed(
+  op: MillingOperation,
+  context: OperationContext,
+  cut: { chip: number; ap: number; ae: number },
+): number {
+  const { alloy, cutter } = context;
+  const windows = alloy.vc_windows_m_min;
+  const middle = (w: unknown): number => (Array.isArray(w) ? (Number(w[0]) + Number(w[1])) / 2 : 20);
+  if (isHighSpeedSteel(context)) return middle(windows.hss_milling);
+  const model = alloy.taylor_milling_coated_carbide;
+  if (!model) return middle(windows.carbide_milling.moderate_ae_0_2_0_4);
+  const diameter = outerDiameter(cutter);
+  const { cut: held } = withinValidity(model, {
+    chipMm: cut.chip,
+    radialOverDiameter: cut.ae / diameter,
+    axialOverDiameter: cut.ap / diameter,
+  });
+  const vc30 = op.measured.lifeSpeed30MMin ?? model.vc_m_min.life_30_min * speedHardnessFactor(op, context);
+  return speedForLife(model, vc30, held, STARTING_LIFE);
+}
+
+function startingMilling(op: MillingOperation, context: OperationContext): MillingCut {
+  const { cutter, machine, holder } = context;
+  const { ap, ae } = startingEngagement(op, context);
+  const widest = diameterInCut(cutter, ap);
+  const bands = edgeProfile(cutter, ap, Math.min(ae, widest), op.cut.direction);
+  const factor = Math.max(0.1, chipFactor(bands));
+  const { target } = chipWindow(context);
+  // Below a thirtieth of the diameter the formula's multiplier is no longer believed (rule G-01).
+  const feed = tidy(target / Math.max(factor, 1 / 3));
+  const vc = startingSpeed(op, context, { chip: feed * factor, ap, ae });
+  const most = Math.min(machine.max_rpm, cutter.properties.RPMX ?? Infinity, holder.max_rpm || Infinity);
+  return {
+    ...op.cut,
+    axialDepthMm: Number(ap.toFixed(2)),
+    radialEngagementMm: Number(ae.toFixed(2)),
+    feedPerToothMm: feed,
+    speedRpm: down(Math.min(most, spindleSpeed(vc, widest)), 10),
+  };
+}
+
+function startingDrilling(
+  op: Extract<Operation, { kind: 'drilling' }>,
+  context: OperationContext,
+): DrillingCut {
+  const { alloy, cutter, machine, holder } = context;
+  const diameter = cutter.properties.DC ?? op.hole.diameterMm;
+  const window = isHighSpeedSteel(context)
+    ? alloy.vc_windows_m_min.drill_hss
+    : alloy.vc_windows_m_min.drill_carbide;
+  const [low, high] = Array.isArray(window) ? (window as readonly [number, number]) : ([15, 25] as const);
+  const vc = op.measured.lifeSpeed30MMin ?? low + 0.3 * (high - low);
+  const feed = drillFeedWindow(context) ?? [0.01 * diameter, 0.02 * diameter];
+  const most = Math.min(machine.max_rpm, cutter.properties.RPMX ?? Infinity, holder.max_rpm || Infinity);
+  return {
+    ...op.cut,
+    feedPerRevMm: tidy(feed[0] + 0.35 * (feed[1] - feed[0])),
+    speedRpm: down(Math.min(most, spindleSpeed(vc, diameter)), 10),
+    peck: 'plan',
+  };
+}
+
+/** The same operation with first numbers worked out for its alloy, cutter and hardness, and recorded as such. */
+export function withStartingCut(op: Operation, context: OperationContext): Operation {
+  const workedOutFor = { alloyId: op.alloyId, cutterId: op.tooling.cutterId, hardness: op.measured.hardness };
+  return op.kind === 'milling'
+    ? { ...op, cut: startingMilling(op, context), workedOutFor }
+    : { ...op, cut: startingDrilling(op, context), workedOutFor };
+}
+
+/** Stick-out to begin with, mm: the shortest the cutter's record recommends that still reaches the floor. */
+export function startingStickOut({ cutter }: Pick<OperationContext, 'cutter'>, depthMm: number): number {
+  const p = cutter.properties;
+  const shortest = p.LPR ?? p.LF ?? 2 * (p.DC ?? 10);
+  return Math.min((p.OAL ?? Infinity) - 10, Math.max(shortest, depthMm + 2));
+}

@@ -1,0 +1,43 @@
+import { ruptureSource } from '../evaluation/sources.ts';
+import { type MillingState, NOTCH_FACTOR } from '../evaluation/milling-state.ts';
+import { over, scale, uncertain } from '../uncertainty/estimate.ts';
+import { measure, say } from '../units/sentence.ts';
+import { input, type Limit } from './limit.ts';
+
+/** Share of rupture strength a running tool may see again and again; rule G-128 gives 0.35 to 0.5. */
+const FATIGUE_SHARE = 0.4;
+
+/** Bending at the weakest section of the tool against rupture. */
+export const bendingStressLimit: Limit<MillingState> = {
+  id: 'bending-stress',
+  group: 'strength',
+  name: 'bending stress',
+  assess({ stressMPa, sideForceN, op, context }) {
+    const strength = context.substrate.transverse_rupture_mpa[1];
+    const allowed = scale(uncertain(strength, ruptureSource(context)), FATIGUE_SHARE);
+    return {
+      predicted: { estimate: stressMPa, unit: 'MPa' },
+      allowed: {
+        value: allowed.value,
+        unit: 'MPa',
+        from: `${FATIGUE_SHARE} of the rupture strength of ${context.substrate.name}`,
+      },
+      share: over(stressMPa, allowed),
+      why: say(
+        'A side force of {0} peaks at {1} in the flute root; {2} is what carbide or steel of this grade stands for long.',
+        measure(sideForceN.value, 'N'),
+        measure(stressMPa.value, 'MPa'),
+        measure(allowed.value, 'MPa'),
+      ),
+      formula: 'σ = K·32·F·(L − ap/2)/(π·d³) ≤ 0.4·TRS',
+      inputs: [
+        input('K', 'notch factor', NOTCH_FACTOR, 'ratio'),
+        input('F', 'peak side force', sideForceN.value, 'N'),
+        input('L', 'stick-out', op.tooling.stickOutMm, 'mm'),
+        input('ap', 'axial depth', op.cut.axialDepthMm, 'mm'),
+        input('TRS', 'rupture strength', strength, 'MPa'),
+      ],
+      source: 'Euler–Bernoulli; judgement rule G-128',
+    };
+  },
+};

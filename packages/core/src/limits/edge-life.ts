@@ -1,0 +1,38 @@
+import { power, scale } from '../uncertainty/estimate.ts';
+import { measure, say } from '../units/sentence.ts';
+import { input, type Limit } from './limit.ts';
+
+/** The edge has to last from one look at it to the next. */
+export const edgeLifeLimit: Limit = {
+  id: 'edge-life',
+  group: 'heat and life',
+  name: 'edge life between looks',
+  assess({ op, lifeMin, time, lifeNotes }) {
+    if (!lifeMin) return null;
+    const needed = op.featuresPerEdge * time.cutting;
+    const one = op.kind === 'milling' ? 'feature' : 'hole';
+    const what = `${one}s`;
+    const needs = op.featuresPerEdge === 1 ? `One ${one} needs` : `${op.featuresPerEdge} ${what} need`;
+    return {
+      predicted: { estimate: lifeMin, unit: 'min' },
+      allowed: {
+        value: needed,
+        unit: 'min',
+        from: `${op.featuresPerEdge} ${what} before the edge is looked at`,
+      },
+      share: scale(power(lifeMin, -1), needed),
+      why: say(
+        `${needs} {0} of cutting; an edge lasts about {1}.`,
+        measure(needed, 'min'),
+        measure(lifeMin.value, 'min'),
+      ),
+      formula: 'T = 30·(vc30 here / vc)^(1/n) ≥ features·t cut',
+      inputs: [
+        input('T', 'edge life', lifeMin.value, 'min'),
+        input('t', 'cutting time of one', time.cutting, 'min'),
+        input('k', what, op.featuresPerEdge, 'pieces'),
+      ],
+      source: `extended Taylor${lifeNotes.length ? `; ${lifeNotes.join('; ')}` : ''}`,
+    };
+  },
+};

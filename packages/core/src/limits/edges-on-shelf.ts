@@ -1,0 +1,33 @@
+import { scale, power } from '../uncertainty/estimate.ts';
+import { measure, say } from '../units/sentence.ts';
+import { input, type Limit } from './limit.ts';
+
+/** Edges the batch will eat against edges on the shelf. */
+export const edgesOnShelfLimit: Limit = {
+  id: 'edges-on-shelf',
+  group: 'heat and life',
+  name: 'edges on the shelf for the batch',
+  assess({ op, lifeMin, time, context: { quantity } }) {
+    if (!lifeMin || op.edgesOnShelf === null) return null;
+    const minutes = quantity * op.featuresPerPart * time.cutting;
+    const needed = scale(power(lifeMin, -1), minutes);
+    return {
+      predicted: { estimate: needed, unit: 'pieces' },
+      allowed: { value: op.edgesOnShelf, unit: 'pieces', from: 'counted on the shelf' },
+      share: op.edgesOnShelf > 0 ? scale(needed, 1 / op.edgesOnShelf) : null,
+      ...(op.edgesOnShelf > 0 ? {} : { verdict: 'over' as const }),
+      why: say(
+        'The batch cuts for {0}, about {1} edges; {2} are on the shelf.',
+        measure(minutes, 'min'),
+        measure(Math.ceil(needed.value), 'pieces'),
+        measure(op.edgesOnShelf, 'pieces'),
+      ),
+      formula: 'quantity·features·t / T ≤ edges',
+      inputs: [
+        input('quantity', 'parts in the batch', quantity, 'pieces'),
+        input('T', 'edge life', lifeMin.value, 'min'),
+      ],
+      source: 'extended Taylor',
+    };
+  },
+};

@@ -1,0 +1,60 @@
+import type { CutState } from '../evaluation/cut-state.ts';
+import { type Estimate, over, scale, sigmaOfSpan, type Source, uncertain } from '../uncertainty/estimate.ts';
+import { measure, say } from '../units/sentence.ts';
+import { input, type Limit } from './limit.ts';
+
+/** Share of the grip a cut may ask for. */
+const SAFE_SHARE = 0.5;
+
+const pullOutN = (state: CutState): number => Math.round(state.pullOutN.value);
+
+/** Torque and pull together, as the torque a friction joint feels, N·m. */
+function gripAsked({ peakTorqueNm, pullOutN }: CutState, shankMm: number): Estimate {
+  const pull = (pullOutN.value * shankMm) / 2000;
+  const together = Math.hypot(peakTorqueNm.value, pull);
+  return { value: together, terms: peakTorqueNm.terms };
+}
+
+/** A tool that slips turns in its holder or is screwed out of it by its helix. */
+export const holderGripLimit: Limit = {
+  id: 'holder-grip',
+  group: 'strength',
+  name: 'grip of the holder',
+  assess(state) {
+    const { holder, cutter } = state.context;
+    if (!holder.grip_torque_nm_at_12mm) return null;
+    const shank = cutter.properties.DCONMS ?? 12;
+    const size = (shank / 12) ** 2;
+    const [low, typical, high] = holder.grip_torque_nm_at_12mm;
+    const source: Source = {
+      id: 'holder-grip',
+      label: `grip of a ${holder.kind} holder, ${low} to ${high} N·m at 12 mm`,
+      kind: 'library',
+      sigma: sigmaOfSpan(low, high),
+      narrowBy: 'test the grip of this holder with a torque wrench',
+    };
+    const allowed = scale(uncertain(typical * size, source), SAFE_SHARE);
+    const asked = gripAsked(state, shank);
+    return {
+      predicted: { estimate: asked, unit: 'Nm' },
+      allowed: { value: allowed.value, unit: 'Nm', from: `half the grip of ${holder.name} on this shank` },
+      share: over(asked, allowed),
+      why: say(
+        pullOutN(state) === 0
+          ? 'Torque peaks at {0}; half the grip is {2}.'
+          : 'Torque peaks at {0} and the helix pulls with {1}; half the grip is {2}.',
+        measure(state.peakTorqueNm.value, 'Nm'),
+        measure(state.pullOutN.value, 'N'),
+        measure(allowed.value, 'Nm'),
+      ),
+      formula: '√(M² + (Fa·d/2)²) ≤ 0.5·M grip·(d/12)²',
+      inputs: [
+        input('M', 'peak torque', state.peakTorqueNm.value, 'Nm'),
+        input('Fa', 'pull along the axis', state.pullOutN.value, 'N'),
+        input('d', 'shank', shank, 'mm'),
+        input('M grip', 'grip at 12 mm', typical, 'Nm'),
+      ],
+      source: 'Coulomb friction of a cylindrical joint; judgement rule G-103',
+    };
+  },
+};

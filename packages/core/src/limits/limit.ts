@@ -1,0 +1,67 @@
+import type { CutState } from '../evaluation/cut-state.ts';
+import type { Explanation, LimitGroup, LimitResult, LimitState } from '../domain/evaluation.ts';
+import type { Sentence } from '../units/sentence.ts';
+import type { Unit } from '../units/unit.ts';
+import { bandOf, type Estimate, exact, scale } from '../uncertainty/estimate.ts';
+
+/** What a limit finds in a cut. */
+export interface Assessment extends Explanation {
+  readonly predicted: { readonly estimate: Estimate; readonly unit: Unit } | null;
+  readonly allowed: { readonly value: number; readonly unit: Unit; readonly from: string } | null;
+  /** Predicted over allowed, or allowed over predicted where less is worse; null for a yes-or-no matter. */
+  readonly share: Estimate | null;
+  /** For a yes-or-no matter, or where nothing can be said. */
+  readonly verdict?: LimitState;
+  readonly why: Sentence;
+}
+
+/** One limit: a file that exports one of these, and a line in the ladder. Returns null where it does not apply. */
+export interface Limit<S extends CutState = CutState> {
+  readonly id: string;
+  readonly group: LimitGroup;
+  readonly name: string;
+  assess(state: S): Assessment | null;
+}
+
+/** A band wider than this (high over low) that straddles the border says nothing. */
+const TELLS_NOTHING = 9;
+
+/** State by band and not by a single number (see the physics page). */
+export function stateOfShare({ value, low, high }: { value: number; low: number; high: number }): LimitState {
+  if (high <= 1) return 'clear';
+  if (low > 1) return 'over';
+  if (high / low > TELLS_NOTHING) return 'unproven';
+  return value <= 1 ? 'tight' : 'over';
+}
+
+/** Runs a limit and turns what it finds into a result. */
+export function judge<S extends CutState>(limit: Limit<S>, state: S): LimitResult | null {
+  const a = limit.assess(state);
+  if (!a) return null;
+  const share = a.share ? bandOf(a.share) : null;
+  return {
+    id: limit.id,
+    group: limit.group,
+    name: limit.name,
+    state: a.verdict ?? (share ? stateOfShare(share) : 'unproven'),
+    predicted: a.predicted ? { ...bandOf(a.predicted.estimate), unit: a.predicted.unit } : null,
+    allowed: a.allowed,
+    share: share && { value: share.value, low: share.low, high: share.high },
+    why: a.why,
+    formula: a.formula,
+    inputs: a.inputs,
+    source: a.source,
+  };
+}
+
+/** Share of an exactly known allowed value. */
+export const shareOf = (predicted: Estimate, allowed: number): Estimate =>
+  allowed > 0 ? scale(predicted, 1 / allowed) : exact(predicted.value > 0 ? 99 : 0);
+
+/** An explanation's input. */
+export const input = (
+  symbol: string,
+  name: string,
+  value: number,
+  unit: Unit,
+): Explanation['inputs'][number] => ({ symbol, name, value, unit });

@@ -1,0 +1,29 @@
+import { exact } from '../uncertainty/estimate.ts';
+import { measure, say } from '../units/sentence.ts';
+import { input, type Limit, shareOf } from './limit.ts';
+
+/** Cutter and holder may not turn faster than they are rated, whatever the spindle can do. */
+export const ratedSpeedLimit: Limit = {
+  id: 'rated-speed',
+  group: 'cutter',
+  name: 'rated speed of cutter and holder',
+  assess({ speedRpm, context: { cutter, holder } }) {
+    const cutterMax = cutter.properties.RPMX ?? Infinity;
+    const rated = Math.min(cutterMax, holder.max_rpm);
+    if (!Number.isFinite(rated) || rated <= 0) return null;
+    const who = cutterMax <= holder.max_rpm ? cutter.name : holder.name;
+    return {
+      predicted: { estimate: exact(speedRpm), unit: 'rpm' },
+      allowed: { value: rated, unit: 'rpm', from: who },
+      share: shareOf(exact(speedRpm), rated),
+      why: say(
+        `The cut turns at {0}; ${who} is rated for {1}.`,
+        measure(speedRpm, 'rpm'),
+        measure(rated, 'rpm'),
+      ),
+      formula: 'n ≤ smaller of RPMX and holder rating',
+      inputs: [input('n', 'spindle speed', speedRpm, 'rpm'), input('RPMX', 'rated speed', rated, 'rpm')],
+      source: 'cutter and holder records',
+    };
+  },
+};
