@@ -86,16 +86,23 @@ function levers(op: Operation, context: OperationContext): Lever[] {
     ];
   }
   const diameter = outerDiameter(cutter);
+  // A slot is as wide as the cutter; its width is no lever.
+  const width: Lever[] =
+    op.feature.kind === 'slot'
+      ? []
+      : [
+          {
+            id: 'width',
+            unit: 'mm',
+            label: 'Stepover',
+            low: 0.02 * diameter,
+            high: diameter,
+            step: 0.02,
+            ...cutLever('radialEngagementMm'),
+          },
+        ];
   return [
-    {
-      id: 'width',
-      unit: 'mm',
-      label: 'Stepover',
-      low: 0.02 * diameter,
-      high: diameter,
-      step: 0.02,
-      ...cutLever('radialEngagementMm'),
-    },
+    ...width,
     {
       id: 'depth',
       unit: 'mm',

@@ -2,7 +2,7 @@ import { outerDiameter } from '../domain/cutter.ts';
 import type { MillingState } from '../evaluation/milling-state.ts';
 import { exact } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
-import { input, type Limit, shareOf } from './limit.ts';
+import { input, type Limit } from './limit.ts';
 
 /** A cutter as large as the corner engages all at once there; a larger one does not fit. Rule G-08. */
 export const cornerFitLimit: Limit<MillingState> = {

@@ -1,0 +1,216 @@
+import type { Operation } from '@burl/core';
+import type {
+  CribDocuments,
+  CribKind,
+  ReleaseSnapshot,
+  ReleaseState,
+  Role,
+  JobStatus,
+  VariantLabel,
+} from '@burl/contract';
+import {
+  bigserial,
+  date,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core';
+
+const moment = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow();
+
+export const people = pgTable('people', {
+  id: uuid().primaryKey().defaultRandom(),
+  name: text().notNull(),
+  email: text().notNull().unique(),
+  role: text().$type<Role>().notNull(),
+  passwordHash: text('password_hash').notNull(),
+  demo: integer().notNull().default(0),
+  createdAt: moment('created_at'),
+});
+
+export const sessions = pgTable(
+  'sessions',
+  {
+    id: text().primaryKey(),
+    data: jsonb().notNull(),
+    expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+  },
+  (t) => [index('sessions_expiry').on(t.expiresAt)],
+);
+
+/** Crib tables are alike: an open JSON document with origin and version. */
+function cribTable<K extends CribKind>(name: K) {
+  return pgTable(name, {
+    id: text().primaryKey(),
+    origin: text().$type<'built-in' | 'shop'>().notNull(),
+    copiedFrom: text('copied_from'),
+    version: integer().notNull().default(1),
+    document: jsonb().$type<CribDocuments[K]>().notNull(),
+    updatedAt: moment('updated_at'),
+  });
+}
+
+export const alloys = cribTable('alloys');
+export const machines = cribTable('machines');
+export const cutters = cribTable('cutters');
+export const holders = cribTable('holders');
+
+/** Substrates and coatings the cutters name. */
+export const toolMaterials = pgTable(
+  'tool_materials',
+  {
+    kind: text().$type<'substrate' | 'coating'>().notNull(),
+    id: text().notNull(),
+    document: jsonb().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.kind, t.id] })],
+);
+
+export const assemblies = pgTable('assemblies', {
+  id: uuid().primaryKey().defaultRandom(),
+  name: text().notNull(),
+  cutterId: text('cutter_id')
+    .notNull()
+    .references(() => cutters.id),
+  holderId: text('holder_id')
+    .notNull()
+    .references(() => holders.id),
+  stickOutMm: doublePrecision('stick_out_mm').notNull(),
+  runoutUm: doublePrecision('runout_um'),
+  version: integer().notNull().default(1),
+  updatedAt: moment('updated_at'),
+});
+
+export const jobs = pgTable(
+  'jobs',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    number: text().notNull(),
+    part: text().notNull(),
+    customer: text().notNull(),
+    alloyId: text('alloy_id')
+      .notNull()
+      .references(() => alloys.id),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    quantity: integer().notNull(),
+    heatLot: text('heat_lot').notNull(),
+    due: date({ mode: 'string' }),
+    notes: text().notNull(),
+    status: text().$type<JobStatus>().notNull().default('draft'),
+    revision: integer().notNull().default(1),
+    revisionReason: text('revision_reason'),
+    version: integer().notNull().default(1),
+    createdAt: moment('created_at'),
+    updatedAt: moment('updated_at'),
+    updatedBy: text('updated_by').notNull(),
+  },
+  (t) => [index('jobs_status').on(t.status)],
+);
+
+export const setups = pgTable(
+  'setups',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    name: text().notNull(),
+    position: integer().notNull(),
+    version: integer().notNull().default(1),
+  },
+  (t) => [index('setups_job').on(t.jobId)],
+);
+
+export const operations = pgTable(
+  'operations',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    setupId: uuid('setup_id')
+      .notNull()
+      .references(() => setups.id, { onDelete: 'cascade' }),
+    name: text().notNull(),
+    position: integer().notNull(),
+    selected: text().$type<VariantLabel>().notNull().default('A'),
+    version: integer().notNull().default(1),
+  },
+  (t) => [index('operations_setup').on(t.setupId)],
+);
+
+export const variants = pgTable(
+  'variants',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    operationId: uuid('operation_id')
+      .notNull()
+      .references(() => operations.id, { onDelete: 'cascade' }),
+    label: text().$type<VariantLabel>().notNull(),
+    document: jsonb().$type<Operation>().notNull(),
+    version: integer().notNull().default(1),
+    updatedAt: moment('updated_at'),
+    updatedBy: text('updated_by').notNull(),
+  },
+  (t) => [uniqueIndex('variants_label').on(t.operationId, t.label)],
+);
+
+export const releases = pgTable(
+  'releases',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    revision: integer().notNull(),
+    revisionReason: text('revision_reason'),
+    state: text().$type<ReleaseState>().notNull(),
+    requestedById: uuid('requested_by_id')
+      .notNull()
+      .references(() => people.id),
+    requestedAt: moment('requested_at'),
+    requestNote: text('request_note').notNull(),
+    decidedById: uuid('decided_by_id').references(() => people.id),
+    decidedAt: timestamp('decided_at', { withTimezone: true }),
+    reason: text(),
+    snapshot: jsonb().$type<ReleaseSnapshot>().notNull(),
+  },
+  (t) => [index('releases_job').on(t.jobId)],
+);
+
+/** Append-only: a trigger refuses change and removal. */
+export const auditEvents = pgTable(
+  'audit_events',
+  {
+    id: bigserial({ mode: 'number' }).primaryKey(),
+    at: moment('at'),
+    personId: uuid('person_id'),
+    personName: text('person_name').notNull(),
+    action: text().notNull(),
+    jobId: uuid('job_id'),
+    subject: text().notNull(),
+    detail: jsonb().notNull(),
+  },
+  (t) => [index('audit_events_job').on(t.jobId, t.id)],
+);
+
+/** Who has an operation open now. */
+export const presence = pgTable(
+  'presence',
+  {
+    operationId: uuid('operation_id')
+      .notNull()
+      .references(() => operations.id, { onDelete: 'cascade' }),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => people.id, { onDelete: 'cascade' }),
+    seenAt: moment('seen_at'),
+  },
+  (t) => [primaryKey({ columns: [t.operationId, t.personId] })],
+);

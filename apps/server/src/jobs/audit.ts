@@ -1,0 +1,26 @@
+import type { Person } from '@burl/contract';
+import type { Database, Transaction } from '../db/client.ts';
+import { auditEvents } from '../db/schema.ts';
+
+export interface AuditEntry {
+  readonly action: string;
+  readonly jobId?: string | null;
+  readonly subject: string;
+  readonly detail?: unknown;
+}
+
+/** Writes down who did what. In the same transaction as the deed. */
+export async function record(
+  db: Database | Transaction,
+  person: Person | null,
+  entry: AuditEntry,
+): Promise<void> {
+  await db.insert(auditEvents).values({
+    personId: person?.id ?? null,
+    personName: person?.name ?? 'nobody signed in',
+    action: entry.action,
+    jobId: entry.jobId ?? null,
+    subject: entry.subject,
+    detail: entry.detail ?? {},
+  });
+}

@@ -1,0 +1,213 @@
+import { evaluate, numberOf, problemsOf, type Operation } from '@burl/core';
+import {
+  contextFromFile,
+  type CribKind,
+  JOB_FILE_FORMAT,
+  JOB_FILE_VERSION,
+  type JobFile,
+  operationsOf,
+  type Person,
+} from '@burl/contract';
+import { eq } from 'drizzle-orm';
+import Papa from 'papaparse';
+import type { Database, Transaction } from '../db/client.ts';
+import { type alloys, jobs, operations, setups, toolMaterials, variants } from '../db/schema.ts';
+import { invalid } from '../http/problems.ts';
+import { record } from './audit.ts';
+import { contextFromCrib, CRIB_TABLES, wholeCrib } from './crib-store.ts';
+import { jobDetail } from './job-store.ts';
+
+/** A job as one file with the crib entries it names. */
+export async function exportJob(db: Database, jobId: string): Promise<JobFile> {
+  const [{ job, setups: route }, crib] = await Promise.all([jobDetail(db, jobId), wholeCrib(db)]);
+  const documents = route.flatMap((s) => s.operations.flatMap((o) => o.variants.map((v) => v.document)));
+  const used = <T extends { id: string; document: unknown }>(
+    list: readonly T[],
+    ids: readonly string[],
+  ): T['document'][] => list.filter((e) => ids.includes(e.id)).map((e) => e.document);
+  const cutters = used(
+    crib.cutters,
+    documents.map((d) => d.tooling.cutterId),
+  ) as JobFile['crib']['cutters'];
+  const pick = <T>(from: Readonly<Record<string, T>>, ids: readonly string[]): Record<string, T> =>
+    Object.fromEntries(Object.entries(from).filter(([id]) => ids.includes(id)));
+  const { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes } = job;
+  return {
+    format: JOB_FILE_FORMAT,
+    version: JOB_FILE_VERSION,
+    job: { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes },
+    setups: route.map((s) => ({
+      name: s.name,
+      operations: s.operations.map((o) => ({
+        name: o.name,
+        selected: o.selected,
+        variants: o.variants.map((v) => ({ label: v.label, document: v.document })),
+      })),
+    })),
+    crib: {
+      alloys: used(crib.alloys, [alloyId, ...documents.map((d) => d.alloyId)]) as JobFile['crib']['alloys'],
+      machines: used(crib.machines, [
+        machineId,
+        ...documents.map((d) => d.machineId),
+      ]) as JobFile['crib']['machines'],
+      cutters,
+      holders: used(
+        crib.holders,
+        documents.map((d) => d.tooling.holderId),
+      ) as JobFile['crib']['holders'],
+      substrates: pick(
+        crib.materials.substrates,
+        cutters.map((c) => c.extended.substrate),
+      ),
+      coatings: pick(
+        crib.materials.coatings,
+        cutters.map((c) => c.extended.coating),
+      ),
+    },
+  };
+}
+
+/** Same content whatever the order of keys, which jsonb does not keep. */
+const canonical = (value: unknown): string =>
+  JSON.stringify(value, (_key, v: unknown) =>
+    typeof v === 'object' && v !== null && !Array.isArray(v)
+      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : v,
+  );
+
+/** Brings an entry into the crib: kept when equal, under a new id when another of that id is there. Returns its id. */
+async function bringIn(tx: Transaction, kind: CribKind, document: { readonly id: string }): Promise<string> {
+  const table = CRIB_TABLES[kind] as typeof alloys;
+  for (let n = 0; ; n++) {
+    const id = n === 0 ? document.id : `${document.id}-file${n}`;
+    const wanted = { ...document, id };
+    const [there] = await tx.select().from(table).where(eq(table.id, id));
+    if (there && canonical(there.document) === canonical(wanted)) return id;
+    if (there) continue;
+    await tx
+      .insert(table)
+      .values({ id, origin: 'shop', copiedFrom: n === 0 ? null : document.id, document: wanted as never });
+    return id;
+  }
+}
+
+/** Makes a new job from a file, all or nothing. Throws 422 when an operation in it is impossible. */
+export async function importJob(db: Database, file: JobFile, person: Person): Promise<string> {
+  for (const { path, operation } of operationsOf(file)) {
+    const problems = problemsOf(operation, contextFromFile(file, operation, path));
+    if (problems.length > 0)
+      throw invalid(problems.map((p) => ({ ...p, field: `${path}.document.${p.field}` })));
+  }
+  return db.transaction(async (tx) => {
+    const ids: Record<CribKind, Map<string, string>> = {
+      alloys: new Map(),
+      machines: new Map(),
+      cutters: new Map(),
+      holders: new Map(),
+    };
+    for (const kind of Object.keys(ids) as CribKind[]) {
+      for (const document of file.crib[kind]) ids[kind].set(document.id, await bringIn(tx, kind, document));
+    }
+    for (const [kind, list] of [
+      ['substrate', file.crib.substrates],
+      ['coating', file.crib.coatings],
+    ] as const) {
+      for (const [id, document] of Object.entries(list)) {
+        await tx.insert(toolMaterials).values({ kind, id, document }).onConflictDoNothing();
+      }
+    }
+    const at = (kind: CribKind, id: string): string => ids[kind].get(id) ?? id;
+    const renamed = (op: Operation): Operation => ({
+      ...op,
+      alloyId: at('alloys', op.alloyId),
+      machineId: at('machines', op.machineId),
+      tooling: {
+        ...op.tooling,
+        cutterId: at('cutters', op.tooling.cutterId),
+        holderId: at('holders', op.tooling.holderId),
+      },
+      workedOutFor: {
+        ...op.workedOutFor,
+        alloyId: at('alloys', op.workedOutFor.alloyId),
+        cutterId: at('cutters', op.workedOutFor.cutterId),
+      },
+    });
+    const [job] = await tx
+      .insert(jobs)
+      .values({
+        ...file.job,
+        alloyId: at('alloys', file.job.alloyId),
+        machineId: at('machines', file.job.machineId),
+        updatedBy: person.name,
+      })
+      .returning();
+    for (const [i, s] of file.setups.entries()) {
+      const [setup] = await tx
+        .insert(setups)
+        .values({ jobId: job!.id, name: s.name, position: i })
+        .returning();
+      for (const [j, o] of s.operations.entries()) {
+        const [op] = await tx
+          .insert(operations)
+          .values({ setupId: setup!.id, name: o.name, position: j, selected: o.selected })
+          .returning();
+        for (const v of o.variants) {
+          await tx
+            .insert(variants)
+            .values({
+              operationId: op!.id,
+              label: v.label,
+              document: renamed(v.document),
+              updatedBy: person.name,
+            });
+        }
+      }
+    }
+    await record(tx, person, { action: 'imported job', jobId: job!.id, subject: file.job.number });
+    return job!.id;
+  });
+}
+
+/** A cell a spreadsheet would take for a formula is made text. */
+const harmless = (cell: string | number): string | number =>
+  typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell;
+
+/** Operations of a job as CSV: one line each, units in the heads. */
+export async function operationsCsv(db: Database, jobId: string): Promise<string> {
+  const [{ job, setups: route }, crib] = await Promise.all([jobDetail(db, jobId), wholeCrib(db)]);
+  const rows = route.flatMap((s) =>
+    s.operations.map((o) => {
+      const variant = o.variants.find((v) => v.label === o.selected) ?? o.variants[0]!;
+      const op = variant.document;
+      const context = contextFromCrib(crib, op, job.quantity);
+      const e = evaluate(op, context);
+      const limit = e.limits.find((l) => l.id === e.governing);
+      const row: Record<string, string | number> = {
+        job: job.number,
+        setup: s.name,
+        operation: o.name,
+        variant: variant.label,
+        kind: op.kind,
+        alloy: context.alloy.name,
+        machine: context.machine.name,
+        cutter: context.cutter.name,
+        holder: context.holder.name,
+        'stick-out mm': op.tooling.stickOutMm,
+        'n rpm': op.cut.speedRpm,
+        'vc m/min': round(numberOf(e, 'vc').value),
+        'vf mm/min': round(numberOf(e, 'vf').value),
+        'fz mm/tooth': op.kind === 'milling' ? op.cut.feedPerToothMm : '',
+        'fn mm/rev': op.kind === 'drilling' ? op.cut.feedPerRevMm : '',
+        'ap mm': op.kind === 'milling' ? op.cut.axialDepthMm : op.hole.depthMm,
+        'ae mm': op.kind === 'milling' ? op.cut.radialEngagementMm : '',
+        'minutes per part': round(e.time.perPart),
+        state: e.state,
+        governs: limit?.name ?? '',
+      };
+      return Object.fromEntries(Object.entries(row).map(([k, v]) => [k, harmless(v)]));
+    }),
+  );
+  return `${Papa.unparse(rows, { newline: '\r\n' })}\r\n`;
+}
+
+const round = (value: number): number => Number(value.toPrecision(5));

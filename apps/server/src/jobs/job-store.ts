@@ -1,0 +1,123 @@
+import type { Job, JobDetail, JobOperation, Person, Setup } from '@burl/contract';
+import { asc, eq, inArray } from 'drizzle-orm';
+import type { Database, Transaction } from '../db/client.ts';
+import { jobs, operations, setups, variants } from '../db/schema.ts';
+import { locked, notFound } from '../http/problems.ts';
+
+type JobRow = typeof jobs.$inferSelect;
+
+export const jobOf = ({ createdAt: _, updatedAt, ...row }: JobRow): Job => ({
+  ...row,
+  updatedAt: updatedAt.toISOString(),
+});
+
+/** A job with its route and every variant. Throws 404. */
+export async function jobDetail(db: Database | Transaction, jobId: string): Promise<JobDetail> {
+  const [row] = await db.select().from(jobs).where(eq(jobs.id, jobId));
+  if (!row) throw notFound('This job');
+  return { job: jobOf(row), setups: (await routesOf(db, [jobId])).get(jobId) ?? [] };
+}
+
+/** Routes of several jobs with three queries, however many jobs. */
+export async function routesOf(
+  db: Database | Transaction,
+  jobIds: readonly string[],
+): Promise<Map<string, Setup[]>> {
+  const byJob = new Map<string, Setup[]>();
+  if (jobIds.length === 0) return byJob;
+  const setupRows = await db
+    .select()
+    .from(setups)
+    .where(inArray(setups.jobId, [...jobIds]))
+    .orderBy(asc(setups.position));
+  const setupIds = setupRows.map((s) => s.id);
+  const operationRows = setupIds.length
+    ? await db
+        .select()
+        .from(operations)
+        .where(inArray(operations.setupId, setupIds))
+        .orderBy(asc(operations.position))
+    : [];
+  const operationIds = operationRows.map((o) => o.id);
+  const variantRows = operationIds.length
+    ? await db
+        .select()
+        .from(variants)
+        .where(inArray(variants.operationId, operationIds))
+        .orderBy(asc(variants.label))
+    : [];
+  const operationsOfSetup = (setupId: string): JobOperation[] =>
+    operationRows
+      .filter((o) => o.setupId === setupId)
+      .map((o) => ({
+        ...o,
+        variants: variantRows
+          .filter((v) => v.operationId === o.id)
+          .map((v) => ({
+            id: v.id,
+            label: v.label,
+            version: v.version,
+            document: v.document,
+            updatedAt: v.updatedAt.toISOString(),
+            updatedBy: v.updatedBy,
+          })),
+      }));
+  for (const s of setupRows) {
+    const list = byJob.get(s.jobId) ?? [];
+    list.push({
+      id: s.id,
+      name: s.name,
+      position: s.position,
+      version: s.version,
+      operations: operationsOfSetup(s.id),
+    });
+    byJob.set(s.jobId, list);
+  }
+  return byJob;
+}
+
+/** Locks the job's row for this transaction and makes sure it may be changed. Throws 404 or 423. */
+export async function openForEditing(tx: Transaction, jobId: string): Promise<JobRow> {
+  const [row] = await tx.select().from(jobs).where(eq(jobs.id, jobId)).for('update');
+  if (!row) throw notFound('This job');
+  if (row.status === 'requested')
+    throw locked('Release was asked for: withdraw the request to change something.');
+  if (row.status === 'released')
+    throw locked('These numbers are released and locked: open the next revision to change them.');
+  return row;
+}
+
+/** Notes who changed something in a job, and when. */
+export async function touch(tx: Transaction, jobId: string, person: Person): Promise<void> {
+  await tx.update(jobs).set({ updatedAt: new Date(), updatedBy: person.name }).where(eq(jobs.id, jobId));
+}
+
+export async function jobOfSetup(tx: Transaction, setupId: string): Promise<string> {
+  const [row] = await tx.select({ jobId: setups.jobId }).from(setups).where(eq(setups.id, setupId));
+  if (!row) throw notFound('This setup');
+  return row.jobId;
+}
+
+export async function jobOfOperation(tx: Transaction | Database, operationId: string): Promise<string> {
+  const [row] = await tx
+    .select({ jobId: setups.jobId })
+    .from(operations)
+    .innerJoin(setups, eq(setups.id, operations.setupId))
+    .where(eq(operations.id, operationId));
+  if (!row) throw notFound('This operation');
+  return row.jobId;
+}
+
+export async function operationOfVariant(
+  tx: Transaction,
+  variantId: string,
+): Promise<{ operationId: string; jobId: string }> {
+  const [row] = await tx
+    .select({ operationId: variants.operationId, jobId: setups.jobId })
+    .from(variants)
+    .innerJoin(operations, eq(operations.id, variants.operationId))
+    .innerJoin(setups, eq(setups.id, operations.setupId))
+    .where(eq(variants.id, variantId));
+  if (!row) throw notFound('This variant');
+  return row;
+}

@@ -1,0 +1,137 @@
+import { differencesOf, evaluate } from '@burl/core';
+import type {
+  OperationDifference,
+  Release,
+  ReleaseSnapshot,
+  ReleaseSummary,
+  ReleasedOperation,
+} from '@burl/contract';
+import { and, desc, eq, inArray, lt } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/pg-core';
+import type { Database, Transaction } from '../db/client.ts';
+import { people, releases } from '../db/schema.ts';
+import { invalid, notFound } from '../http/problems.ts';
+import { contextFromCrib, wholeCrib } from './crib-store.ts';
+import { jobDetail } from './job-store.ts';
+
+/** The job as it stands now with the evaluation of every chosen variant. Throws 422 on an empty route. */
+export async function snapshotOf(tx: Transaction, jobId: string): Promise<ReleaseSnapshot> {
+  const { job, setups } = await jobDetail(tx, jobId);
+  const crib = await wholeCrib(tx);
+  const operations: ReleasedOperation[] = setups.flatMap((s) =>
+    s.operations.map((o) => {
+      const variant = o.variants.find((v) => v.label === o.selected) ?? o.variants[0]!;
+      const context = contextFromCrib(crib, variant.document, job.quantity);
+      return {
+        operationId: o.id,
+        setup: s.name,
+        name: o.name,
+        variant: variant.label,
+        document: variant.document,
+        context,
+        evaluation: evaluate(variant.document, context),
+      };
+    }),
+  );
+  if (operations.length === 0)
+    throw invalid([{ field: 'operations', value: 0, allowed: 'one operation or more to release' }]);
+  const { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes } = job;
+  return { job: { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes }, operations };
+}
+
+const requester = alias(people, 'requester');
+const decider = alias(people, 'decider');
+
+const columns = {
+  id: releases.id,
+  jobId: releases.jobId,
+  revision: releases.revision,
+  revisionReason: releases.revisionReason,
+  state: releases.state,
+  requestedBy: requester.name,
+  requestedById: releases.requestedById,
+  requestedAt: releases.requestedAt,
+  requestNote: releases.requestNote,
+  decidedBy: decider.name,
+  decidedAt: releases.decidedAt,
+  reason: releases.reason,
+};
+
+type SummaryRow = Omit<ReleaseSummary, 'requestedAt' | 'decidedAt'> & {
+  requestedAt: Date;
+  decidedAt: Date | null;
+};
+
+const summary = (r: SummaryRow): ReleaseSummary => ({
+  ...r,
+  requestedAt: r.requestedAt.toISOString(),
+  decidedAt: r.decidedAt?.toISOString() ?? null,
+});
+
+/** Releases of a job, newest first. */
+export async function releasesOf(db: Database | Transaction, jobId: string): Promise<ReleaseSummary[]> {
+  const rows = await db
+    .select(columns)
+    .from(releases)
+    .innerJoin(requester, eq(requester.id, releases.requestedById))
+    .leftJoin(decider, eq(decider.id, releases.decidedById))
+    .where(eq(releases.jobId, jobId))
+    .orderBy(desc(releases.requestedAt));
+  return rows.map(summary);
+}
+
+/** One release whole, compared with the last one released before it. Throws 404. */
+export async function releaseById(db: Database | Transaction, id: string): Promise<Release> {
+  const [row] = await db
+    .select({ ...columns, snapshot: releases.snapshot })
+    .from(releases)
+    .innerJoin(requester, eq(requester.id, releases.requestedById))
+    .leftJoin(decider, eq(decider.id, releases.decidedById))
+    .where(eq(releases.id, id));
+  if (!row) throw notFound('This release');
+  const { snapshot, ...rest } = row;
+  const [before] = await db
+    .select({ snapshot: releases.snapshot, revision: releases.revision })
+    .from(releases)
+    .where(
+      and(
+        eq(releases.jobId, row.jobId),
+        inArray(releases.state, ['released', 'superseded']),
+        lt(releases.revision, row.revision),
+      ),
+    )
+    .orderBy(desc(releases.revision))
+    .limit(1);
+  return {
+    ...summary(rest),
+    snapshot,
+    differences: before ? compare(before.snapshot, snapshot) : null,
+    comparedWith: before?.revision ?? null,
+  };
+}
+
+/** What changed operation by operation. */
+export function compare(before: ReleaseSnapshot, after: ReleaseSnapshot): OperationDifference[] {
+  const list: OperationDifference[] = [];
+  const facts = differencesOf(before.job, after.job);
+  if (facts.length > 0) list.push({ operationId: 'job', name: 'Job', kind: 'changed', differences: facts });
+  for (const op of after.operations) {
+    const old = before.operations.find((o) => o.operationId === op.operationId);
+    if (!old) {
+      list.push({ operationId: op.operationId, name: op.name, kind: 'added', differences: [] });
+      continue;
+    }
+    const differences = differencesOf(
+      { name: old.name, setup: old.setup, ...old.document },
+      { name: op.name, setup: op.setup, ...op.document },
+    );
+    if (differences.length > 0)
+      list.push({ operationId: op.operationId, name: op.name, kind: 'changed', differences });
+  }
+  for (const op of before.operations) {
+    if (!after.operations.some((o) => o.operationId === op.operationId)) {
+      list.push({ operationId: op.operationId, name: op.name, kind: 'removed', differences: [] });
+    }
+  }
+  return list;
+}

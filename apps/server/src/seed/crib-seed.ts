@@ -1,0 +1,46 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { sql } from 'drizzle-orm';
+import type { Database } from '../db/client.ts';
+import { alloys, cutters, holders, machines, toolMaterials } from '../db/schema.ts';
+
+/** Puts the shipped reference data in, or brings it up to date; what the shop made is not touched. */
+export async function seedCrib(db: Database, folder: string): Promise<void> {
+  const read = (name: string): Record<string, never> =>
+    JSON.parse(readFileSync(join(folder, `${name}.json`), 'utf8')) as Record<string, never>;
+  const tables = { alloys, cutters, holders, machines };
+  await db.transaction(async (tx) => {
+    for (const [kind, table] of Object.entries(tables) as [keyof typeof tables, typeof alloys][]) {
+      const documents = read(kind)[kind] as unknown as { id: string }[];
+      await tx
+        .insert(table)
+        .values(
+          documents.map((document) => ({
+            id: document.id,
+            origin: 'built-in' as const,
+            document: document as never,
+          })),
+        )
+        .onConflictDoUpdate({
+          target: table.id,
+          set: { document: sql`excluded.document` },
+          setWhere: sql`${table.origin} = 'built-in'`,
+        });
+    }
+    const { substrates, coatings } = read('cutters') as unknown as Record<
+      'substrates' | 'coatings',
+      Record<string, object>
+    >;
+    const rows = [
+      ...Object.entries(substrates).map(([id, document]) => ({ kind: 'substrate' as const, id, document })),
+      ...Object.entries(coatings).map(([id, document]) => ({ kind: 'coating' as const, id, document })),
+    ];
+    await tx
+      .insert(toolMaterials)
+      .values(rows)
+      .onConflictDoUpdate({
+        target: [toolMaterials.kind, toolMaterials.id],
+        set: { document: sql`excluded.document` },
+      });
+  });
+}

@@ -1,0 +1,172 @@
+import type { Person, Role } from '@burl/contract';
+import { sql } from 'drizzle-orm';
+import type { Database, Transaction } from '../db/client.ts';
+import { assemblies, cutters, jobs, operations, people, releases, setups, variants } from '../db/schema.ts';
+import { record } from '../jobs/audit.ts';
+import { wholeCrib } from '../jobs/crib-store.ts';
+import { snapshotOf } from '../jobs/release-store.ts';
+import { hashPassword } from '../routes/session.ts';
+import { demoJobs } from './demo-jobs.ts';
+
+/** Shown on the sign-in page while the demo accounts exist. */
+export const DEMO_PASSWORD = 'burl-demo-2026';
+
+const DEMO_PEOPLE: readonly { name: string; email: string; role: Role }[] = [
+  { name: 'Ada Eder', email: 'engineer@burl.example', role: 'engineer' },
+  { name: 'Leo Lindqvist', email: 'approver@burl.example', role: 'approver' },
+  { name: 'Mira Fontaine', email: 'floor@burl.example', role: 'floor' },
+];
+
+const day = (offset: number): string => new Date(Date.now() + offset * 86_400_000).toISOString().slice(0, 10);
+
+/** Demo people, jobs, releases and a few shop tools; once, on a database that has no people yet. */
+export async function seedDemo(db: Database): Promise<void> {
+  const passwordHash = await hashPassword(DEMO_PASSWORD);
+  await db.transaction(async (tx) => {
+    // Two servers starting together must not both seed.
+    await tx.execute(sql`lock table people in exclusive mode`);
+    const [anyone] = await tx.select({ id: people.id }).from(people).limit(1);
+    if (anyone) return;
+    const made = await tx
+      .insert(people)
+      .values(DEMO_PEOPLE.map((p) => ({ ...p, passwordHash, demo: 1 })))
+      .returning({ id: people.id, name: people.name, email: people.email, role: people.role });
+    const [engineer, approver] = made as [Person, Person];
+    await shopTools(tx);
+    const crib = await wholeCrib(tx);
+    const ids: string[] = [];
+    for (const job of demoJobs(crib, day)) {
+      const [row] = await tx
+        .insert(jobs)
+        .values({ ...job.fields, updatedBy: engineer.name })
+        .returning();
+      ids.push(row!.id);
+      for (const [i, s] of job.setups.entries()) {
+        const [setup] = await tx
+          .insert(setups)
+          .values({ jobId: row!.id, name: s.name, position: i })
+          .returning();
+        for (const [j, o] of s.operations.entries()) {
+          const [op] = await tx
+            .insert(operations)
+            .values({ setupId: setup!.id, name: o.name, position: j })
+            .returning();
+          for (const [k, document] of o.variants.entries()) {
+            await tx
+              .insert(variants)
+              .values({
+                operationId: op!.id,
+                label: (['A', 'B', 'C', 'D'] as const)[k]!,
+                document,
+                updatedBy: engineer.name,
+              });
+          }
+        }
+      }
+      await record(tx, engineer, { action: 'made job', jobId: row!.id, subject: job.fields.number });
+    }
+    const [, waiting, released] = ids as [string, string, string];
+    await ask(
+      tx,
+      waiting,
+      engineer,
+      'First batch of this body. Slot and bore rest on library data; hardness comes with the bar.',
+    );
+    await ask(
+      tx,
+      released,
+      engineer,
+      'Same cut as the prototype hub; kc, runout and one worn edge measured there.',
+      approver,
+    );
+  });
+}
+
+/** Asks for release as the engineer and, given an approver, releases. */
+async function ask(
+  tx: Transaction,
+  jobId: string,
+  engineer: Person,
+  requestNote: string,
+  approver?: Person,
+): Promise<void> {
+  const snapshot = await snapshotOf(tx, jobId);
+  const decided = approver
+    ? { decidedById: approver.id, decidedAt: new Date(), reason: 'Evidence read; first piece under my eyes.' }
+    : {};
+  await tx.insert(releases).values({
+    jobId,
+    revision: 1,
+    state: approver ? 'released' : 'requested',
+    requestedById: engineer.id,
+    requestNote,
+    snapshot,
+    ...decided,
+  });
+  await tx
+    .update(jobs)
+    .set({ status: approver ? 'released' : 'requested', updatedBy: (approver ?? engineer).name })
+    .where(sql`${jobs.id} = ${jobId}`);
+  await record(tx, engineer, { action: 'asked for release', jobId, subject: `${snapshot.job.number} rev 1` });
+  if (approver) await record(tx, approver, { action: 'released', jobId, subject: 'rev 1' });
+}
+
+/** Drills a shop would have ground for it, as copies of built-in ones, and a few assemblies. */
+async function shopTools(tx: Transaction): Promise<void> {
+  const crib = await wholeCrib(tx);
+  const original = crib.cutters.find((c) => c.id === 'drill-6.8-5xd')!.document;
+  const document = {
+    ...original,
+    id: 'shop-drill-8-6xd',
+    name: 'Carbide drill 8.0 mm, 6xD, through coolant (shop)',
+    properties: {
+      ...original.properties,
+      DC: 8,
+      LU: 52,
+      LCF: 56,
+      LPR: 58,
+      OAL: 98,
+      LF: 96.5,
+      PL: 1.46,
+      ULDR: 6,
+      RPMX: 13900,
+    },
+    extended: {
+      ...original.extended,
+      chip_gullet_area_mm2: 12.8,
+      fr_window_mm_per_rev: [0.075, 0.23] as const,
+    },
+    note: 'copy of the 6.8 mm drill with its feed window scaled by diameter',
+  };
+  await tx.insert(cutters).values({ id: document.id, origin: 'shop', copiedFrom: original.id, document });
+  await tx.insert(assemblies).values([
+    {
+      name: '12 mm five-flute, short, shrink',
+      cutterId: 'em-bull-12-z5-re0.5-var',
+      holderId: 'shrink-12-80',
+      stickOutMm: 38,
+      runoutUm: 6,
+    },
+    {
+      name: '16 mm titanium rougher, roller chuck',
+      cutterId: 'em-bull-16-z5-re2-ti',
+      holderId: 'milling-chuck-20-90',
+      stickOutMm: 46,
+      runoutUm: 7,
+    },
+    {
+      name: '8 mm drill, hydraulic',
+      cutterId: 'shop-drill-8-6xd',
+      holderId: 'hydraulic-12-90',
+      stickOutMm: 58,
+      runoutUm: null,
+    },
+    {
+      name: '63 mm shoulder mill, arbor',
+      cutterId: 'shoulder90-63-z6-ti',
+      holderId: 'shell-arbor-22-50',
+      stickOutMm: 50,
+      runoutUm: 12,
+    },
+  ]);
+}

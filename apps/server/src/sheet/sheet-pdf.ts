@@ -1,0 +1,224 @@
+import { createRequire } from 'node:module';
+import { formatMeasure, type Quantity, speak, type System } from '@burl/core';
+import type { Release, ReleasedOperation } from '@burl/contract';
+import PDFDocument from 'pdfkit';
+
+const require = createRequire(import.meta.url);
+const font = (file: string): string => require.resolve(`dejavu-fonts-ttf/ttf/${file}.ttf`);
+
+const INK = '#1f2426';
+const SOFT = '#5c615f';
+const RULE = '#c9c2b2';
+const MARGIN = 42;
+const STATE_WORD = { clear: '○ clear', tight: '◐ tight', over: '◆ over', unproven: '□ unproven' } as const;
+/** Numbers a setter types or watches, in the order of the machine's screen. */
+const MILLING_SHOWN = ['n', 'vc', 'vf', 'fz', 'ap', 'ae', 'hex', 'P', 'lean', 't'];
+const DRILLING_SHOWN = ['n', 'vc', 'vf', 'fn', 'depth', 'pecks', 'M', 'Ff', 'p', 't'];
+
+type Document = PDFKit.PDFDocument;
+
+/** The released sheet: one block an operation, cautions with it, signatures at the end. */
+export function sheetPdf(
+  release: Release,
+  options: { paper: 'A4' | 'LETTER'; units: System },
+): Promise<Buffer> {
+  const doc = new PDFDocument({
+    size: options.paper,
+    margins: { top: MARGIN, bottom: MARGIN + 14, left: MARGIN, right: MARGIN },
+    bufferPages: true,
+    info: { Title: `${release.snapshot.job.number} revision ${release.revision}`, Creator: 'Burl' },
+  });
+  doc.registerFont('text', font('DejaVuSans'));
+  doc.registerFont('bold', font('DejaVuSans-Bold'));
+  const chunks: Buffer[] = [];
+  const finished = new Promise<Buffer>((resolve, reject) => {
+    doc.on('data', (chunk: Buffer) => chunks.push(chunk));
+    doc.on('end', () => resolve(Buffer.concat(chunks)));
+    doc.on('error', reject);
+  });
+  heading(doc, release);
+  release.snapshot.operations.forEach((op, i) => block(doc, op, i + 1, options.units));
+  signatures(doc, release);
+  footers(doc, release, options.units);
+  doc.end();
+  return finished;
+}
+
+const widthOf = (doc: Document): number => doc.page.width - 2 * MARGIN;
+
+function heading(doc: Document, release: Release): void {
+  const { job } = release.snapshot;
+  doc.font('bold').fontSize(17).fillColor(INK).text(`${job.number}  ·  ${job.part}`);
+  doc
+    .font('text')
+    .fontSize(9)
+    .fillColor(SOFT)
+    .text(
+      [
+        `Revision ${release.revision}${release.revisionReason ? ` (${release.revisionReason})` : ''}`,
+        `${job.quantity} off`,
+        job.customer && `for ${job.customer}`,
+        job.heatLot && `heat lot ${job.heatLot}`,
+        job.due && `due ${job.due}`,
+      ]
+        .filter(Boolean)
+        .join('  ·  '),
+    );
+  if (release.state === 'superseded') {
+    doc
+      .moveDown(0.4)
+      .font('bold')
+      .fontSize(12)
+      .fillColor('#9c2b2b')
+      .text('◆ SUPERSEDED: a later revision is in force. Do not run from this sheet.');
+  }
+  doc.moveDown(0.6);
+}
+
+/** Starts a new page when the block would be torn. */
+function room(doc: Document, height: number): void {
+  if (doc.y + height > doc.page.height - doc.page.margins.bottom) doc.addPage();
+}
+
+function shownNumbers(op: ReleasedOperation): Quantity[] {
+  const keys = op.document.kind === 'milling' ? MILLING_SHOWN : DRILLING_SHOWN;
+  return keys.flatMap((key) => op.evaluation.numbers.filter((q) => q.key === key));
+}
+
+function block(doc: Document, op: ReleasedOperation, number: number, units: System): void {
+  const { context, document, evaluation } = op;
+  const open = evaluation.limits.filter((l) => l.state !== 'clear');
+  room(doc, 210 + 13 * (open.length + evaluation.cautions.length));
+  const left = MARGIN;
+  const width = widthOf(doc);
+  doc
+    .moveTo(left, doc.y)
+    .lineTo(left + width, doc.y)
+    .lineWidth(1)
+    .strokeColor(INK)
+    .stroke();
+  doc.moveDown(0.4);
+  doc
+    .font('bold')
+    .fontSize(12)
+    .fillColor(INK)
+    .text(`${number}  ${op.name}`, left, doc.y, { continued: true });
+  doc
+    .font('text')
+    .fontSize(9)
+    .fillColor(SOFT)
+    .text(`   ${op.setup}${op.variant === 'A' ? '' : `, variant ${op.variant}`}`);
+  const mm = (value: number): string => formatMeasure(value, 'mm', units);
+  const lines = [
+    `Alloy: ${context.alloy.name}${document.measured.hardness === null ? '' : `, ${document.measured.hardness} ${context.alloy.hardness.scale} measured`}`,
+    `Machine: ${context.machine.name}    Coolant: ${document.coolant}`,
+    `Cutter: ${context.cutter.name}`,
+    `Holder: ${context.holder.name}    Stick-out ${mm(document.tooling.stickOutMm)}`,
+    document.kind === 'milling'
+      ? `Feature: ${document.feature.kind} ${mm(document.feature.lengthMm)} × ${mm(document.feature.widthMm)} × ${mm(document.feature.depthMm)} deep, ${document.cut.direction}, ${mm(document.feature.allowanceMm)} left on the wall`
+      : `Hole: ⌀${mm(document.hole.diameterMm)} × ${mm(document.hole.depthMm)} ${document.hole.through ? 'through' : 'blind'}${document.hole.piloted ? ', piloted' : ''}`,
+  ];
+  doc.font('text').fontSize(8.5).fillColor(INK);
+  for (const line of lines) doc.text(line, left, doc.y, { width });
+  doc.moveDown(0.5);
+  numberGrid(doc, shownNumbers(op), units);
+  if (evaluation.pecks.length > 1) {
+    const depths = evaluation.pecks.map((p) => mm(p.toMm)).join(', ');
+    doc
+      .font('text')
+      .fontSize(8.5)
+      .fillColor(INK)
+      .text(
+        `Strokes to ${depths}; ${evaluation.pecks[0]!.retract === 'full' ? 'full retract between' : 'short lift between'}.`,
+        left,
+        doc.y,
+        { width },
+      );
+  }
+  doc.moveDown(0.3);
+  list(
+    doc,
+    open.length ? 'Not clear' : 'All limits clear',
+    open.map((l) => `${STATE_WORD[l.state]}: ${l.name}. ${speak(l.why, units)}`),
+  );
+  const assumed = evaluation.sources.filter((s) => s.kind !== 'measured');
+  list(doc, 'Assumed', [assumed.map((s) => s.label).join('; ')]);
+  list(doc, 'Cautions', evaluation.cautions);
+  if (document.notes) list(doc, 'Notes', [document.notes]);
+  doc.moveDown(0.6);
+}
+
+function numberGrid(doc: Document, numbers: readonly Quantity[], units: System): void {
+  const columns = 5;
+  const width = widthOf(doc) / columns;
+  const top = doc.y;
+  numbers.forEach((q, i) => {
+    const x = MARGIN + (i % columns) * width;
+    const y = top + Math.floor(i / columns) * 34;
+    doc
+      .rect(x, y, width - 4, 30)
+      .lineWidth(0.5)
+      .strokeColor(RULE)
+      .stroke();
+    doc
+      .font('text')
+      .fontSize(7)
+      .fillColor(SOFT)
+      .text(`${q.symbol}  ${q.name}`, x + 4, y + 4, { width: width - 10, lineBreak: false, ellipsis: true });
+    doc
+      .font('bold')
+      .fontSize(11)
+      .fillColor(INK)
+      .text(formatMeasure(q.value, q.unit, units), x + 4, y + 14, { width: width - 10, lineBreak: false });
+  });
+  doc.y = top + Math.ceil(numbers.length / columns) * 34;
+  doc.x = MARGIN;
+}
+
+function list(doc: Document, title: string, items: readonly string[]): void {
+  doc
+    .font('bold')
+    .fontSize(8)
+    .fillColor(SOFT)
+    .text(title, MARGIN, doc.y, { width: widthOf(doc) });
+  doc.font('text').fontSize(8).fillColor(INK);
+  for (const item of items) if (item) doc.text(`– ${item}`, MARGIN + 6, doc.y, { width: widthOf(doc) - 6 });
+  doc.moveDown(0.25);
+}
+
+function signatures(doc: Document, release: Release): void {
+  room(doc, 90);
+  doc.moveDown(0.5);
+  const moment = (iso: string | null): string => (iso ? `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC` : '');
+  doc.font('bold').fontSize(9).fillColor(INK).text('Signatures', MARGIN, doc.y);
+  doc.font('text').fontSize(8.5);
+  doc.text(
+    `Worked out by ${release.requestedBy}, ${moment(release.requestedAt)}${release.requestNote ? `: ${release.requestNote}` : ''}`,
+  );
+  doc.text(
+    `Released by ${release.decidedBy ?? ''}, ${moment(release.decidedAt)}${release.reason ? `: ${release.reason}` : ''}`,
+  );
+  doc.moveDown(0.8);
+  doc.text(
+    'Proved out by ______________________________     Date ______________     Program / offset checked ______________',
+  );
+}
+
+function footers(doc: Document, release: Release, units: System): void {
+  const { start, count } = doc.bufferedPageRange();
+  for (let i = 0; i < count; i++) {
+    doc.switchToPage(start + i);
+    // Writing below the bottom margin would start a page of its own.
+    doc.page.margins.bottom = 0;
+    doc
+      .font('text')
+      .fontSize(7)
+      .fillColor(SOFT)
+      .text(
+        `${release.snapshot.job.number} rev ${release.revision}  ·  ${units}  ·  Burl advises; the machine’s manual, the site’s rules, local law and a qualified person decide.  ·  ${i + 1} of ${count}`,
+        MARGIN,
+        doc.page.height - MARGIN,
+        { width: widthOf(doc), align: 'center', lineBreak: false },
+      );
+  }
+}

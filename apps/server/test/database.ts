@@ -1,0 +1,26 @@
+import { randomBytes } from 'node:crypto';
+import pg from 'pg';
+import { type Connection, connect, migrateToLatest } from '../src/db/client.ts';
+
+/** A database of its own for one test file, dropped afterwards. */
+export async function testDatabase(): Promise<Connection> {
+  const admin = process.env['BURL_TEST_DATABASE'];
+  if (!admin) throw new Error('BURL_TEST_DATABASE is not set; run npm test, which starts a cluster');
+  const name = `t_${randomBytes(6).toString('hex')}`;
+  await onServer(admin, `create database ${name}`);
+  const connection = connect(admin.replace(/\/[^/]*$/, `/${name}`));
+  await migrateToLatest(connection.db);
+  return {
+    db: connection.db,
+    close: async () => {
+      await connection.close();
+      await onServer(admin, `drop database ${name} with (force)`);
+    },
+  };
+}
+
+async function onServer(url: string, command: string): Promise<void> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  await client.query(command).finally(() => client.end());
+}

@@ -1,0 +1,198 @@
+import type {
+  Alloy,
+  Coating,
+  Cutter,
+  Holder,
+  Machine,
+  Operation,
+  OperationContext,
+  Substrate,
+} from '@burl/core';
+import { InputError } from '@burl/core';
+import * as yup from 'yup';
+import { type JobFields, jobFieldsSchema, VARIANT_LABELS, type VariantLabel } from './jobs.ts';
+import { CRIB_SCHEMAS } from './crib.ts';
+import { operationSchema } from './operation-schema.ts';
+
+export const JOB_FILE_FORMAT = 'burl-job';
+export const JOB_FILE_VERSION = 1;
+
+/** A job in one file: its route, every variant, and the crib entries it names, so that it can be judged anywhere. */
+export interface JobFile {
+  readonly format: typeof JOB_FILE_FORMAT;
+  readonly version: typeof JOB_FILE_VERSION;
+  readonly job: JobFields;
+  readonly setups: readonly {
+    readonly name: string;
+    readonly operations: readonly {
+      readonly name: string;
+      readonly selected: VariantLabel;
+      readonly variants: readonly { readonly label: VariantLabel; readonly document: Operation }[];
+    }[];
+  }[];
+  readonly crib: {
+    readonly alloys: readonly Alloy[];
+    readonly machines: readonly Machine[];
+    readonly cutters: readonly Cutter[];
+    readonly holders: readonly Holder[];
+    readonly substrates: Readonly<Record<string, Substrate>>;
+    readonly coatings: Readonly<Record<string, Coating>>;
+  };
+}
+
+const shape = yup
+  .object({
+    format: yup.string().oneOf([JOB_FILE_FORMAT]).required(),
+    version: yup.number().oneOf([JOB_FILE_VERSION]).required(),
+    job: jobFieldsSchema,
+    setups: yup
+      .array()
+      .of(
+        yup
+          .object({
+            name: yup.string().strict().required().max(200),
+            operations: yup
+              .array()
+              .of(
+                yup
+                  .object({
+                    name: yup.string().strict().required().max(200),
+                    selected: yup.string().strict().oneOf(VARIANT_LABELS).required(),
+                    variants: yup
+                      .array()
+                      .of(
+                        yup
+                          .object({
+                            label: yup.string().strict().oneOf(VARIANT_LABELS).required(),
+                            document: operationSchema,
+                          })
+                          .noUnknown()
+                          .required(),
+                      )
+                      .min(1)
+                      .max(4)
+                      .required(),
+                  })
+                  .noUnknown()
+                  .required(),
+              )
+              .required(),
+          })
+          .noUnknown()
+          .required(),
+      )
+      .required(),
+    crib: yup
+      .object({
+        alloys: yup.array().of(CRIB_SCHEMAS.alloys).required(),
+        machines: yup.array().of(CRIB_SCHEMAS.machines).required(),
+        cutters: yup.array().of(CRIB_SCHEMAS.cutters).required(),
+        holders: yup.array().of(CRIB_SCHEMAS.holders).required(),
+        substrates: yup.object().required(),
+        coatings: yup.object().required(),
+      })
+      .required(),
+  })
+  .noUnknown();
+
+const refuse = (field: string, value: unknown, allowed: string): never => {
+  throw new InputError([{ field, value, allowed }]);
+};
+
+/** Reads a job file. Throws an InputError that says what is wrong: not JSON, not a job, newer, damaged, incomplete. */
+export function parseJobFile(text: string): JobFile {
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch (error) {
+    return refuse(
+      'file',
+      (error as Error).message.slice(0, 120),
+      'JSON text; this file is damaged or something else',
+    );
+  }
+  return checkJobFile(data);
+}
+
+/** The same for data already parsed. */
+export function checkJobFile(data: unknown): JobFile {
+  const head = data as { format?: unknown; version?: unknown } | null;
+  if (typeof data !== 'object' || head === null || head.format !== JOB_FILE_FORMAT) {
+    return refuse('format', head?.format, `"${JOB_FILE_FORMAT}": this is not a job file`);
+  }
+  if (typeof head.version === 'number' && head.version > JOB_FILE_VERSION) {
+    return refuse('version', head.version, `${JOB_FILE_VERSION} or lower: a newer Burl wrote this file`);
+  }
+  try {
+    shape.validateSync(data, { strict: true, abortEarly: false });
+  } catch (error) {
+    if (error instanceof yup.ValidationError) throw problemsFromYup(error);
+    throw error;
+  }
+  const file = data as JobFile;
+  for (const { path, operation } of operationsOf(file)) contextFromFile(file, operation, path);
+  file.setups.forEach((s, i) =>
+    s.operations.forEach((o, j) => {
+      if (!o.variants.some((v) => v.label === o.selected)) {
+        refuse(
+          `setups[${i}].operations[${j}].selected`,
+          o.selected,
+          o.variants.map((v) => v.label).join(', '),
+        );
+      }
+    }),
+  );
+  return file;
+}
+
+/** Every variant in a file with its path. */
+export function operationsOf(
+  file: JobFile,
+): { path: string; name: string; selected: boolean; operation: Operation }[] {
+  return file.setups.flatMap((s, i) =>
+    s.operations.flatMap((o, j) =>
+      o.variants.map((v, k) => ({
+        path: `setups[${i}].operations[${j}].variants[${k}]`,
+        name: `${s.name} / ${o.name}${o.variants.length > 1 ? ` ${v.label}` : ''}`,
+        selected: v.label === o.selected,
+        operation: v.document,
+      })),
+    ),
+  );
+}
+
+/** The context of an operation from the entries its file carries. Throws when one is missing. */
+export function contextFromFile(file: JobFile, op: Operation, path = 'operation'): OperationContext {
+  const find = <T extends { readonly id: string }>(list: readonly T[], id: string, field: string): T =>
+    list.find((e) => e.id === id) ??
+    refuse(`${path}.${field}`, id, `one of the file's crib: ${list.map((e) => e.id).join(', ')}`);
+  const cutter = find(file.crib.cutters, op.tooling.cutterId, 'tooling.cutterId');
+  return {
+    alloy: find(file.crib.alloys, op.alloyId, 'alloyId'),
+    machine: find(file.crib.machines, op.machineId, 'machineId'),
+    holder: find(file.crib.holders, op.tooling.holderId, 'tooling.holderId'),
+    cutter,
+    substrate:
+      file.crib.substrates[cutter.extended.substrate] ??
+      refuse(`${path}.substrate`, cutter.extended.substrate, 'a substrate of the file'),
+    coating:
+      file.crib.coatings[cutter.extended.coating] ??
+      refuse(`${path}.coating`, cutter.extended.coating, 'a coating of the file'),
+    quantity: file.job.quantity,
+  };
+}
+
+/** Yup's errors as field, value and what is allowed. */
+export function problemsFromYup(error: yup.ValidationError): InputError {
+  const inner = error.inner.length > 0 ? error.inner : [error];
+  return new InputError(
+    inner.map((e) => ({
+      field: e.path || 'body',
+      value: shorten((e.params as { value?: unknown } | undefined)?.value),
+      allowed: e.message,
+    })),
+  );
+}
+
+const shorten = (value: unknown): unknown =>
+  typeof value === 'object' && value !== null ? (Array.isArray(value) ? 'a list' : 'an object') : value;

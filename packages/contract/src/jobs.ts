@@ -1,0 +1,160 @@
+import type { LimitState, Operation } from '@burl/core';
+import * as yup from 'yup';
+import { operationSchema } from './operation-schema.ts';
+
+export const JOB_STATUSES = ['draft', 'requested', 'released'] as const;
+export type JobStatus = (typeof JOB_STATUSES)[number];
+
+export interface JobFields {
+  readonly number: string;
+  readonly part: string;
+  readonly customer: string;
+  readonly alloyId: string;
+  readonly machineId: string;
+  readonly quantity: number;
+  readonly heatLot: string;
+  readonly due: string | null;
+  readonly notes: string;
+}
+
+export interface Job extends JobFields {
+  readonly id: string;
+  readonly status: JobStatus;
+  readonly revision: number;
+  /** Why the present revision was opened; null for the first. */
+  readonly revisionReason: string | null;
+  readonly version: number;
+  readonly updatedAt: string;
+  readonly updatedBy: string;
+}
+
+export interface JobSummary extends Job {
+  readonly operations: number;
+  readonly minutes: number;
+  readonly governing: {
+    readonly state: LimitState;
+    readonly limit: string;
+    readonly operation: string;
+    readonly operationId: string;
+  } | null;
+}
+
+export const VARIANT_LABELS = ['A', 'B', 'C', 'D'] as const;
+export type VariantLabel = (typeof VARIANT_LABELS)[number];
+
+export interface Variant {
+  readonly id: string;
+  readonly label: VariantLabel;
+  readonly version: number;
+  readonly document: Operation;
+  readonly updatedAt: string;
+  readonly updatedBy: string;
+}
+
+export interface JobOperation {
+  readonly id: string;
+  readonly setupId: string;
+  readonly name: string;
+  readonly position: number;
+  readonly selected: VariantLabel;
+  readonly version: number;
+  readonly variants: readonly Variant[];
+}
+
+export interface Setup {
+  readonly id: string;
+  readonly name: string;
+  readonly position: number;
+  readonly version: number;
+  readonly operations: readonly JobOperation[];
+}
+
+export interface JobDetail {
+  readonly job: Job;
+  readonly setups: readonly Setup[];
+}
+
+const text = (most: number): yup.StringSchema<string> => yup.string().strict().defined().max(most);
+const label = (): yup.StringSchema<string> => yup.string().strict().required().trim().max(200);
+const version = (): yup.NumberSchema<number> => yup.number().strict().integer().required();
+
+export const jobFieldsSchema = yup
+  .object({
+    number: label().max(40),
+    part: label(),
+    customer: text(200),
+    alloyId: label().max(120),
+    machineId: label().max(120),
+    quantity: yup.number().strict().integer().min(1).max(100000).required(),
+    heatLot: text(80),
+    due: yup
+      .string()
+      .strict()
+      .nullable()
+      .defined()
+      .matches(/^\d{4}-\d{2}-\d{2}$/, {
+        message: '${path} must be a date like 2026-12-01',
+        excludeEmptyString: true,
+      }),
+    notes: text(4000),
+  })
+  .noUnknown()
+  .required();
+
+export const jobUpdateSchema = jobFieldsSchema.shape({ version: version() });
+
+export const setupInputSchema = yup.object({ name: label() }).noUnknown().required();
+export const setupUpdateSchema = yup.object({ name: label(), version: version() }).noUnknown().required();
+
+export const operationInputSchema = yup
+  .object({ setupId: yup.string().strict().uuid().required(), name: label(), document: operationSchema })
+  .noUnknown()
+  .required();
+export interface OperationInput {
+  readonly setupId: string;
+  readonly name: string;
+  readonly document: Operation;
+}
+
+export const operationUpdateSchema = yup
+  .object({
+    name: label(),
+    selected: yup.string().strict().oneOf(VARIANT_LABELS).required(),
+    version: version(),
+  })
+  .noUnknown()
+  .required();
+
+export const variantUpdateSchema = yup
+  .object({ document: operationSchema, version: version() })
+  .noUnknown()
+  .required();
+export interface VariantUpdate {
+  readonly document: Operation;
+  readonly version: number;
+}
+
+/** New order of operations: every operation of the job once, by setup. */
+export const routeOrderSchema = yup
+  .object({
+    setups: yup
+      .array()
+      .of(
+        yup
+          .object({
+            id: yup.string().strict().uuid().required(),
+            operations: yup.array().of(yup.string().strict().uuid().required()).required(),
+          })
+          .noUnknown()
+          .required(),
+      )
+      .required(),
+  })
+  .noUnknown()
+  .required();
+export type RouteOrder = yup.InferType<typeof routeOrderSchema>;
+
+export const revisionSchema = yup
+  .object({ reason: label().min(3).max(1000) })
+  .noUnknown()
+  .required();

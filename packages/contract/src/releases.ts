@@ -1,0 +1,82 @@
+import type { Difference, Evaluation, Operation, OperationContext } from '@burl/core';
+import * as yup from 'yup';
+import type { JobFields } from './jobs.ts';
+
+export const RELEASE_STATES = ['requested', 'released', 'returned', 'superseded', 'withdrawn'] as const;
+export type ReleaseState = (typeof RELEASE_STATES)[number];
+
+/** An operation as it stood when release was asked for, with what it was judged by. */
+export interface ReleasedOperation {
+  readonly operationId: string;
+  readonly setup: string;
+  readonly name: string;
+  readonly variant: string;
+  readonly document: Operation;
+  readonly context: OperationContext;
+  readonly evaluation: Evaluation;
+}
+
+export interface ReleaseSnapshot {
+  readonly job: JobFields;
+  readonly operations: readonly ReleasedOperation[];
+}
+
+export interface ReleaseSummary {
+  readonly id: string;
+  readonly jobId: string;
+  readonly revision: number;
+  readonly state: ReleaseState;
+  readonly requestedBy: string;
+  readonly requestedById: string;
+  readonly requestedAt: string;
+  readonly requestNote: string;
+  readonly decidedBy: string | null;
+  readonly decidedAt: string | null;
+  readonly reason: string | null;
+  readonly revisionReason: string | null;
+}
+
+/** What changed in one operation against the last release. */
+export interface OperationDifference {
+  readonly operationId: string;
+  readonly name: string;
+  readonly kind: 'added' | 'removed' | 'changed';
+  readonly differences: readonly Difference[];
+}
+
+export interface Release extends ReleaseSummary {
+  readonly snapshot: ReleaseSnapshot;
+  /** Against the release before; null when there is none. */
+  readonly differences: readonly OperationDifference[] | null;
+  readonly comparedWith: number | null;
+}
+
+/** What the approver ticks before the button works. */
+export const RELEASE_CHECKS = [
+  { id: 'limits', text: 'I have read every limit that is over, tight or unproven.' },
+  { id: 'assumptions', text: 'I accept what is assumed, or it is measured at the first piece.' },
+  { id: 'cautions', text: 'The cautions fit this shop, its rules and its people.' },
+] as const;
+
+export const releaseRequestSchema = yup
+  .object({ note: yup.string().strict().defined().max(2000) })
+  .noUnknown()
+  .required();
+
+export const decisionSchema = yup
+  .object({
+    decision: yup.string().strict().oneOf(['release', 'return']).required(),
+    reason: yup
+      .string()
+      .strict()
+      .defined()
+      .max(2000)
+      .when('decision', {
+        is: 'return',
+        then: (s) => s.trim().min(3, 'reason must say why it goes back, 3 characters or more'),
+      }),
+    checks: yup.array().of(yup.string().strict().required()).required(),
+  })
+  .noUnknown()
+  .required();
+export type Decision = yup.InferType<typeof decisionSchema>;
