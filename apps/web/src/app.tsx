@@ -1,0 +1,64 @@
+import { lazy, type ReactNode, Suspense } from 'react';
+import { createBrowserRouter, Outlet } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
+import { Toaster } from 'sonner';
+import { SWRConfig } from 'swr';
+import { useSession } from './api/hooks.ts';
+import { ActionsProvider } from './frame/actions.tsx';
+import { Frame } from './frame/frame.tsx';
+import { PreferencesProvider } from './frame/preferences.tsx';
+import { Failed, Loading } from './parts/page-states.tsx';
+import { Desk } from './desk/desk.tsx';
+import { SignIn } from './sign-in/sign-in.tsx';
+import { NotHere } from './frame/not-here.tsx';
+
+const page = (load: () => Promise<{ default: () => ReactNode }>, what: string): ReactNode => {
+  const Page = lazy(load);
+  return (
+    <Suspense fallback={<Loading what={what} />}>
+      <Page />
+    </Suspense>
+  );
+};
+
+/** Everything behind the sign-in. */
+function SignedIn() {
+  const { data, error, mutate } = useSession();
+  if (error) return <Failed what="the session" message={error.message} retry={() => void mutate()} />;
+  if (!data) return <Loading what="the session" />;
+  if (!data.person) return <SignIn demo={data.demo} />;
+  return (
+    <Frame person={data.person}>
+      <Outlet />
+    </Frame>
+  );
+}
+
+const router = createBrowserRouter([
+  {
+    element: <SignedIn />,
+    errorElement: <NotHere broken />,
+    children: [
+      { path: '/', element: <Desk /> },
+      { path: '/jobs/:job', element: page(() => import('./route/route-page.tsx'), 'the route') },
+      { path: '/jobs/:job/ops/:op', element: page(() => import('./bench/bench.tsx'), 'the bench') },
+      { path: '/jobs/:job/release', element: page(() => import('./release/release-page.tsx'), 'the release') },
+      { path: '/jobs/:job/floor', element: page(() => import('./floor/floor-page.tsx'), 'the sheet') },
+      { path: '/crib/:kind?', element: page(() => import('./crib/crib-page.tsx'), 'the crib') },
+      { path: '*', element: <NotHere /> },
+    ],
+  },
+]);
+
+export function App() {
+  return (
+    <PreferencesProvider>
+      <SWRConfig value={{ errorRetryInterval: 4000, keepPreviousData: true }}>
+        <ActionsProvider>
+          <RouterProvider router={router} />
+          <Toaster position="bottom-center" toastOptions={{ className: 'font-sans' }} />
+        </ActionsProvider>
+      </SWRConfig>
+    </PreferencesProvider>
+  );
+}

@@ -1,0 +1,256 @@
+import { evaluate, InputError, type Operation, type Parameter, type Remedy, setParameter, describeProblem } from '@burl/core';
+import { type JobDetail, type JobOperation, mayEdit, type Variant } from '@burl/contract';
+import { Redo2, Undo2 } from 'lucide-react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useParams } from 'react-router';
+import { toast } from 'sonner';
+import useSWR from 'swr';
+import { call, messageOf } from '../api/client.ts';
+import { refreshJob, useCrib, useJob, useSession } from '../api/hooks.ts';
+import { type Action, useOffer } from '../frame/actions.tsx';
+import { Crumbs } from '../frame/crumbs.tsx';
+import { Button } from '../parts/button.tsx';
+import { Failed, Loading } from '../parts/page-states.tsx';
+import type { Crib } from '@burl/contract';
+import { contextOf } from '../work/context.ts';
+import { judge } from '../work/judgement.ts';
+import { useRemedies } from '../work/use-remedies.ts';
+import { ConflictDialog } from './conflict-dialog.tsx';
+import { ElevationView } from './elevation-view.tsx';
+import { Given } from './given.tsx';
+import { Governing } from './governing.tsx';
+import { HoleSection } from './hole-section.tsx';
+import { Ladder } from './ladder.tsx';
+import { Numbers } from './numbers.tsx';
+import { Parameters } from './parameters.tsx';
+import { PlanView } from './plan-view.tsx';
+import { Stations } from './stations.tsx';
+import { type SaveState, useOperation } from './use-operation.ts';
+import { Variants } from './variants.tsx';
+
+const SpindleChart = lazy(() => import('./spindle-chart.tsx'));
+
+function saveWord(save: SaveState): string {
+  switch (save.is) {
+    case 'saved':
+      return save.at ? `saved ${save.at.toTimeString().slice(0, 5)}` : 'saved';
+    case 'unsaved':
+      return 'not saved yet';
+    case 'saving':
+      return 'saving';
+    case 'conflict':
+      return 'two versions';
+    default:
+      return save.is === 'offline' ? 'waiting for the line' : 'not saved';
+  }
+}
+
+/** Tells the server that one is here, and shows who else is. */
+function usePresence(operationId: string): readonly string[] {
+  const { data } = useSWR(`presence/${operationId}`, () => call<{ others: string[] }>('PUT', `/api/operations/${operationId}/presence`), {
+    refreshInterval: 10_000,
+  });
+  return data?.others ?? [];
+}
+
+export default function Bench() {
+  const { job: jobId = '', op: opId = '' } = useParams();
+  const { data: detail, error, mutate } = useJob(jobId);
+  const { data: crib, error: cribError, mutate: again } = useCrib();
+  if (error && !detail) return <Failed what="the job" message={error.message} retry={() => void mutate()} />;
+  if (cribError && !crib) return <Failed what="the crib" message={cribError.message} retry={() => void again()} />;
+  if (!detail || !crib) return <Loading what="the bench" />;
+  const operation = detail.setups.flatMap((s) => s.operations).find((o) => o.id === opId);
+  const variant = operation?.variants.find((v) => v.label === operation.selected) ?? operation?.variants[0];
+  if (!operation || !variant) return <Failed what="the operation" message="It is not part of this job (any more)." />;
+  return <Workplace key={variant.id} detail={detail} crib={crib} operation={operation} variant={variant} />;
+}
+
+function Workplace({ detail, crib, operation, variant }: { detail: JobDetail; crib: Crib; operation: JobOperation; variant: Variant }) {
+  const { job } = detail;
+  const { data: session } = useSession();
+  const allowed = session?.person ? mayEdit(session.person.role) : false;
+  const readOnly = !allowed || job.status !== 'draft';
+  const others = usePresence(operation.id);
+  const possible = useCallback((op: Operation) => judge(op, contextOf(crib, op, job.quantity)).evaluation !== null, [crib, job.quantity]);
+  const editing = useOperation(variant, possible, readOnly);
+  const { op, save, set } = editing;
+
+  const [preview, setPreview] = useState<Remedy | null>(null);
+  const [opened, setOpened] = useState<string | null>(null);
+  const shownOp = preview?.operation ?? op;
+  const context = useMemo(() => contextOf(crib, shownOp, job.quantity), [crib, shownOp, job.quantity]);
+  const { evaluation: fresh, problems } = useMemo(() => judge(shownOp, context), [shownOp, context]);
+  const present = useMemo(() => judge(op, contextOf(crib, op, job.quantity)).evaluation, [op, crib, job.quantity]);
+
+  // While the input is impossible the last good drawing stays, dimmed.
+  const [lastGood, setLastGood] = useState<{ op: Operation; evaluation: ReturnType<typeof evaluate> } | null>(null);
+  useEffect(() => {
+    if (fresh) setLastGood({ op: shownOp, evaluation: fresh });
+  }, [fresh, shownOp]);
+  const drawn = fresh ? { op: shownOp, evaluation: fresh } : lastGood;
+  const drawnContext = useMemo(() => (drawn ? contextOf(crib, drawn.op, job.quantity) : null), [crib, drawn, job.quantity]);
+
+  const focus = opened && present?.limits.some((l) => l.id === opened && l.state !== 'clear') ? opened : (present?.governing ?? null);
+  const holders = useMemo(() => crib.holders.map((h) => h.document), [crib]);
+  const searchContext = useMemo(() => contextOf(crib, op, job.quantity), [crib, op, job.quantity]);
+  const wanted = focus && present?.limits.find((l) => l.id === focus)?.state !== 'clear' ? focus : null;
+  const { remedies, stale } = useRemedies(op, searchContext, wanted, holders);
+
+  const parameter = useCallback(
+    (key: Parameter, value: number, gesture?: string) => {
+      const at = contextOf(crib, op, job.quantity);
+      if (!at) return;
+      try {
+        set(setParameter(op, at, key, value), gesture);
+      } catch (e) {
+        if (!(e instanceof InputError)) throw e;
+        toast.error(e.problems.map(describeProblem).join('; '));
+      }
+    },
+    [crib, op, job.quantity, set],
+  );
+  const stickOut = (mm: number) => set({ ...op, tooling: { ...op.tooling, stickOutMm: mm } }, 'stick-out');
+  const pin = (key: string) => set({ ...op, pins: op.pins.includes(key) ? op.pins.filter((k) => k !== key) : [...op.pins, key] });
+  const apply = (r: Remedy) => {
+    setPreview(null);
+    setOpened(null);
+    set(r.operation);
+  };
+
+  const latest = useRef(editing);
+  latest.current = editing;
+  const actions = useMemo<Action[]>(
+    () => [
+      { id: 'undo', label: 'Undo', keys: 'Ctrl Z', run: () => latest.current.undo() },
+      { id: 'redo', label: 'Redo', keys: 'Ctrl Shift Z', run: () => latest.current.redo() },
+    ],
+    [],
+  );
+  useOffer('bench', actions);
+  useHotkeys('ctrl+z, meta+z', () => latest.current.undo(), { preventDefault: true });
+  useHotkeys('ctrl+shift+z, meta+shift+z, ctrl+y', () => latest.current.redo(), { preventDefault: true });
+
+  // The desk and the route show what was saved here.
+  const savedAt = save.is === 'saved' ? save.at : null;
+  useEffect(() => {
+    if (savedAt) void refreshJob(job.id);
+  }, [savedAt, job.id]);
+
+  const trail = [{ label: job.number, to: `/jobs/${job.id}` }, { label: operation.name }];
+  return (
+    <div className="flex h-full flex-col gap-2 p-3">
+      <Crumbs trail={trail} />
+      <h1 className="sr-only">
+        {operation.name}, {job.number} {job.part}
+      </h1>
+      <div className="flex items-start gap-2">
+        <div className="min-w-0 flex-1">
+          <Stations detail={detail} crib={crib} current={operation.id} />
+        </div>
+        <div className="flex items-center gap-1">
+          <Variants operation={operation} jobId={job.id} readOnly={readOnly} />
+          <Button look="quiet" aria-label="Undo" disabled={!editing.canUndo} onClick={editing.undo}>
+            <Undo2 size={16} aria-hidden="true" />
+          </Button>
+          <Button look="quiet" aria-label="Redo" disabled={!editing.canRedo} onClick={editing.redo}>
+            <Redo2 size={16} aria-hidden="true" />
+          </Button>
+          <span role="status" aria-label="Saving" className="w-24 text-right text-[12.5px] text-soft">
+            {readOnly ? 'read only' : saveWord(save)}
+          </span>
+          <Link to={`/jobs/${job.id}/release`} className="rounded-md border border-accent bg-accent px-3 py-1.5 font-semibold whitespace-nowrap text-on-accent">
+            {job.status === 'draft' ? 'Ask for release' : 'Release'}
+          </Link>
+        </div>
+      </div>
+      {job.status !== 'draft' && (
+        <p role="note" className="rounded-md border border-line bg-card px-3 py-1.5">
+          {job.status === 'requested' ? 'Release was asked for; the numbers are held still until it is decided or withdrawn.' : `Revision ${job.revision} is released and locked. Open the next revision on the release page to change something.`}
+        </p>
+      )}
+      {others.length > 0 && (
+        <p role="status" className="rounded-md border border-tight bg-card px-3 py-1.5">
+          {others.join(' and ')} {others.length === 1 ? 'is' : 'are'} in this operation too. Whoever saves second is asked which version to keep.
+        </p>
+      )}
+      {(save.is === 'refused' || save.is === 'offline') && (
+        <p role="alert" className="rounded-md border border-over bg-card px-3 py-1.5">
+          {save.message}
+        </p>
+      )}
+      {problems.length > 0 && (
+        <div role="alert" className="rounded-md border border-over bg-card px-3 py-1.5">
+          <span className="font-semibold">This cannot be cut as entered; it is not saved.</span>
+          <ul className="list-inside list-disc">
+            {problems.map((p) => (
+              <li key={p.field}>{describeProblem(p)}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {preview && (
+        <p role="status" className="rounded-md border border-accent bg-accent-soft px-3 py-1.5">
+          Preview: what changes is tinted. Apply it beside the limit, or go back.
+        </p>
+      )}
+      {drawn && drawnContext && context ? (
+        <div className={`grid min-h-0 flex-1 grid-cols-[216px_minmax(0,1fr)_318px] gap-2.5 max-[1100px]:grid-cols-[190px_minmax(0,1fr)_284px] max-[900px]:grid-cols-1 ${fresh ? '' : 'opacity-60'}`}>
+          <section aria-label="Given" className="min-w-0">
+            <Given op={op} context={contextOf(crib, op, job.quantity) ?? context} crib={crib} evaluation={present} readOnly={readOnly || preview !== null} onChange={set} />
+          </section>
+          <div className="flex min-w-0 flex-col gap-2.5">
+            <section aria-label="The cut" className="grid grid-cols-[9fr_8fr] overflow-hidden rounded-lg border border-line bg-card">
+              {drawn.op.kind === 'milling' ? (
+                <>
+                  <div className="border-r border-line">
+                    <PlanView op={drawn.op} context={drawnContext} evaluation={drawn.evaluation} readOnly={readOnly || preview !== null} onWidth={(v) => parameter('ae', v, 'ae')} />
+                  </div>
+                  <ElevationView op={drawn.op} context={drawnContext} evaluation={drawn.evaluation} readOnly={readOnly || preview !== null} onDepth={(v) => parameter('ap', v, 'ap')} onStickOut={stickOut} />
+                </>
+              ) : (
+                <div className="col-span-2">
+                  <HoleSection op={drawn.op} context={drawnContext} evaluation={drawn.evaluation} readOnly={readOnly || preview !== null} onStickOut={stickOut} />
+                </div>
+              )}
+            </section>
+            <Parameters op={drawn.op} evaluation={drawn.evaluation} compared={preview ? present : null} readOnly={readOnly || preview !== null} onSet={parameter} onPin={pin} />
+            <Numbers op={drawn.op} evaluation={drawn.evaluation} />
+            <section aria-label="Power and torque" className="flex min-h-64 flex-1 flex-col rounded-lg border border-line bg-card p-2.5">
+              <Suspense fallback={<Loading what="the chart" />}>
+                <SpindleChart evaluation={drawn.evaluation} context={drawnContext} readOnly={readOnly || preview !== null} onSpeed={(rpm) => parameter('n', rpm, 'n')} />
+              </Suspense>
+            </section>
+          </div>
+          <aside aria-label="What limits it" className="min-w-0 space-y-2.5">
+            {present && focus && (
+              <Governing
+                evaluation={preview ? drawn.evaluation : present}
+                limitId={focus}
+                remedies={remedies}
+                stale={stale}
+                previewing={preview?.id ?? null}
+                readOnly={readOnly}
+                onPreview={setPreview}
+                onApply={apply}
+              />
+            )}
+            <Ladder evaluation={drawn.evaluation} opened={opened} onOpen={setOpened} />
+            <section aria-label="Cautions" className="rounded-lg border border-line bg-card p-3">
+              <h2 className="mb-1">Cautions</h2>
+              <ul className="list-outside list-disc space-y-1 pl-4 text-[13px]">
+                {drawn.evaluation.cautions.map((c) => (
+                  <li key={c}>{c}</li>
+                ))}
+              </ul>
+            </section>
+          </aside>
+        </div>
+      ) : (
+        <Failed what="the cut" message={problems.map(describeProblem).join('; ') || messageOf('the crib lacks an entry this operation names')} />
+      )}
+      {save.is === 'conflict' && <ConflictDialog mine={op} theirs={save.theirs} onSettle={editing.settle} />}
+    </div>
+  );
+}

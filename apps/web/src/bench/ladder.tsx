@@ -1,0 +1,87 @@
+import { type Evaluation, formatMeasure, LIMIT_GROUPS, type LimitResult, speak } from '@burl/core';
+import { ChevronDown } from 'lucide-react';
+import { useSystem } from '../frame/preferences.tsx';
+import { StateMark } from '../parts/state-mark.tsx';
+import { WhyBody } from '../parts/why.tsx';
+
+/** Share of the bar's width that stands for the whole allowance. */
+const FULL = 72;
+
+function Bar({ limit }: { limit: LimitResult }) {
+  const { share } = limit;
+  if (!share) return <span className="h-2.5 rounded-sm border border-dashed border-line" />;
+  const at = (v: number): number => Math.min(100, v * FULL);
+  const hatch = limit.state === 'unproven' || limit.state === 'tight';
+  return (
+    <span className="relative block h-2.5 overflow-hidden rounded-sm bg-paper">
+      <span
+        className="absolute inset-y-0 left-0"
+        style={{
+          width: `${at(share.value)}%`,
+          background: hatch
+            ? `repeating-linear-gradient(115deg, var(--${limit.state}) 0 4px, color-mix(in srgb, var(--${limit.state}) 62%, transparent) 4px 7px)`
+            : `var(--${limit.state})`,
+        }}
+      />
+      <span className="absolute top-[3px] h-1 bg-ink/55" style={{ left: `${at(share.low)}%`, width: `${Math.max(0.5, at(share.high) - at(share.low))}%` }} />
+      <span className="absolute inset-y-0 w-px bg-ink" style={{ left: `${FULL}%` }} />
+    </span>
+  );
+}
+
+function Rung({ limit, evaluation, open, onToggle }: { limit: LimitResult; evaluation: Evaluation; open: boolean; onToggle: () => void }) {
+  const system = useSystem();
+  return (
+    <li>
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={onToggle}
+        className="grid w-full grid-cols-[14px_minmax(0,1fr)_84px_44px_12px] items-center gap-1.5 rounded px-1 py-[3px] text-left hover:bg-accent-soft"
+      >
+        <StateMark state={limit.state} size={13} />
+        <span className="truncate" title={limit.name}>
+          {limit.name}
+          <span className="sr-only">: {limit.state}</span>
+        </span>
+        <Bar limit={limit} />
+        <span className="text-right text-[12.5px]">{limit.share ? `${Math.min(999, limit.share.value * 100).toFixed(0)} %` : limit.state === 'clear' ? 'yes' : limit.state === 'unproven' ? '?' : 'no'}</span>
+        <ChevronDown size={12} aria-hidden="true" className={`text-soft ${open ? 'rotate-180' : ''}`} />
+      </button>
+      {open && (
+        <div className="mb-2 ml-5 border-l-2 border-line pl-2">
+          <p className="mb-1">{speak(limit.why, system)}</p>
+          {limit.allowed && (
+            <p className="mb-1 text-soft">
+              Allowed {formatMeasure(limit.allowed.value, limit.allowed.unit, system)}: {limit.allowed.from}.
+            </p>
+          )}
+          <WhyBody what={limit} band={limit.predicted} unit={limit.predicted?.unit ?? null} sources={evaluation.sources} />
+        </div>
+      )}
+    </li>
+  );
+}
+
+/** All limits in their fixed order; a bar shows the share used with its band, the line is the allowance. */
+export function Ladder({ evaluation, opened, onOpen }: { evaluation: Evaluation; opened: string | null; onOpen: (id: string | null) => void }) {
+  const groups = LIMIT_GROUPS.map((g) => ({ group: g, limits: evaluation.limits.filter((l) => l.group === g) })).filter((g) => g.limits.length);
+  return (
+    <section aria-label="Limits" className="rounded-lg border border-line bg-card p-2">
+      <div className="mb-1 flex justify-between px-1">
+        <h2>Limits</h2>
+        <span className="text-[12.5px] text-soft">share of what is allowed</span>
+      </div>
+      {groups.map(({ group, limits }) => (
+        <div key={group}>
+          <h3 className="mt-1 px-1 text-[12.5px] text-soft first-letter:uppercase">{group}</h3>
+          <ul>
+            {limits.map((l) => (
+              <Rung key={l.id} limit={l} evaluation={evaluation} open={opened === l.id} onToggle={() => onOpen(opened === l.id ? null : l.id)} />
+            ))}
+          </ul>
+        </div>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,25 @@
+import { type Evaluation, formatMeasure, type Operation } from '@burl/core';
+import { useSystem } from '../frame/preferences.tsx';
+import { Why } from '../parts/why.tsx';
+
+const MILLING = ['hm', 'F', 'P', 'M', 'lean', 'T', 't'];
+const DRILLING = ['depth', 'pecks', 'Q', 'Ff', 'M', 'P', 'p', 'T', 't'];
+
+/** What follows from the parameters, each with its band and its reasons. */
+export function Numbers({ op, evaluation }: { op: Operation; evaluation: Evaluation }) {
+  const system = useSystem();
+  const keys = op.kind === 'milling' ? MILLING : DRILLING;
+  return (
+    <section aria-label="What follows" className="flex flex-wrap gap-x-4 gap-y-1 rounded-lg border border-line bg-card px-3 py-1.5">
+      {evaluation.numbers
+        .filter((q) => keys.includes(q.key))
+        .map((q) => (
+          <span key={q.key} className="inline-flex items-center gap-1 whitespace-nowrap">
+            <span className="text-[12.5px] text-soft">{q.name}</span>
+            <span className="font-semibold">{formatMeasure(q.value, q.unit, system)}</span>
+            <Why name={q.name} what={q} band={q} unit={q.unit} sources={evaluation.sources} />
+          </span>
+        ))}
+    </section>
+  );
+}

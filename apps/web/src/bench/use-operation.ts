@@ -1,0 +1,109 @@
+import type { Operation } from '@burl/core';
+import type { Variant } from '@burl/contract';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { ApiError, call, messageOf } from '../api/client.ts';
+import { begin, change, type History, redo, undo } from './history.ts';
+
+export type SaveState =
+  | { readonly is: 'saved'; readonly at: Date | null }
+  | { readonly is: 'unsaved' | 'saving' }
+  | { readonly is: 'refused' | 'offline'; readonly message: string }
+  | { readonly is: 'conflict'; readonly theirs: Variant };
+
+export interface Editing {
+  readonly op: Operation;
+  readonly save: SaveState;
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
+  /** `gesture` joins quick changes of one drag into one undo step. */
+  readonly set: (next: Operation, gesture?: string) => void;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  /** Ends a conflict: keep what is here, or take what was saved meanwhile. */
+  readonly settle: (keep: 'mine' | 'theirs') => void;
+}
+
+const REST_MS = 600;
+const RETRY_MS = 5000;
+
+/**
+ * Editing one variant: undo history here, autosave there. A save that is refused as stale stops and keeps both
+ * versions until a person chooses; one that finds no server is tried again. An impossible operation is not sent:
+ * `valid` says whether it may be.
+ */
+export function useOperation(variant: Variant, valid: (op: Operation) => boolean, readOnly: boolean): Editing {
+  const [history, setHistory] = useState<History<Operation>>(() => begin(variant.document));
+  const [save, setSave] = useState<SaveState>({ is: 'saved', at: null });
+  const [base, setBase] = useState({ version: variant.version, document: variant.document });
+  const sending = useRef(false);
+  const op = history.present;
+  const blocked = save.is === 'conflict';
+
+  useEffect(() => {
+    if (readOnly || blocked || op === base.document || !valid(op)) return;
+    const send = async (): Promise<void> => {
+      if (sending.current) return;
+      sending.current = true;
+      setSave({ is: 'saving' });
+      try {
+        const saved = await call<Variant>('PUT', `/api/variants/${variant.id}`, { document: op, version: base.version });
+        setSave({ is: 'saved', at: new Date() });
+        setBase({ version: saved.version, document: op });
+      } catch (error) {
+        if (error instanceof ApiError && error.status === 409) setSave({ is: 'conflict', theirs: error.current as Variant });
+        else if (error instanceof ApiError && (error.status === 0 || error.status === 503)) {
+          setSave({ is: 'offline', message: error.message });
+        } else setSave({ is: 'refused', message: messageOf(error) });
+      } finally {
+        sending.current = false;
+      }
+    };
+    const wait = setTimeout(() => void send(), REST_MS);
+    const again = setInterval(() => void send(), RETRY_MS);
+    const back = () => void send();
+    addEventListener('online', back);
+    return () => {
+      clearTimeout(wait);
+      clearInterval(again);
+      removeEventListener('online', back);
+    };
+  }, [op, base, blocked, readOnly, valid, variant.id]);
+
+  // Leaving with unsent work is asked about once.
+  const pending = op !== base.document;
+  useEffect(() => {
+    if (!pending || readOnly) return;
+    const ask = (e: BeforeUnloadEvent) => e.preventDefault();
+    addEventListener('beforeunload', ask);
+    return () => removeEventListener('beforeunload', ask);
+  }, [pending, readOnly]);
+
+  const set = useCallback((next: Operation, gesture?: string) => {
+    setHistory((h) => change(h, next, gesture ?? null, Date.now()));
+    setSave((s) => (s.is === 'conflict' ? s : { is: 'unsaved' }));
+  }, []);
+  const goBack = useCallback(() => setHistory(undo), []);
+  const goForth = useCallback(() => setHistory(redo), []);
+  const settle = useCallback(
+    (keep: 'mine' | 'theirs') => {
+      if (save.is !== 'conflict') return;
+      const { theirs } = save;
+      setBase({ version: theirs.version, document: theirs.document });
+      // Taking theirs is a step like any other: undo brings mine back.
+      if (keep === 'theirs') setHistory((h) => change(h, theirs.document, null, Date.now()));
+      setSave(keep === 'theirs' ? { is: 'saved', at: new Date() } : { is: 'unsaved' });
+    },
+    [save],
+  );
+
+  return {
+    op,
+    save: !pending && save.is === 'unsaved' ? { is: 'saved', at: null } : save,
+    canUndo: !readOnly && history.past.length > 0,
+    canRedo: !readOnly && history.future.length > 0,
+    set,
+    undo: goBack,
+    redo: goForth,
+    settle,
+  };
+}

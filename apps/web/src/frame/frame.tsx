@@ -1,0 +1,132 @@
+import type { Person } from '@burl/contract';
+import { Keyboard, LogOut, Moon, Search, Sun } from 'lucide-react';
+import { type ReactNode, useEffect, useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, NavLink, useNavigate } from 'react-router';
+import { mutate } from 'swr';
+import { call } from '../api/client.ts';
+import { type Action, useOffer } from './actions.tsx';
+import { CommandPalette } from './command-palette.tsx';
+import { KeyboardHelp } from './keyboard-help.tsx';
+import { usePreferences } from './preferences.tsx';
+
+function useOnline(): boolean {
+  const [online, setOnline] = useState(navigator.onLine);
+  useEffect(() => {
+    const update = () => setOnline(navigator.onLine);
+    addEventListener('online', update);
+    addEventListener('offline', update);
+    return () => {
+      removeEventListener('online', update);
+      removeEventListener('offline', update);
+    };
+  }, []);
+  return online;
+}
+
+async function signOut(): Promise<void> {
+  await call('DELETE', '/api/session').catch(() => undefined);
+  await mutate(() => true, undefined, { revalidate: false });
+  await mutate('/api/session');
+}
+
+/** Around every page: where one is, what one can do, units, theme, who one is. */
+export function Frame({ person, children }: { person: Person; children: ReactNode }) {
+  const { system, setSystem, theme, setTheme } = usePreferences();
+  const [palette, setPalette] = useState(false);
+  const [help, setHelp] = useState(false);
+  const navigate = useNavigate();
+  const online = useOnline();
+  useHotkeys('ctrl+k, meta+k', () => setPalette(true), { preventDefault: true, enableOnFormTags: true });
+  useHotkeys('shift+slash', () => setHelp(true));
+  useHotkeys('alt+u', () => setSystem(system === 'metric' ? 'inch' : 'metric'), { preventDefault: true, enableOnFormTags: true });
+
+  const actions = useMemo<Action[]>(
+    () => [
+      { id: 'desk', label: 'Go to the desk', run: () => void navigate('/') },
+      { id: 'crib', label: 'Go to the crib', run: () => void navigate('/crib') },
+      {
+        id: 'units',
+        label: system === 'metric' ? 'Show inch' : 'Show metric',
+        keys: 'Alt U',
+        run: () => setSystem(system === 'metric' ? 'inch' : 'metric'),
+      },
+      { id: 'theme', label: theme === 'light' ? 'Dark page' : 'Light page', run: () => setTheme(theme === 'light' ? 'dark' : 'light') },
+      { id: 'palette', label: 'Find or do something', keys: 'Ctrl K', run: () => setPalette(true) },
+      { id: 'help', label: 'What the keyboard does', keys: '?', run: () => setHelp(true) },
+      { id: 'sign-out', label: 'Sign out', run: () => void signOut() },
+    ],
+    [navigate, setSystem, setTheme, system, theme],
+  );
+  useOffer('frame', actions);
+
+  const unit = (value: 'metric' | 'inch', label: string) => (
+    <button
+      type="button"
+      aria-pressed={system === value}
+      onClick={() => setSystem(value)}
+      className={`px-2.5 py-1 font-semibold ${system === value ? 'bg-accent text-on-accent' : 'bg-card text-ink hover:bg-accent-soft'}`}
+    >
+      {label}
+    </button>
+  );
+  const place = ({ isActive }: { isActive: boolean }) =>
+    `rounded px-2 py-1 ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : 'text-soft hover:text-ink'}`;
+
+  return (
+    <div className="flex min-h-full flex-col">
+      <a href="#content" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2">
+        Skip to the page
+      </a>
+      <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b border-line bg-card px-3">
+        <Link to="/" className="flex items-center gap-2 text-lg font-bold" aria-label="Burl, to the desk">
+          <img src="/mark.svg" alt="" width={24} height={24} />
+          Burl
+        </Link>
+        <nav aria-label="Places" className="flex gap-1">
+          <NavLink to="/" end className={place}>
+            Desk
+          </NavLink>
+          <NavLink to="/crib" className={place}>
+            Crib
+          </NavLink>
+        </nav>
+        <div id="crumbs" className="min-w-0 flex-1 truncate" />
+        <button
+          type="button"
+          onClick={() => setPalette(true)}
+          className="flex min-h-8 items-center gap-2 rounded-md border border-line bg-paper px-2.5 text-soft hover:text-ink"
+        >
+          <Search size={14} aria-hidden="true" /> Find or do <kbd className="text-[12px]">Ctrl K</kbd>
+        </button>
+        <div role="group" aria-label="Units" className="flex overflow-hidden rounded-md border border-line">
+          {unit('metric', 'mm')}
+          {unit('inch', 'inch')}
+        </div>
+        <button type="button" aria-label={theme === 'light' ? 'Dark page' : 'Light page'} className="rounded p-1.5 hover:bg-accent-soft" onClick={() => setTheme(theme === 'light' ? 'dark' : 'light')}>
+          {theme === 'light' ? <Moon size={17} aria-hidden="true" /> : <Sun size={17} aria-hidden="true" />}
+        </button>
+        <button type="button" aria-label="What the keyboard does" className="rounded p-1.5 hover:bg-accent-soft" onClick={() => setHelp(true)}>
+          <Keyboard size={17} aria-hidden="true" />
+        </button>
+        <span className="hidden text-right leading-tight lg:block">
+          <span className="block font-semibold">{person.name}</span>
+          <span className="block text-[12px] text-soft">{person.role}</span>
+        </span>
+        <button type="button" aria-label="Sign out" className="rounded p-1.5 hover:bg-accent-soft" onClick={() => void signOut()}>
+          <LogOut size={17} aria-hidden="true" />
+        </button>
+      </header>
+      {!online && (
+        <div role="status" className="bg-tight px-3 py-1 text-paper">
+          No network. You can go on; what you change is sent when the line is back.
+        </div>
+      )}
+      <main id="content" className="min-h-0 flex-1">
+        {children}
+      </main>
+      <CommandPalette open={palette} onClose={() => setPalette(false)} />
+      <KeyboardHelp open={help} onClose={() => setHelp(false)} />
+    </div>
+  );
+}

@@ -1,0 +1,33 @@
+import { type ReactNode, useId } from 'react';
+
+export const FIELD_LOOK =
+  'w-full min-h-9 rounded-md border border-line bg-raised px-2 py-1 text-ink aria-[invalid=true]:border-over';
+
+/** A labelled field with its error below, tied together for assistive technology. */
+export function Field({
+  label,
+  error,
+  hint,
+  children,
+}: {
+  label: string;
+  error?: string | undefined;
+  hint?: string;
+  children: (props: { id: string; 'aria-invalid': boolean; 'aria-describedby': string | undefined }) => ReactNode;
+}) {
+  const id = useId();
+  const note = error ?? hint;
+  return (
+    <div>
+      <label htmlFor={id} className="mb-0.5 block text-[13px] font-semibold">
+        {label}
+      </label>
+      {children({ id, 'aria-invalid': Boolean(error), 'aria-describedby': note ? `${id}-note` : undefined })}
+      {note && (
+        <p id={`${id}-note`} className={`mt-0.5 text-[12.5px] ${error ? 'text-over' : 'text-soft'}`} role={error ? 'alert' : undefined}>
+          {note}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,78 @@
+import { formatNumber, fromShown, toShown, type Unit, UNITS } from '@burl/core';
+import { type InputHTMLAttributes, useState } from 'react';
+import { useSystem } from '../frame/preferences.tsx';
+
+const parse = (text: string): number => Number(text.replace(/[\s\u2009]/g, '').replace(',', '.'));
+
+/**
+ * A number in the shown unit, kept in the core's. Enter or leaving the field takes it, Escape puts it back,
+ * arrows move it by about a hundredth (with Shift a tenth). What cannot be read is not taken.
+ */
+export function NumberInput({
+  value,
+  unit,
+  onTake,
+  allowEmpty = false,
+  ...rest
+}: {
+  value: number | null;
+  unit: Unit;
+  onTake: (value: number | null) => void;
+  allowEmpty?: boolean;
+} & Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'>) {
+  const system = useSystem();
+  const [draft, setDraft] = useState<string | null>(null);
+  const shown = value === null ? '' : formatNumber(value, unit, system);
+  const bad = draft !== null && draft.trim() !== '' && !Number.isFinite(parse(draft));
+
+  function take(): void {
+    if (draft === null) return;
+    setDraft(null);
+    if (draft.trim() === '') {
+      if (allowEmpty && value !== null) onTake(null);
+      return;
+    }
+    const number = parse(draft);
+    if (!Number.isFinite(number) || draft === shown) return;
+    onTake(fromShown(number, unit, system));
+  }
+
+  function nudge(sign: 1 | -1, coarse: boolean): void {
+    const now = draft === null ? (value ?? 0) : fromShown(parse(draft), unit, system);
+    if (!Number.isFinite(now) || now === 0) return;
+    const step = 10 ** (Math.floor(Math.log10(Math.abs(toShown(now, unit, system)))) - (coarse ? 0 : 1));
+    const next = Number((Math.round(toShown(now, unit, system) / step) * step + sign * step).toPrecision(6));
+    if (next <= 0) return;
+    setDraft(null);
+    onTake(fromShown(next, unit, system));
+  }
+
+  return (
+    <input
+      inputMode="decimal"
+      autoComplete="off"
+      {...rest}
+      aria-invalid={bad || rest['aria-invalid'] || undefined}
+      title={UNITS[unit][system].label}
+      value={draft ?? shown}
+      onFocus={(e) => e.currentTarget.select()}
+      onChange={(e) => setDraft(e.target.value)}
+      onBlur={take}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') {
+          // A form around must not be sent by the Enter that takes a number.
+          e.preventDefault();
+          take();
+        }
+        if (e.key === 'Escape' && draft !== null) {
+          e.stopPropagation();
+          setDraft(null);
+        }
+        if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
+          e.preventDefault();
+          nudge(e.key === 'ArrowUp' ? 1 : -1, e.shiftKey);
+        }
+      }}
+    />
+  );
+}

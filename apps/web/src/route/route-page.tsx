@@ -1,0 +1,258 @@
+import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { arrayMove, SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import type { Evaluation } from '@burl/core';
+import { type Crib, type JobDetail, type JobOperation, mayEdit, type Setup } from '@burl/contract';
+import { Download, GripVertical, Plus, Trash2 } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useNavigate, useParams } from 'react-router';
+import { toast } from 'sonner';
+import { call, messageOf } from '../api/client.ts';
+import { refreshJob, useCrib, useEvents, useJob, useSession } from '../api/hooks.ts';
+import { type Action, useOffer } from '../frame/actions.tsx';
+import { Crumbs } from '../frame/crumbs.tsx';
+import { Button } from '../parts/button.tsx';
+import { Failed, Loading } from '../parts/page-states.tsx';
+import { StateWord } from '../parts/state-mark.tsx';
+import { contextOf } from '../work/context.ts';
+import { judge } from '../work/judgement.ts';
+import { NewOperationDialog } from './new-operation-dialog.tsx';
+
+interface Judged {
+  readonly operation: JobOperation;
+  readonly evaluation: Evaluation | null;
+}
+
+const STATUS_WORD = { draft: 'being worked out', requested: 'release asked for', released: 'released' } as const;
+
+export default function RoutePage() {
+  const { job: jobId = '' } = useParams();
+  const { data: detail, error, mutate } = useJob(jobId);
+  const { data: crib } = useCrib();
+  if (error && !detail) return <Failed what="the job" message={error.message} retry={() => void mutate()} />;
+  if (!detail || !crib) return <Loading what="the route" />;
+  return <RouteView detail={detail} crib={crib} />;
+}
+
+function Station({ judged, number, jobId, widest, readOnly, onRemove }: { judged: Judged; number: number; jobId: string; widest: number; readOnly: boolean; onRemove: () => void }) {
+  const { operation, evaluation } = judged;
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: operation.id, disabled: readOnly });
+  const minutes = evaluation?.time.perPart ?? 0;
+  const limit = evaluation?.limits.find((l) => l.id === evaluation.governing);
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: transform ? `translateY(${transform.y}px)` : undefined, transition }}
+      className={`grid grid-cols-[28px_minmax(0,1.3fr)_minmax(0,1fr)_150px_36px] items-center gap-3 rounded-lg border bg-card p-2.5 ${isDragging ? 'z-10 border-accent shadow-lg' : 'border-line'}`}
+    >
+      <button type="button" {...attributes} {...listeners} disabled={readOnly} aria-label={`Move ${operation.name}`} className="flex size-7 touch-none items-center justify-center rounded text-soft hover:bg-accent-soft">
+        <GripVertical size={16} aria-hidden="true" />
+      </button>
+      <div className="min-w-0">
+        <Link to={`/jobs/${jobId}/ops/${operation.id}`} className="block truncate font-semibold underline-offset-2 hover:underline">
+          {number} {operation.name}
+        </Link>
+        <span className="text-[12.5px] text-soft">
+          {operation.variants.length > 1 ? `variant ${operation.selected} of ${operation.variants.length}` : 'one variant'}
+        </span>
+      </div>
+      <div className="min-w-0">
+        {evaluation ? (
+          <>
+            <StateWord state={evaluation.state} />
+            <span className="block truncate text-[12.5px] text-soft">{evaluation.state === 'clear' ? `closest: ${limit?.name}` : limit?.name}</span>
+          </>
+        ) : (
+          <span className="font-semibold text-over">needs input</span>
+        )}
+      </div>
+      <div>
+        <span className="block text-right font-semibold">{minutes.toFixed(1)} min</span>
+        <span className="block h-2 rounded-sm bg-paper">
+          <span className="block h-2 rounded-sm bg-accent" style={{ width: `${Math.max(2, (100 * minutes) / Math.max(widest, 0.01))}%` }} />
+        </span>
+      </div>
+      {!readOnly && (
+        <button type="button" aria-label={`Remove ${operation.name}`} onClick={onRemove} className="flex size-8 items-center justify-center rounded text-soft hover:bg-accent-soft hover:text-over">
+          <Trash2 size={15} aria-hidden="true" />
+        </button>
+      )}
+    </li>
+  );
+}
+
+function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
+  const { job } = detail;
+  const { data: session } = useSession();
+  const { data: events } = useEvents(job.id);
+  const navigate = useNavigate();
+  const [adding, setAdding] = useState<string | null>(null);
+  const [setups, setSetups] = useState<readonly Setup[] | null>(null);
+  const shown = setups ?? detail.setups;
+  const readOnly = job.status !== 'draft' || !session?.person || !mayEdit(session.person.role);
+  const alloy = crib.alloys.find((a) => a.id === job.alloyId)?.document;
+  const machine = crib.machines.find((m) => m.id === job.machineId)?.document;
+
+  const judged = useMemo(
+    () =>
+      new Map(
+        detail.setups
+          .flatMap((s) => s.operations)
+          .map((operation): [string, Judged] => {
+            const document = (operation.variants.find((v) => v.label === operation.selected) ?? operation.variants[0])?.document;
+            return [operation.id, { operation, evaluation: document ? judge(document, contextOf(crib, document, job.quantity)).evaluation : null }];
+          }),
+      ),
+    [detail.setups, crib, job.quantity],
+  );
+  const minutes = [...judged.values()].map((j) => j.evaluation?.time.perPart ?? 0);
+  const total = minutes.reduce((a, b) => a + b, 0);
+  const widest = Math.max(0, ...minutes);
+  const cutters = new Map<string, { name: string; edges: number }>();
+  for (const { operation, evaluation } of judged.values()) {
+    const document = operation.variants.find((v) => v.label === operation.selected)?.document;
+    const cutter = crib.cutters.find((c) => c.id === document?.tooling.cutterId)?.document;
+    if (!document || !cutter) continue;
+    const perEdge = evaluation?.featuresPerEdge?.value;
+    const edges = perEdge ? (job.quantity * document.featuresPerPart) / perEdge : 0;
+    const known = cutters.get(cutter.id);
+    cutters.set(cutter.id, { name: cutter.name, edges: (known?.edges ?? 0) + edges });
+  }
+
+  const actions = useMemo<Action[]>(
+    () => (readOnly ? [] : [{ id: 'add-operation', label: 'Add an operation', keys: 'A', run: () => setAdding(detail.setups[0]?.id ?? null) }]),
+    [readOnly, detail.setups],
+  );
+  useOffer('route', actions);
+  useHotkeys('a', () => !readOnly && setAdding(detail.setups[0]?.id ?? null), { preventDefault: true }, [readOnly, detail.setups]);
+
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+
+  async function run(work: () => Promise<unknown>): Promise<void> {
+    try {
+      await work();
+    } catch (error) {
+      toast.error(messageOf(error));
+    }
+    await refreshJob(job.id);
+    setSetups(null);
+  }
+
+  function drop({ active, over }: DragEndEvent): void {
+    if (!over || active.id === over.id) return;
+    const next = shown.map((s) => {
+      const from = s.operations.findIndex((o) => o.id === active.id);
+      const to = s.operations.findIndex((o) => o.id === over.id);
+      return from < 0 || to < 0 ? s : { ...s, operations: arrayMove([...s.operations], from, to) };
+    });
+    setSetups(next);
+    void run(() => call('PUT', `/api/jobs/${job.id}/order`, { setups: next.map((s) => ({ id: s.id, operations: s.operations.map((o) => o.id) })) }));
+  }
+
+  const remove = (o: JobOperation): Promise<void> =>
+    run(async () => {
+      await call('DELETE', `/api/operations/${o.id}`);
+      toast(`${o.name} was removed.`, {
+        action: {
+          label: 'Undo',
+          onClick: () => void run(() => call('POST', `/api/jobs/${job.id}/operations`, { setupId: o.setupId, name: o.name, document: o.variants.find((v) => v.label === o.selected)!.document })),
+        },
+      });
+    });
+
+  let number = 0;
+  return (
+    <div className="mx-auto max-w-[1400px] p-4">
+      <Crumbs trail={[{ label: job.number }]} />
+      <div className="mb-4 flex flex-wrap items-start gap-4">
+        <div className="min-w-0 flex-1">
+          <h1 className="text-xl">
+            {job.number} {job.part}
+          </h1>
+          <p className="text-soft">
+            {job.quantity} off · {alloy?.name} · {machine?.name}
+            {job.heatLot && ` · lot ${job.heatLot}`} · revision {job.revision}, {STATUS_WORD[job.status]}
+          </p>
+        </div>
+        <div className="flex items-center gap-2">
+          <a href={`/api/jobs/${job.id}/export`} className="inline-flex min-h-8 items-center gap-1.5 rounded-md border border-line bg-card px-3 py-1 font-semibold hover:bg-accent-soft">
+            <Download size={15} aria-hidden="true" /> Job file
+          </a>
+          <a href={`/api/jobs/${job.id}/operations.csv`} className="inline-flex min-h-8 items-center gap-1.5 rounded-md border border-line bg-card px-3 py-1 font-semibold hover:bg-accent-soft">
+            CSV
+          </a>
+          <Link to={`/jobs/${job.id}/release`} className="inline-flex min-h-8 items-center rounded-md border border-accent bg-accent px-3 py-1 font-semibold text-on-accent">
+            {job.status === 'draft' ? 'Ask for release' : 'Release'}
+          </Link>
+        </div>
+      </div>
+      <div className="grid gap-5 lg:grid-cols-[minmax(0,1fr)_300px]">
+        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+          <div className="space-y-5">
+            {shown.map((s) => (
+              <section key={s.id} aria-label={s.name}>
+                <h2 className="mb-2 flex items-center justify-between border-b-2 border-ink pb-1">
+                  {s.name}
+                  {!readOnly && (
+                    <Button look="quiet" onClick={() => setAdding(s.id)}>
+                      <Plus size={15} aria-hidden="true" /> Operation
+                    </Button>
+                  )}
+                </h2>
+                {s.operations.length === 0 && <p className="py-2 text-soft">No operation yet.{readOnly ? '' : ' Add the first: a pocket, a face, a hole.'}</p>}
+                <SortableContext items={s.operations.map((o) => o.id)} strategy={verticalListSortingStrategy}>
+                  <ol className="space-y-1.5">
+                    {s.operations.map((o) => {
+                      number++;
+                      return <Station key={o.id} judged={judged.get(o.id) ?? { operation: o, evaluation: null }} number={number} jobId={job.id} widest={widest} readOnly={readOnly} onRemove={() => void remove(o)} />;
+                    })}
+                  </ol>
+                </SortableContext>
+              </section>
+            ))}
+            {!readOnly && (
+              <Button onClick={() => void run(() => call('POST', `/api/jobs/${job.id}/setups`, { name: `Setup ${detail.setups.length + 1}` }))}>
+                <Plus size={15} aria-hidden="true" /> Setup
+              </Button>
+            )}
+          </div>
+        </DndContext>
+        <aside className="space-y-4">
+          <section aria-label="The part" className="rounded-lg border border-line bg-card p-3">
+            <h2 className="mb-1">One part</h2>
+            <p>
+              <span className="text-2xl font-bold">{total.toFixed(1)}</span> min in the machine
+            </p>
+            <p className="text-soft">{((total * job.quantity) / 60).toFixed(1)} h for {job.quantity}</p>
+          </section>
+          <section aria-label="Tools" className="rounded-lg border border-line bg-card p-3">
+            <h2 className="mb-1">Edges for the batch</h2>
+            <ul className="space-y-1">
+              {[...cutters].map(([id, c]) => (
+                <li key={id} className="flex justify-between gap-2">
+                  <span className="min-w-0 text-[13px]">{c.name}</span>
+                  <span className="font-semibold">{c.edges > 0 ? Math.max(1, Math.ceil(c.edges)) : '?'}</span>
+                </li>
+              ))}
+            </ul>
+            {cutters.size === 0 && <p className="text-soft">None yet.</p>}
+          </section>
+          <section aria-label="Record" className="rounded-lg border border-line bg-card p-3">
+            <h2 className="mb-1">Record</h2>
+            <ol className="space-y-1 text-[13px]">
+              {(events ?? []).slice(0, 8).map((e) => (
+                <li key={e.id}>
+                  <span className="text-soft">{new Date(e.at).toLocaleDateString('en-GB')}</span> {e.person} {e.action} {e.subject}
+                </li>
+              ))}
+            </ol>
+          </section>
+        </aside>
+      </div>
+      {adding && <NewOperationDialog crib={crib} job={job} setupId={adding} onClose={() => setAdding(null)} onMade={(id) => void refreshJob(job.id).then(() => navigate(`/jobs/${job.id}/ops/${id}`))} />}
+    </div>
+  );
+}
