@@ -16,7 +16,13 @@ const children = [
   spawn(tool('tsx'), ['watch', 'src/main.ts'], {
     cwd: join(ROOT, 'apps/server'),
     stdio: 'inherit',
-    env: { ...process.env, DATABASE_URL: url, SESSION_SECRET: 'development-only-'.repeat(3), BURL_API_ONLY: '1', PORT: '4180' },
+    env: {
+      ...process.env,
+      DATABASE_URL: url,
+      SESSION_SECRET: 'development-only-'.repeat(3),
+      BURL_API_ONLY: '1',
+      PORT: '4180',
+    },
   }),
   spawn(tool('vite'), [], { cwd: join(ROOT, 'apps/web'), stdio: 'inherit' }),
 ];

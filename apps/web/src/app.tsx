@@ -42,7 +42,10 @@ const router = createBrowserRouter([
       { path: '/', element: <Desk /> },
       { path: '/jobs/:job', element: page(() => import('./route/route-page.tsx'), 'the route') },
       { path: '/jobs/:job/ops/:op', element: page(() => import('./bench/bench.tsx'), 'the bench') },
-      { path: '/jobs/:job/release', element: page(() => import('./release/release-page.tsx'), 'the release') },
+      {
+        path: '/jobs/:job/release',
+        element: page(() => import('./release/release-page.tsx'), 'the release'),
+      },
       { path: '/jobs/:job/floor', element: page(() => import('./floor/floor-page.tsx'), 'the sheet') },
       { path: '/crib/:kind?', element: page(() => import('./crib/crib-page.tsx'), 'the crib') },
       { path: '*', element: <NotHere /> },

@@ -97,12 +97,10 @@ export function protect(app: FastifyInstance): void {
       `${error.message} ${String((error as { cause?: unknown }).cause)}`,
     );
     return unreachable
-      ? reply
-          .status(503)
-          .send({
-            error: 'database',
-            message: 'The database does not answer. Nothing was lost; try again shortly.',
-          })
+      ? reply.status(503).send({
+          error: 'database',
+          message: 'The database does not answer. Nothing was lost; try again shortly.',
+        })
       : reply
           .status(500)
           .send({ error: 'server', message: `Something went wrong here (request ${request.id}).` });

@@ -39,14 +39,13 @@ export async function toolMaterialsOf(db: Database | Transaction): Promise<ToolM
 }
 
 export async function wholeCrib(db: Database | Transaction): Promise<Crib> {
-  const [a, m, c, h, materials, sets] = await Promise.all([
-    entriesOf(db, 'alloys'),
-    entriesOf(db, 'machines'),
-    entriesOf(db, 'cutters'),
-    entriesOf(db, 'holders'),
-    toolMaterialsOf(db),
-    db.select().from(assemblies).orderBy(assemblies.name),
-  ]);
+  // One after the other: a transaction has a single connection.
+  const a = await entriesOf(db, 'alloys');
+  const m = await entriesOf(db, 'machines');
+  const c = await entriesOf(db, 'cutters');
+  const h = await entriesOf(db, 'holders');
+  const materials = await toolMaterialsOf(db);
+  const sets = await db.select().from(assemblies).orderBy(assemblies.name);
   return {
     alloys: a,
     machines: m,

@@ -152,14 +152,12 @@ export async function importJob(db: Database, file: JobFile, person: Person): Pr
           .values({ setupId: setup!.id, name: o.name, position: j, selected: o.selected })
           .returning();
         for (const v of o.variants) {
-          await tx
-            .insert(variants)
-            .values({
-              operationId: op!.id,
-              label: v.label,
-              document: renamed(v.document),
-              updatedBy: person.name,
-            });
+          await tx.insert(variants).values({
+            operationId: op!.id,
+            label: v.label,
+            document: renamed(v.document),
+            updatedBy: person.name,
+          });
         }
       }
     }

@@ -52,14 +52,12 @@ export async function seedDemo(db: Database): Promise<void> {
             .values({ setupId: setup!.id, name: o.name, position: j })
             .returning();
           for (const [k, document] of o.variants.entries()) {
-            await tx
-              .insert(variants)
-              .values({
-                operationId: op!.id,
-                label: (['A', 'B', 'C', 'D'] as const)[k]!,
-                document,
-                updatedBy: engineer.name,
-              });
+            await tx.insert(variants).values({
+              operationId: op!.id,
+              label: (['A', 'B', 'C', 'D'] as const)[k]!,
+              document,
+              updatedBy: engineer.name,
+            });
           }
         }
       }

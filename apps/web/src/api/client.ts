@@ -7,8 +7,13 @@ export class ApiError extends Error {
   readonly problems: readonly InputProblem[];
   readonly current: unknown;
 
-  constructor(status: number, body: { error?: string; message?: string; problems?: InputProblem[]; current?: unknown }) {
-    super(body.message ?? 'The server does not answer. Your work here is kept; it is sent when the line is back.');
+  constructor(
+    status: number,
+    body: { error?: string; message?: string; problems?: InputProblem[]; current?: unknown },
+  ) {
+    super(
+      body.message ?? 'The server does not answer. Your work here is kept; it is sent when the line is back.',
+    );
     this.status = status;
     this.kind = body.error ?? 'offline';
     this.problems = body.problems ?? [];
@@ -17,12 +22,18 @@ export class ApiError extends Error {
 }
 
 /** Calls the API. Throws an ApiError with what the server said, or kind `offline` when it cannot be reached. */
-export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+export async function call<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, {
       method,
-      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+      ...(body === undefined
+        ? {}
+        : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
     });
   } catch {
     throw new ApiError(0, {});

@@ -11,7 +11,8 @@ type Answer<T> = SWRResponse<T, ApiError>;
 
 export const useSession = (): Answer<SessionInfo> => useSWR<SessionInfo, ApiError>('/api/session', get);
 export const useJobs = (): Answer<JobSummary[]> => useSWR<JobSummary[], ApiError>('/api/jobs', get);
-export const useCrib = (): Answer<Crib> => useSWR<Crib, ApiError>('/api/crib', get, { revalidateOnFocus: false });
+export const useCrib = (): Answer<Crib> =>
+  useSWR<Crib, ApiError>('/api/crib', get, { revalidateOnFocus: false });
 export const useJob = (id: string): Answer<JobDetail> => useSWR<JobDetail, ApiError>(`/api/jobs/${id}`, get);
 export const useReleases = (id: string): Answer<ReleaseSummary[]> =>
   useSWR<ReleaseSummary[], ApiError>(`/api/jobs/${id}/releases`, get);
@@ -32,5 +33,7 @@ export const useEvents = (jobId: string): Answer<AuditEvent[]> =>
 
 /** Everything about a job is asked for again. */
 export async function refreshJob(id: string): Promise<void> {
-  await mutate((key) => typeof key === 'string' && (key.startsWith(`/api/jobs/${id}`) || key === '/api/jobs'));
+  await mutate(
+    (key) => typeof key === 'string' && (key.startsWith(`/api/jobs/${id}`) || key === '/api/jobs'),
+  );
 }

@@ -1,4 +1,12 @@
-import { evaluate, InputError, type Operation, type Parameter, type Remedy, setParameter, describeProblem } from '@burl/core';
+import {
+  evaluate,
+  InputError,
+  type Operation,
+  type Parameter,
+  type Remedy,
+  setParameter,
+  describeProblem,
+} from '@burl/core';
 import { type JobDetail, type JobOperation, mayEdit, type Variant } from '@burl/contract';
 import { Redo2, Undo2 } from 'lucide-react';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -48,9 +56,13 @@ function saveWord(save: SaveState): string {
 
 /** Tells the server that one is here, and shows who else is. */
 function usePresence(operationId: string): readonly string[] {
-  const { data } = useSWR(`presence/${operationId}`, () => call<{ others: string[] }>('PUT', `/api/operations/${operationId}/presence`), {
-    refreshInterval: 10_000,
-  });
+  const { data } = useSWR(
+    `presence/${operationId}`,
+    () => call<{ others: string[] }>('PUT', `/api/operations/${operationId}/presence`),
+    {
+      refreshInterval: 10_000,
+    },
+  );
   return data?.others ?? [];
 }
 
@@ -59,21 +71,36 @@ export default function Bench() {
   const { data: detail, error, mutate } = useJob(jobId);
   const { data: crib, error: cribError, mutate: again } = useCrib();
   if (error && !detail) return <Failed what="the job" message={error.message} retry={() => void mutate()} />;
-  if (cribError && !crib) return <Failed what="the crib" message={cribError.message} retry={() => void again()} />;
+  if (cribError && !crib)
+    return <Failed what="the crib" message={cribError.message} retry={() => void again()} />;
   if (!detail || !crib) return <Loading what="the bench" />;
   const operation = detail.setups.flatMap((s) => s.operations).find((o) => o.id === opId);
   const variant = operation?.variants.find((v) => v.label === operation.selected) ?? operation?.variants[0];
-  if (!operation || !variant) return <Failed what="the operation" message="It is not part of this job (any more)." />;
+  if (!operation || !variant)
+    return <Failed what="the operation" message="It is not part of this job (any more)." />;
   return <Workplace key={variant.id} detail={detail} crib={crib} operation={operation} variant={variant} />;
 }
 
-function Workplace({ detail, crib, operation, variant }: { detail: JobDetail; crib: Crib; operation: JobOperation; variant: Variant }) {
+function Workplace({
+  detail,
+  crib,
+  operation,
+  variant,
+}: {
+  detail: JobDetail;
+  crib: Crib;
+  operation: JobOperation;
+  variant: Variant;
+}) {
   const { job } = detail;
   const { data: session } = useSession();
   const allowed = session?.person ? mayEdit(session.person.role) : false;
   const readOnly = !allowed || job.status !== 'draft';
   const others = usePresence(operation.id);
-  const possible = useCallback((op: Operation) => judge(op, contextOf(crib, op, job.quantity)).evaluation !== null, [crib, job.quantity]);
+  const possible = useCallback(
+    (op: Operation) => judge(op, contextOf(crib, op, job.quantity)).evaluation !== null,
+    [crib, job.quantity],
+  );
   const editing = useOperation(variant, possible, readOnly);
   const { op, save, set } = editing;
 
@@ -82,17 +109,28 @@ function Workplace({ detail, crib, operation, variant }: { detail: JobDetail; cr
   const shownOp = preview?.operation ?? op;
   const context = useMemo(() => contextOf(crib, shownOp, job.quantity), [crib, shownOp, job.quantity]);
   const { evaluation: fresh, problems } = useMemo(() => judge(shownOp, context), [shownOp, context]);
-  const present = useMemo(() => judge(op, contextOf(crib, op, job.quantity)).evaluation, [op, crib, job.quantity]);
+  const present = useMemo(
+    () => judge(op, contextOf(crib, op, job.quantity)).evaluation,
+    [op, crib, job.quantity],
+  );
 
   // While the input is impossible the last good drawing stays, dimmed.
-  const [lastGood, setLastGood] = useState<{ op: Operation; evaluation: ReturnType<typeof evaluate> } | null>(null);
+  const [lastGood, setLastGood] = useState<{ op: Operation; evaluation: ReturnType<typeof evaluate> } | null>(
+    null,
+  );
   useEffect(() => {
     if (fresh) setLastGood({ op: shownOp, evaluation: fresh });
   }, [fresh, shownOp]);
   const drawn = fresh ? { op: shownOp, evaluation: fresh } : lastGood;
-  const drawnContext = useMemo(() => (drawn ? contextOf(crib, drawn.op, job.quantity) : null), [crib, drawn, job.quantity]);
+  const drawnContext = useMemo(
+    () => (drawn ? contextOf(crib, drawn.op, job.quantity) : null),
+    [crib, drawn, job.quantity],
+  );
 
-  const focus = opened && present?.limits.some((l) => l.id === opened && l.state !== 'clear') ? opened : (present?.governing ?? null);
+  const focus =
+    opened && present?.limits.some((l) => l.id === opened && l.state !== 'clear')
+      ? opened
+      : (present?.governing ?? null);
   const holders = useMemo(() => crib.holders.map((h) => h.document), [crib]);
   const searchContext = useMemo(() => contextOf(crib, op, job.quantity), [crib, op, job.quantity]);
   const wanted = focus && present?.limits.find((l) => l.id === focus)?.state !== 'clear' ? focus : null;
@@ -112,7 +150,8 @@ function Workplace({ detail, crib, operation, variant }: { detail: JobDetail; cr
     [crib, op, job.quantity, set],
   );
   const stickOut = (mm: number) => set({ ...op, tooling: { ...op.tooling, stickOutMm: mm } }, 'stick-out');
-  const pin = (key: string) => set({ ...op, pins: op.pins.includes(key) ? op.pins.filter((k) => k !== key) : [...op.pins, key] });
+  const pin = (key: string) =>
+    set({ ...op, pins: op.pins.includes(key) ? op.pins.filter((k) => k !== key) : [...op.pins, key] });
   const apply = (r: Remedy) => {
     setPreview(null);
     setOpened(null);
@@ -140,7 +179,7 @@ function Workplace({ detail, crib, operation, variant }: { detail: JobDetail; cr
 
   const trail = [{ label: job.number, to: `/jobs/${job.id}` }, { label: operation.name }];
   return (
-    <div className="flex h-full flex-col gap-2 p-3">
+    <div className="flex flex-col gap-2 p-3 min-[901px]:h-[calc(100dvh-3rem)]">
       <Crumbs trail={trail} />
       <h1 className="sr-only">
         {operation.name}, {job.number} {job.part}
@@ -160,19 +199,25 @@ function Workplace({ detail, crib, operation, variant }: { detail: JobDetail; cr
           <span role="status" aria-label="Saving" className="w-24 text-right text-[12.5px] text-soft">
             {readOnly ? 'read only' : saveWord(save)}
           </span>
-          <Link to={`/jobs/${job.id}/release`} className="rounded-md border border-accent bg-accent px-3 py-1.5 font-semibold whitespace-nowrap text-on-accent">
+          <Link
+            to={`/jobs/${job.id}/release`}
+            className="rounded-md border border-accent bg-accent px-3 py-1.5 font-semibold whitespace-nowrap text-on-accent"
+          >
             {job.status === 'draft' ? 'Ask for release' : 'Release'}
           </Link>
         </div>
       </div>
       {job.status !== 'draft' && (
         <p role="note" className="rounded-md border border-line bg-card px-3 py-1.5">
-          {job.status === 'requested' ? 'Release was asked for; the numbers are held still until it is decided or withdrawn.' : `Revision ${job.revision} is released and locked. Open the next revision on the release page to change something.`}
+          {job.status === 'requested'
+            ? 'Release was asked for; the numbers are held still until it is decided or withdrawn.'
+            : `Revision ${job.revision} is released and locked. Open the next revision on the release page to change something.`}
         </p>
       )}
       {others.length > 0 && (
         <p role="status" className="rounded-md border border-tight bg-card px-3 py-1.5">
-          {others.join(' and ')} {others.length === 1 ? 'is' : 'are'} in this operation too. Whoever saves second is asked which version to keep.
+          {others.join(' and ')} {others.length === 1 ? 'is' : 'are'} in this operation too. Whoever saves
+          second is asked which version to keep.
         </p>
       )}
       {(save.is === 'refused' || save.is === 'offline') && (
@@ -196,34 +241,84 @@ function Workplace({ detail, crib, operation, variant }: { detail: JobDetail; cr
         </p>
       )}
       {drawn && drawnContext && context ? (
-        <div className={`grid min-h-0 flex-1 grid-cols-[216px_minmax(0,1fr)_318px] gap-2.5 max-[1100px]:grid-cols-[190px_minmax(0,1fr)_284px] max-[900px]:grid-cols-1 ${fresh ? '' : 'opacity-60'}`}>
-          <section aria-label="Given" className="min-w-0">
-            <Given op={op} context={contextOf(crib, op, job.quantity) ?? context} crib={crib} evaluation={present} readOnly={readOnly || preview !== null} onChange={set} />
+        <div
+          className={`grid min-h-0 flex-1 grid-cols-[212px_minmax(0,1fr)_326px] gap-2.5 max-[1100px]:grid-cols-[186px_minmax(0,1fr)_290px] max-[900px]:grid-cols-1 ${fresh ? '' : 'opacity-60'}`}
+        >
+          <section aria-label="Given" tabIndex={0} className="min-h-0 min-w-0 overflow-y-auto">
+            <Given
+              op={op}
+              context={contextOf(crib, op, job.quantity) ?? context}
+              crib={crib}
+              evaluation={present}
+              readOnly={readOnly || preview !== null}
+              onChange={set}
+            />
           </section>
-          <div className="flex min-w-0 flex-col gap-2.5">
-            <section aria-label="The cut" className="grid grid-cols-[9fr_8fr] overflow-hidden rounded-lg border border-line bg-card">
+          <div className="flex min-h-0 min-w-0 flex-col gap-2.5 overflow-y-auto">
+            <section
+              aria-label="The cut"
+              className="grid shrink-0 grid-cols-[9fr_8fr] overflow-hidden rounded-lg border border-line bg-card"
+            >
               {drawn.op.kind === 'milling' ? (
                 <>
                   <div className="border-r border-line">
-                    <PlanView op={drawn.op} context={drawnContext} evaluation={drawn.evaluation} readOnly={readOnly || preview !== null} onWidth={(v) => parameter('ae', v, 'ae')} />
+                    <PlanView
+                      op={drawn.op}
+                      context={drawnContext}
+                      evaluation={drawn.evaluation}
+                      readOnly={readOnly || preview !== null}
+                      onWidth={(v) => parameter('ae', v, 'ae')}
+                    />
                   </div>
-                  <ElevationView op={drawn.op} context={drawnContext} evaluation={drawn.evaluation} readOnly={readOnly || preview !== null} onDepth={(v) => parameter('ap', v, 'ap')} onStickOut={stickOut} />
+                  <ElevationView
+                    op={drawn.op}
+                    context={drawnContext}
+                    evaluation={drawn.evaluation}
+                    readOnly={readOnly || preview !== null}
+                    onDepth={(v) => parameter('ap', v, 'ap')}
+                    onStickOut={stickOut}
+                  />
                 </>
               ) : (
                 <div className="col-span-2">
-                  <HoleSection op={drawn.op} context={drawnContext} evaluation={drawn.evaluation} readOnly={readOnly || preview !== null} onStickOut={stickOut} />
+                  <HoleSection
+                    op={drawn.op}
+                    context={drawnContext}
+                    evaluation={drawn.evaluation}
+                    readOnly={readOnly || preview !== null}
+                    onStickOut={stickOut}
+                  />
                 </div>
               )}
             </section>
-            <Parameters op={drawn.op} evaluation={drawn.evaluation} compared={preview ? present : null} readOnly={readOnly || preview !== null} onSet={parameter} onPin={pin} />
+            <Parameters
+              op={drawn.op}
+              evaluation={drawn.evaluation}
+              compared={preview ? present : null}
+              readOnly={readOnly || preview !== null}
+              onSet={parameter}
+              onPin={pin}
+            />
             <Numbers op={drawn.op} evaluation={drawn.evaluation} />
-            <section aria-label="Power and torque" className="flex min-h-64 flex-1 flex-col rounded-lg border border-line bg-card p-2.5">
+            <section
+              aria-label="Power and torque"
+              className="flex min-h-52 flex-1 flex-col rounded-lg border border-line bg-card p-2.5"
+            >
               <Suspense fallback={<Loading what="the chart" />}>
-                <SpindleChart evaluation={drawn.evaluation} context={drawnContext} readOnly={readOnly || preview !== null} onSpeed={(rpm) => parameter('n', rpm, 'n')} />
+                <SpindleChart
+                  evaluation={drawn.evaluation}
+                  context={drawnContext}
+                  readOnly={readOnly || preview !== null}
+                  onSpeed={(rpm) => parameter('n', rpm, 'n')}
+                />
               </Suspense>
             </section>
           </div>
-          <aside aria-label="What limits it" className="min-w-0 space-y-2.5">
+          <aside
+            aria-label="What limits it"
+            tabIndex={0}
+            className="min-h-0 min-w-0 space-y-2.5 overflow-y-auto"
+          >
             {present && focus && (
               <Governing
                 evaluation={preview ? drawn.evaluation : present}
@@ -248,7 +343,13 @@ function Workplace({ detail, crib, operation, variant }: { detail: JobDetail; cr
           </aside>
         </div>
       ) : (
-        <Failed what="the cut" message={problems.map(describeProblem).join('; ') || messageOf('the crib lacks an entry this operation names')} />
+        <Failed
+          what="the cut"
+          message={
+            problems.map(describeProblem).join('; ') ||
+            messageOf('the crib lacks an entry this operation names')
+          }
+        />
       )}
       {save.is === 'conflict' && <ConflictDialog mine={op} theirs={save.theirs} onSettle={editing.settle} />}
     </div>

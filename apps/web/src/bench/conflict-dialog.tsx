@@ -3,13 +3,32 @@ import type { Variant } from '@burl/contract';
 import { Button } from '../parts/button.tsx';
 import { SheetDialog } from '../parts/sheet-dialog.tsx';
 
-const text = (value: unknown): string => (value === undefined || value === null ? 'none' : typeof value === 'object' ? JSON.stringify(value) : String(value));
+const text = (value: unknown): string =>
+  value === undefined || value === null
+    ? 'none'
+    : typeof value === 'object'
+      ? JSON.stringify(value)
+      : String(value);
 
 /** Two people saved the same operation: both versions side by side, nothing lost whichever is chosen. */
-export function ConflictDialog({ mine, theirs, onSettle }: { mine: Operation; theirs: Variant; onSettle: (keep: 'mine' | 'theirs') => void }) {
+export function ConflictDialog({
+  mine,
+  theirs,
+  onSettle,
+}: {
+  mine: Operation;
+  theirs: Variant;
+  onSettle: (keep: 'mine' | 'theirs') => void;
+}) {
   const differences = differencesOf(theirs.document, mine);
   return (
-    <SheetDialog open onClose={() => undefined} title={`${theirs.updatedBy} saved this operation meanwhile`} description="Where the two differ. Whichever you keep, undo brings the other back." wide>
+    <SheetDialog
+      open
+      onClose={() => undefined}
+      title={`${theirs.updatedBy} saved this operation meanwhile`}
+      description="Where the two differ. Whichever you keep, undo brings the other back."
+      wide
+    >
       <table className="mb-4 w-full text-left">
         <thead>
           <tr className="border-b border-line">

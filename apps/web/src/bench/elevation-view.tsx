@@ -1,4 +1,11 @@
-import { type Evaluation, formatMeasure, type MillingOperation, numberOf, type OperationContext, outerDiameter } from '@burl/core';
+import {
+  type Evaluation,
+  formatMeasure,
+  type MillingOperation,
+  numberOf,
+  type OperationContext,
+  outerDiameter,
+} from '@burl/core';
 import { useSystem } from '../frame/preferences.tsx';
 import { Handle } from './handle.tsx';
 
@@ -44,8 +51,14 @@ export function ElevationView({
   const body = (from: number, to: number, d: number): string => {
     const steps = 8;
     const at = (i: number) => from + ((to - from) * i) / steps;
-    const left = Array.from({ length: steps + 1 }, (_, i) => `${cx + bend(at(i)) - (d / 2) * scale} ${FLOOR - at(i) * scale}`);
-    const right = Array.from({ length: steps + 1 }, (_, i) => `${cx + bend(at(steps - i)) + (d / 2) * scale} ${FLOOR - at(steps - i) * scale}`);
+    const left = Array.from(
+      { length: steps + 1 },
+      (_, i) => `${cx + bend(at(i)) - (d / 2) * scale} ${FLOOR - at(i) * scale}`,
+    );
+    const right = Array.from(
+      { length: steps + 1 },
+      (_, i) => `${cx + bend(at(steps - i)) + (d / 2) * scale} ${FLOOR - at(steps - i) * scale}`,
+    );
     return `M${left.join(' L')} L${right.join(' L')} Z`;
   };
   const nose = (holder.nose_diameter_mm / 2) * scale;
@@ -53,22 +66,40 @@ export function ElevationView({
   const edge = cx + (diameter / 2) * scale;
   const apTop = FLOOR - ap * scale;
   const depthTop = FLOOR - Math.min(op.feature.depthMm, out) * scale;
-  const turns = Math.max(2, Math.round((flute * Math.tan(((p.FHA ?? 30) * Math.PI) / 180)) / (diameter / 2) / 0.9));
+  const turns = Math.max(
+    2,
+    Math.round((flute * Math.tan(((p.FHA ?? 30) * Math.PI) / 180)) / (diameter / 2) / 0.9),
+  );
   return (
     <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="The cut from the side">
       <rect x={0} y={FLOOR} width={W} height={H - FLOOR} fill="url(#stock)" />
       <line x1={0} x2={W} y1={FLOOR} y2={FLOOR} stroke="var(--stock-line)" />
-      <path d={`M${edge} ${FLOOR} V${apTop} H${W} V${FLOOR} Z`} fill="url(#stock)" stroke="var(--stock-line)" />
+      <path
+        d={`M${edge} ${FLOOR} V${apTop} H${W} V${FLOOR} Z`}
+        fill="url(#stock)"
+        stroke="var(--stock-line)"
+      />
       {depthTop < apTop - 2 && (
-        <path d={`M${edge} ${apTop} V${depthTop} H${W}`} fill="none" stroke="var(--stock-line)" strokeDasharray="4 3" />
+        <path
+          d={`M${edge} ${apTop} V${depthTop} H${W}`}
+          fill="none"
+          stroke="var(--stock-line)"
+          strokeDasharray="4 3"
+        />
       )}
       <path
         d={`M${cx - nose} ${noseY} L${cx - bodyHalf} ${Math.max(0, noseY - 34)} V0 H${cx + bodyHalf} V${Math.max(0, noseY - 34)} L${cx + nose} ${noseY} Z`}
         fill="var(--holder)"
         stroke="var(--soft)"
       />
-      <path d={body(neck, out, p.DCONMS && neck < out ? Math.min(p.DCONMS, diameter) : diameter)} fill="var(--tool)" stroke="var(--accent)" />
-      {neck > flute && <path d={body(flute, neck, p.DN ?? diameter)} fill="var(--tool)" stroke="var(--accent)" />}
+      <path
+        d={body(neck, out, p.DCONMS && neck < out ? Math.min(p.DCONMS, diameter) : diameter)}
+        fill="var(--tool)"
+        stroke="var(--accent)"
+      />
+      {neck > flute && (
+        <path d={body(flute, neck, p.DN ?? diameter)} fill="var(--tool)" stroke="var(--accent)" />
+      )}
       <path d={body(0, flute, diameter)} fill="var(--tool)" stroke="var(--accent)" strokeWidth="1.8" />
       {Array.from({ length: turns }, (_, i) => {
         const z0 = (flute * i) / turns;
@@ -86,15 +117,40 @@ export function ElevationView({
           />
         );
       })}
-      <text x="8" y="18" fontSize="12" fontWeight="600" fill="var(--soft)">
+      <text x={W - 8} y="18" fontSize="12" fontWeight="600" textAnchor="end" fill="var(--soft)">
         From the side
       </text>
       <line x1={34} x2={34} y1={noseY} y2={FLOOR} stroke="var(--ink)" />
-      <line x1={34} x2={cx - nose} y1={noseY} y2={noseY} stroke="var(--ink)" strokeDasharray="3 3" strokeWidth="0.8" />
-      <text x={8} y={(noseY + FLOOR) / 2 - 4} fontSize="13.5" fontWeight="650" fill="var(--ink)" stroke="var(--card)" strokeWidth="4" paintOrder="stroke">
+      <line
+        x1={34}
+        x2={cx - nose}
+        y1={noseY}
+        y2={noseY}
+        stroke="var(--ink)"
+        strokeDasharray="3 3"
+        strokeWidth="0.8"
+      />
+      <text
+        x={8}
+        y={(noseY + FLOOR) / 2 - 4}
+        fontSize="13.5"
+        fontWeight="650"
+        fill="var(--ink)"
+        stroke="var(--card)"
+        strokeWidth="4"
+        paintOrder="stroke"
+      >
         out {formatMeasure(out, 'mm', system)}
       </text>
-      <text x={8} y={(noseY + FLOOR) / 2 + 12} fontSize="12" fill="var(--soft)" stroke="var(--card)" strokeWidth="4" paintOrder="stroke">
+      <text
+        x={8}
+        y={(noseY + FLOOR) / 2 + 12}
+        fontSize="12"
+        fill="var(--soft)"
+        stroke="var(--card)"
+        strokeWidth="4"
+        paintOrder="stroke"
+      >
         {(out / diameter).toFixed(1)} diameters
       </text>
       <text
@@ -111,7 +167,17 @@ export function ElevationView({
         leans {formatMeasure(lean, 'mm-fine', system)}, drawn ×{enlarged.toFixed(0)}
       </text>
       <line x1={W - 26} x2={W - 26} y1={apTop} y2={FLOOR} stroke="var(--ink)" />
-      <text x={W - 38} y={Math.max(34, (apTop + FLOOR) / 2)} fontSize="13.5" fontWeight="650" textAnchor="end" fill="var(--ink)" stroke="var(--stock)" strokeWidth="4" paintOrder="stroke">
+      <text
+        x={W - 38}
+        y={Math.max(34, (apTop + FLOOR) / 2)}
+        fontSize="13.5"
+        fontWeight="650"
+        textAnchor="end"
+        fill="var(--ink)"
+        stroke="var(--stock)"
+        strokeWidth="4"
+        paintOrder="stroke"
+      >
         ap {formatMeasure(ap, 'mm', system)}
       </text>
       <Handle

@@ -1,21 +1,75 @@
-import { COOLANT_KINDS, type DrillingOperation, FORCE_LAWS, MILLING_FEATURES, type MillingOperation, type Operation, type OperationContext, type Unit, WORKHOLDING_KINDS } from '@burl/core';
+import {
+  COOLANT_KINDS,
+  type DrillingOperation,
+  FORCE_LAWS,
+  MILLING_FEATURES,
+  type MillingOperation,
+  type Operation,
+  type OperationContext,
+  type Unit,
+  WORKHOLDING_KINDS,
+} from '@burl/core';
 import type { ReactNode } from 'react';
 import { Field, FIELD_LOOK } from '../parts/field.tsx';
 import { NumberInput } from '../parts/number-input.tsx';
 
-function Num({ label, value, unit, readOnly, onTake, empty = false, hint }: { label: string; value: number | null; unit: Unit; readOnly: boolean; onTake: (v: number | null) => void; empty?: boolean; hint?: string }) {
+function Num({
+  label,
+  value,
+  unit,
+  readOnly,
+  onTake,
+  empty = false,
+  hint,
+}: {
+  label: string;
+  value: number | null;
+  unit: Unit;
+  readOnly: boolean;
+  onTake: (v: number | null) => void;
+  empty?: boolean;
+  hint?: string;
+}) {
   return (
     <Field label={label} {...(hint ? { hint } : {})}>
-      {(p) => <NumberInput {...p} value={value} unit={unit} readOnly={readOnly} allowEmpty={empty} onTake={onTake} className={FIELD_LOOK} />}
+      {(p) => (
+        <NumberInput
+          {...p}
+          value={value}
+          unit={unit}
+          readOnly={readOnly}
+          allowEmpty={empty}
+          onTake={onTake}
+          className={FIELD_LOOK}
+        />
+      )}
     </Field>
   );
 }
 
-function Choice<T extends string>({ label, value, options, readOnly, onTake }: { label: string; value: T; options: readonly T[]; readOnly: boolean; onTake: (v: T) => void }) {
+function Choice<T extends string>({
+  label,
+  value,
+  options,
+  readOnly,
+  onTake,
+}: {
+  label: string;
+  value: T;
+  options: readonly T[];
+  readOnly: boolean;
+  onTake: (v: T) => void;
+}) {
   return (
     <Field label={label}>
       {(p) => (
-        <select {...p} value={value} disabled={readOnly} onChange={(e) => onTake(e.target.value as T)} className={FIELD_LOOK}>
+        <select
+          {...p}
+          value={value}
+          disabled={readOnly}
+          onChange={(e) => onTake(e.target.value as T)}
+          className={FIELD_LOOK}
+        >
           {options.map((o) => (
             <option key={o}>{o}</option>
           ))}
@@ -25,7 +79,9 @@ function Choice<T extends string>({ label, value, options, readOnly, onTake }: {
   );
 }
 
-const Grid = ({ children }: { children: ReactNode }) => <div className="grid grid-cols-2 gap-2">{children}</div>;
+const Grid = ({ children }: { children: ReactNode }) => (
+  <div className="grid grid-cols-2 gap-2">{children}</div>
+);
 
 interface FormProps<O extends Operation> {
   readonly op: O;
@@ -37,51 +93,186 @@ interface FormProps<O extends Operation> {
 export function FeatureForm({ op, readOnly, onChange }: FormProps<Operation>) {
   const counts = (
     <>
-      <Num label={op.kind === 'milling' ? 'Such features on a part' : 'Holes on a part'} value={op.featuresPerPart} unit="pieces" readOnly={readOnly} onTake={(v) => v && onChange({ ...op, featuresPerPart: Math.round(v) })} />
-      <Num label="Between looks at the edge" value={op.featuresPerEdge} unit="pieces" readOnly={readOnly} onTake={(v) => v && onChange({ ...op, featuresPerEdge: Math.round(v) })} />
-      <Num label="Edges on the shelf" value={op.edgesOnShelf} unit="pieces" empty readOnly={readOnly} onTake={(v) => onChange({ ...op, edgesOnShelf: v === null ? null : Math.round(v) })} hint="empty: not counted" />
+      <Num
+        label={op.kind === 'milling' ? 'Such features on a part' : 'Holes on a part'}
+        value={op.featuresPerPart}
+        unit="pieces"
+        readOnly={readOnly}
+        onTake={(v) => v && onChange({ ...op, featuresPerPart: Math.round(v) })}
+      />
+      <Num
+        label="Between looks at the edge"
+        value={op.featuresPerEdge}
+        unit="pieces"
+        readOnly={readOnly}
+        onTake={(v) => v && onChange({ ...op, featuresPerEdge: Math.round(v) })}
+      />
+      <Num
+        label="Edges on the shelf"
+        value={op.edgesOnShelf}
+        unit="pieces"
+        empty
+        readOnly={readOnly}
+        onTake={(v) => onChange({ ...op, edgesOnShelf: v === null ? null : Math.round(v) })}
+        hint="empty: not counted"
+      />
     </>
   );
-  if (op.kind === 'drilling') return <HoleForm op={op} readOnly={readOnly} onChange={onChange} counts={counts} />;
-  const set = (change: Partial<MillingOperation['feature']>) => onChange({ ...op, feature: { ...op.feature, ...change } });
+  if (op.kind === 'drilling')
+    return <HoleForm op={op} readOnly={readOnly} onChange={onChange} counts={counts} />;
+  const set = (change: Partial<MillingOperation['feature']>) =>
+    onChange({ ...op, feature: { ...op.feature, ...change } });
   return (
     <Grid>
-      <Choice label="Kind" value={op.feature.kind} options={MILLING_FEATURES} readOnly={readOnly} onTake={(kind) => set({ kind })} />
-      <Choice label="Direction" value={op.cut.direction} options={['climb', 'conventional']} readOnly={readOnly} onTake={(direction) => onChange({ ...op, cut: { ...op.cut, direction } })} />
-      <Num label="Length" value={op.feature.lengthMm} unit="mm" readOnly={readOnly} onTake={(v) => v && set({ lengthMm: v })} />
-      <Num label={op.feature.kind === 'side' ? 'Stock on the side' : 'Width'} value={op.feature.widthMm} unit="mm" readOnly={readOnly} onTake={(v) => v && set({ widthMm: v })} />
-      <Num label="Depth" value={op.feature.depthMm} unit="mm" readOnly={readOnly} onTake={(v) => v && set({ depthMm: v })} />
-      <Num label="Corner radius" value={op.feature.cornerRadiusMm} unit="mm" empty readOnly={readOnly} onTake={(v) => set({ cornerRadiusMm: v })} hint="empty: none inside" />
-      <Num label="Left for the finisher" value={op.feature.allowanceMm} unit="mm" empty readOnly={readOnly} onTake={(v) => set({ allowanceMm: v ?? 0 })} hint="empty: this cut finishes" />
-      <Num label="Wall tolerance" value={op.feature.wallToleranceMm} unit="mm" readOnly={readOnly} onTake={(v) => v && set({ wallToleranceMm: v })} />
+      <Choice
+        label="Kind"
+        value={op.feature.kind}
+        options={MILLING_FEATURES}
+        readOnly={readOnly}
+        onTake={(kind) => set({ kind })}
+      />
+      <Choice
+        label="Direction"
+        value={op.cut.direction}
+        options={['climb', 'conventional']}
+        readOnly={readOnly}
+        onTake={(direction) => onChange({ ...op, cut: { ...op.cut, direction } })}
+      />
+      <Num
+        label="Length"
+        value={op.feature.lengthMm}
+        unit="mm"
+        readOnly={readOnly}
+        onTake={(v) => v && set({ lengthMm: v })}
+      />
+      <Num
+        label={op.feature.kind === 'side' ? 'Stock on the side' : 'Width'}
+        value={op.feature.widthMm}
+        unit="mm"
+        readOnly={readOnly}
+        onTake={(v) => v && set({ widthMm: v })}
+      />
+      <Num
+        label="Depth"
+        value={op.feature.depthMm}
+        unit="mm"
+        readOnly={readOnly}
+        onTake={(v) => v && set({ depthMm: v })}
+      />
+      <Num
+        label="Corner radius"
+        value={op.feature.cornerRadiusMm}
+        unit="mm"
+        empty
+        readOnly={readOnly}
+        onTake={(v) => set({ cornerRadiusMm: v })}
+        hint="empty: none inside"
+      />
+      <Num
+        label="Left for the finisher"
+        value={op.feature.allowanceMm}
+        unit="mm"
+        empty
+        readOnly={readOnly}
+        onTake={(v) => set({ allowanceMm: v ?? 0 })}
+        hint="empty: this cut finishes"
+      />
+      <Num
+        label="Wall tolerance"
+        value={op.feature.wallToleranceMm}
+        unit="mm"
+        readOnly={readOnly}
+        onTake={(v) => v && set({ wallToleranceMm: v })}
+      />
       {counts}
     </Grid>
   );
 }
 
 function HoleForm({ op, readOnly, onChange, counts }: FormProps<DrillingOperation> & { counts: ReactNode }) {
-  const set = (change: Partial<DrillingOperation['hole']>) => onChange({ ...op, hole: { ...op.hole, ...change } });
+  const set = (change: Partial<DrillingOperation['hole']>) =>
+    onChange({ ...op, hole: { ...op.hole, ...change } });
   const peck = typeof op.cut.peck === 'number' ? 'even' : op.cut.peck;
   return (
     <Grid>
-      <Num label="Diameter" value={op.hole.diameterMm} unit="mm" readOnly={readOnly} onTake={(v) => v && set({ diameterMm: v })} />
-      <Num label="Depth" value={op.hole.depthMm} unit="mm" readOnly={readOnly} onTake={(v) => v && set({ depthMm: v })} />
-      <Choice label="Bottom" value={op.hole.through ? 'through' : 'blind'} options={['blind', 'through']} readOnly={readOnly} onTake={(v) => set({ through: v === 'through' })} />
-      <Choice label="Pilot or spot" value={op.hole.piloted ? 'yes' : 'no'} options={['no', 'yes']} readOnly={readOnly} onTake={(v) => set({ piloted: v === 'yes' })} />
-      <Num label="Slope where it enters" value={op.hole.entryAngleDeg} unit="deg" empty readOnly={readOnly} onTake={(v) => set({ entryAngleDeg: v ?? 0 })} />
-      <Choice label="Strokes" value={peck} options={['plan', 'none', 'even']} readOnly={readOnly} onTake={(v) => onChange({ ...op, cut: { ...op.cut, peck: v === 'even' ? op.hole.diameterMm : v } })} />
-      {typeof op.cut.peck === 'number' && <Num label="Length of a stroke" value={op.cut.peck} unit="mm" readOnly={readOnly} onTake={(v) => v && onChange({ ...op, cut: { ...op.cut, peck: v } })} />}
+      <Num
+        label="Diameter"
+        value={op.hole.diameterMm}
+        unit="mm"
+        readOnly={readOnly}
+        onTake={(v) => v && set({ diameterMm: v })}
+      />
+      <Num
+        label="Depth"
+        value={op.hole.depthMm}
+        unit="mm"
+        readOnly={readOnly}
+        onTake={(v) => v && set({ depthMm: v })}
+      />
+      <Choice
+        label="Bottom"
+        value={op.hole.through ? 'through' : 'blind'}
+        options={['blind', 'through']}
+        readOnly={readOnly}
+        onTake={(v) => set({ through: v === 'through' })}
+      />
+      <Choice
+        label="Pilot or spot"
+        value={op.hole.piloted ? 'yes' : 'no'}
+        options={['no', 'yes']}
+        readOnly={readOnly}
+        onTake={(v) => set({ piloted: v === 'yes' })}
+      />
+      <Num
+        label="Slope where it enters"
+        value={op.hole.entryAngleDeg}
+        unit="deg"
+        empty
+        readOnly={readOnly}
+        onTake={(v) => set({ entryAngleDeg: v ?? 0 })}
+      />
+      <Choice
+        label="Strokes"
+        value={peck}
+        options={['plan', 'none', 'even']}
+        readOnly={readOnly}
+        onTake={(v) => onChange({ ...op, cut: { ...op.cut, peck: v === 'even' ? op.hole.diameterMm : v } })}
+      />
+      {typeof op.cut.peck === 'number' && (
+        <Num
+          label="Length of a stroke"
+          value={op.cut.peck}
+          unit="mm"
+          readOnly={readOnly}
+          onTake={(v) => v && onChange({ ...op, cut: { ...op.cut, peck: v } })}
+        />
+      )}
       {counts}
     </Grid>
   );
 }
 
 export function HoldingForm({ op, readOnly, onChange }: FormProps<MillingOperation>) {
-  const set = (change: Partial<MillingOperation['workholding']>) => onChange({ ...op, workholding: { ...op.workholding, ...change } });
+  const set = (change: Partial<MillingOperation['workholding']>) =>
+    onChange({ ...op, workholding: { ...op.workholding, ...change } });
   return (
     <Grid>
-      <Choice label="Kind" value={op.workholding.kind} options={WORKHOLDING_KINDS} readOnly={readOnly} onTake={(kind) => set({ kind })} />
-      <Num label="Declared holding" value={op.workholding.capacityN} unit="N" empty readOnly={readOnly} onTake={(capacityN) => set({ capacityN })} hint="empty: not declared" />
+      <Choice
+        label="Kind"
+        value={op.workholding.kind}
+        options={WORKHOLDING_KINDS}
+        readOnly={readOnly}
+        onTake={(kind) => set({ kind })}
+      />
+      <Num
+        label="Declared holding"
+        value={op.workholding.capacityN}
+        unit="N"
+        empty
+        readOnly={readOnly}
+        onTake={(capacityN) => set({ capacityN })}
+        hint="empty: not declared"
+      />
     </Grid>
   );
 }
@@ -91,26 +282,87 @@ export function WearForm({ op, readOnly, onChange }: FormProps<Operation>) {
   return (
     <div className="mt-3 border-t border-line pt-2">
       <Grid>
-        <Choice label="Coolant" value={op.coolant} options={COOLANT_KINDS} readOnly={readOnly} onTake={(coolant) => onChange({ ...op, coolant })} />
-        <Num label="Flank wear for the forces" value={op.flankWearMm} unit="mm" empty readOnly={readOnly} onTake={(v) => onChange({ ...op, flankWearMm: v ?? 0 })} />
-        {op.kind === 'milling' && <Choice label="Force law" value={op.forceLaw} options={FORCE_LAWS} readOnly={readOnly} onTake={(forceLaw) => onChange({ ...op, forceLaw })} />}
+        <Choice
+          label="Coolant"
+          value={op.coolant}
+          options={COOLANT_KINDS}
+          readOnly={readOnly}
+          onTake={(coolant) => onChange({ ...op, coolant })}
+        />
+        <Num
+          label="Flank wear for the forces"
+          value={op.flankWearMm}
+          unit="mm"
+          empty
+          readOnly={readOnly}
+          onTake={(v) => onChange({ ...op, flankWearMm: v ?? 0 })}
+        />
+        {op.kind === 'milling' && (
+          <Choice
+            label="Force law"
+            value={op.forceLaw}
+            options={FORCE_LAWS}
+            readOnly={readOnly}
+            onTake={(forceLaw) => onChange({ ...op, forceLaw })}
+          />
+        )}
       </Grid>
     </div>
   );
 }
 
 /** What was measured here; each narrows the band. */
-export function MeasuredForm({ op, context, readOnly, onChange }: FormProps<Operation> & { context: OperationContext }) {
-  const set = (change: Partial<Operation['measured']>) => onChange({ ...op, measured: { ...op.measured, ...change } });
+export function MeasuredForm({
+  op,
+  context,
+  readOnly,
+  onChange,
+}: FormProps<Operation> & { context: OperationContext }) {
+  const set = (change: Partial<Operation['measured']>) =>
+    onChange({ ...op, measured: { ...op.measured, ...change } });
   const { alloy, holder } = context;
   return (
     <div className="space-y-2">
-      <p className="text-[13px] text-soft">What was measured here replaces the library and narrows the band. Empty is not measured.</p>
+      <p className="text-[13px] text-soft">
+        What was measured here replaces the library and narrows the band. Empty is not measured.
+      </p>
       <Grid>
-        <Num label={`Hardness, ${alloy.hardness.scale}`} value={op.measured.hardness} unit={alloy.hardness.scale} empty readOnly={readOnly} onTake={(hardness) => set({ hardness })} hint={`table ${alloy.hardness.low} to ${alloy.hardness.high}`} />
-        <Num label="Runout at the tip" value={op.measured.runoutUm} unit="um" empty readOnly={readOnly} onTake={(runoutUm) => set({ runoutUm })} hint={`usual ${holder.runout_at_3xd_um.typical} µm`} />
-        <Num label="kc1.1 from spindle power" value={op.measured.kc11NMm2} unit="N/mm2" empty readOnly={readOnly} onTake={(kc11NMm2) => set({ kc11NMm2 })} hint={`library ${alloy.kienzle.kc11_n_mm2.typical} N/mm²`} />
-        <Num label="30-minute speed, own trial" value={op.measured.lifeSpeed30MMin} unit="m/min" empty readOnly={readOnly} onTake={(lifeSpeed30MMin) => set({ lifeSpeed30MMin })} hint="at the model's reference cut" />
+        <Num
+          label={`Hardness, ${alloy.hardness.scale}`}
+          value={op.measured.hardness}
+          unit={alloy.hardness.scale}
+          empty
+          readOnly={readOnly}
+          onTake={(hardness) => set({ hardness })}
+          hint={`table ${alloy.hardness.low} to ${alloy.hardness.high}`}
+        />
+        <Num
+          label="Runout at the tip"
+          value={op.measured.runoutUm}
+          unit="um"
+          empty
+          readOnly={readOnly}
+          onTake={(runoutUm) => set({ runoutUm })}
+          hint={`usual ${holder.runout_at_3xd_um.typical} µm`}
+        />
+        <Num
+          label="kc1.1 from spindle power"
+          value={op.measured.kc11NMm2}
+          unit="N/mm2"
+          empty
+          readOnly={readOnly}
+          onTake={(kc11NMm2) => set({ kc11NMm2 })}
+          hint={`library ${alloy.kienzle.kc11_n_mm2.typical} N/mm²`}
+        />
+        <Num
+          label="30-minute speed, own trial"
+          value={op.measured.lifeSpeed30MMin}
+          unit="m/min"
+          empty
+          readOnly={readOnly}
+          onTake={(lifeSpeed30MMin) => set({ lifeSpeed30MMin })}
+          hint="at the model's reference cut"
+        />
       </Grid>
     </div>
   );

@@ -1,4 +1,11 @@
-import { type Evaluation, formatMeasure, isDrill, isMillingCutter, type Operation, type OperationContext } from '@burl/core';
+import {
+  type Evaluation,
+  formatMeasure,
+  isDrill,
+  isMillingCutter,
+  type Operation,
+  type OperationContext,
+} from '@burl/core';
 import type { Crib, CribKind } from '@burl/contract';
 import { Command } from 'cmdk';
 import { ChevronRight } from 'lucide-react';
@@ -10,7 +17,19 @@ import { FeatureForm, HoldingForm, MeasuredForm, WearForm } from './given-forms.
 
 const CARD = 'w-full rounded-lg border border-line bg-card p-2.5 text-left hover:border-accent';
 
-function Card({ title, label, lines, children, drawing }: { title: string; label: string; lines: readonly string[]; children: (close: () => void) => ReactNode; drawing?: ReactNode }) {
+function Card({
+  title,
+  label,
+  lines,
+  children,
+  drawing,
+}: {
+  title: string;
+  label: string;
+  lines: readonly string[];
+  children: (close: () => void) => ReactNode;
+  drawing?: ReactNode;
+}) {
   const [open, setOpen] = useState(false);
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
@@ -27,7 +46,13 @@ function Card({ title, label, lines, children, drawing }: { title: string; label
         ))}
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content side="right" align="start" sideOffset={6} collisionPadding={10} className="z-30 max-h-[80vh] w-[360px] overflow-auto rounded-lg border border-line bg-raised p-3 text-ink shadow-xl">
+        <Popover.Content
+          side="right"
+          align="start"
+          sideOffset={6}
+          collisionPadding={10}
+          className="z-30 max-h-[80vh] w-[360px] overflow-auto rounded-lg border border-line bg-raised p-3 text-ink shadow-xl"
+        >
           {children(() => setOpen(false))}
         </Popover.Content>
       </Popover.Portal>
@@ -36,14 +61,32 @@ function Card({ title, label, lines, children, drawing }: { title: string; label
 }
 
 /** A searchable list of crib entries. */
-function Picker({ label, entries, chosen, onPick }: { label: string; entries: readonly { id: string; name: string; note?: string }[]; chosen: string; onPick: (id: string) => void }) {
+function Picker({
+  label,
+  entries,
+  chosen,
+  onPick,
+}: {
+  label: string;
+  entries: readonly { id: string; name: string; note?: string }[];
+  chosen: string;
+  onPick: (id: string) => void;
+}) {
   return (
     <Command label={label} loop>
-      <Command.Input placeholder={`Search ${label.toLowerCase()}`} className="mb-2 w-full rounded-md border border-line bg-card px-2 py-1.5" />
+      <Command.Input
+        placeholder={`Search ${label.toLowerCase()}`}
+        className="mb-2 w-full rounded-md border border-line bg-card px-2 py-1.5"
+      />
       <Command.List className="max-h-72 overflow-auto">
         <Command.Empty className="p-2 text-soft">Nothing of that name.</Command.Empty>
         {entries.map((e) => (
-          <Command.Item key={e.id} value={`${e.name} ${e.id}`} onSelect={() => onPick(e.id)} className="cursor-pointer rounded px-2 py-1 data-[selected=true]:bg-accent-soft">
+          <Command.Item
+            key={e.id}
+            value={`${e.name} ${e.id}`}
+            onSelect={() => onPick(e.id)}
+            className="cursor-pointer rounded px-2 py-1 data-[selected=true]:bg-accent-soft"
+          >
             <span className={e.id === chosen ? 'font-bold' : ''}>{e.name}</span>
             {e.note && <span className="block text-[12px] text-soft">{e.note}</span>}
           </Command.Item>
@@ -68,15 +111,39 @@ function ToolOutline({ context, stickOutMm }: { context: OperationContext; stick
   return (
     <svg viewBox="0 0 196 46" className="my-1 h-11 w-full" aria-hidden="true">
       <g transform="translate(2 23)">
-        <path d={`M0 ${-block / 2} H${body * scale * 0.7} L${body * scale} ${-nose / 2} V${nose / 2} L${body * scale * 0.7} ${block / 2} H0 Z`} fill="var(--holder)" stroke="var(--soft)" />
-        <rect x={body * scale} y={-shank / 2} width={Math.max(0, out - flute)} height={shank} fill="var(--tool)" stroke="var(--accent)" />
-        <rect x={body * scale + out - flute} y={-d / 2} width={flute} height={d} fill="var(--tool)" stroke="var(--accent)" strokeWidth="1.5" />
+        <path
+          d={`M0 ${-block / 2} H${body * scale * 0.7} L${body * scale} ${-nose / 2} V${nose / 2} L${body * scale * 0.7} ${block / 2} H0 Z`}
+          fill="var(--holder)"
+          stroke="var(--soft)"
+        />
+        <rect
+          x={body * scale}
+          y={-shank / 2}
+          width={Math.max(0, out - flute)}
+          height={shank}
+          fill="var(--tool)"
+          stroke="var(--accent)"
+        />
+        <rect
+          x={body * scale + out - flute}
+          y={-d / 2}
+          width={flute}
+          height={d}
+          fill="var(--tool)"
+          stroke="var(--accent)"
+          strokeWidth="1.5"
+        />
       </g>
     </svg>
   );
 }
 
-const list = (crib: Crib, kind: CribKind) => crib[kind].map((e) => ({ id: e.id, name: e.document.name, ...(e.origin === 'shop' ? { note: 'of the shop' } : {}) }));
+const list = (crib: Crib, kind: CribKind) =>
+  crib[kind].map((e) => ({
+    id: e.id,
+    name: e.document.name,
+    ...(e.origin === 'shop' ? { note: 'of the shop' } : {}),
+  }));
 
 /** What the cut is given: alloy, machine, cutter in holder, feature, holding, and what the numbers rest on. */
 export function Given({
@@ -97,35 +164,88 @@ export function Given({
   const system = useSystem();
   const { alloy, machine, cutter, holder } = context;
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
-  const fits = crib.cutters.filter((c) => (op.kind === 'milling' ? isMillingCutter(c.document) : isDrill(c.document)));
+  const fits = crib.cutters.filter((c) =>
+    op.kind === 'milling' ? isMillingCutter(c.document) : isDrill(c.document),
+  );
   const through = (run: (next: Operation) => void) => (next: Operation) => !readOnly && run(next);
   const change = through(onChange);
   const counted = (kind: string): number => evaluation?.sources.filter((s) => s.kind === kind).length ?? 0;
-  const measureNext = evaluation?.sources.filter((s) => s.kind !== 'measured' && s.narrowBy).sort((a, b) => b.sigma - a.sigma)[0];
+  const measureNext = evaluation?.sources
+    .filter((s) => s.kind !== 'measured' && s.narrowBy)
+    .sort((a, b) => b.sigma - a.sigma)[0];
 
   function pickCutter(cutterId: string): void {
     const next = crib.cutters.find((c) => c.id === cutterId)!.document;
     const shank = next.properties.DCONMS ?? 0;
     const keeps = shank >= holder.bore_diameter_mm[0] && shank <= holder.bore_diameter_mm[1];
-    const holderId = keeps ? op.tooling.holderId : (fittingHolder(crib, op.machineId, cutterId) ?? op.tooling.holderId);
+    const holderId = keeps
+      ? op.tooling.holderId
+      : (fittingHolder(crib, op.machineId, cutterId) ?? op.tooling.holderId);
     const shortest = next.properties.LPR ?? next.properties.LF ?? op.tooling.stickOutMm;
-    const moved: Operation = { ...op, tooling: { cutterId, holderId, stickOutMm: Math.max(shortest, Math.min(op.tooling.stickOutMm, (next.properties.OAL ?? 999) - 10)) } };
+    const moved: Operation = {
+      ...op,
+      tooling: {
+        cutterId,
+        holderId,
+        stickOutMm: Math.max(shortest, Math.min(op.tooling.stickOutMm, (next.properties.OAL ?? 999) - 10)),
+      },
+    };
     if (moved.kind === 'milling') {
       const edge = Math.min(next.properties.APMX ?? moved.cut.axialDepthMm, moved.tooling.stickOutMm);
       const wide = Math.max(next.properties.DC ?? 0, next.properties.DCX ?? 0);
-      change({ ...moved, cut: { ...moved.cut, axialDepthMm: Math.min(moved.cut.axialDepthMm, edge), radialEngagementMm: Math.min(moved.cut.radialEngagementMm, wide) } });
+      change({
+        ...moved,
+        cut: {
+          ...moved.cut,
+          axialDepthMm: Math.min(moved.cut.axialDepthMm, edge),
+          radialEngagementMm: Math.min(moved.cut.radialEngagementMm, wide),
+        },
+      });
     } else change(moved);
   }
 
   return (
     <div className="space-y-2">
-      <Card title="Alloy" label={alloy.name} lines={[`${op.measured.hardness ?? alloy.hardness.typical} ${alloy.hardness.scale} ${op.measured.hardness === null ? 'assumed' : 'measured'}`, `group ${alloy.iso513_group}`]}>
-        {(close) => <Picker label="Alloys" entries={list(crib, 'alloys')} chosen={op.alloyId} onPick={(id) => (change({ ...op, alloyId: id, measured: { ...op.measured, hardness: null, kc11NMm2: null, lifeSpeed30MMin: null }, ...(op.kind === 'milling' && op.forceLaw === 'orthogonal' ? { forceLaw: 'kienzle' as const } : {}) } as Operation), close())} />}
+      <Card
+        title="Alloy"
+        label={alloy.name}
+        lines={[
+          `${op.measured.hardness ?? alloy.hardness.typical} ${alloy.hardness.scale} ${op.measured.hardness === null ? 'assumed' : 'measured'}`,
+          `group ${alloy.iso513_group}`,
+        ]}
+      >
+        {(close) => (
+          <Picker
+            label="Alloys"
+            entries={list(crib, 'alloys')}
+            chosen={op.alloyId}
+            onPick={(id) => (
+              change({
+                ...op,
+                alloyId: id,
+                measured: { ...op.measured, hardness: null, kc11NMm2: null, lifeSpeed30MMin: null },
+                ...(op.kind === 'milling' && op.forceLaw === 'orthogonal'
+                  ? { forceLaw: 'kienzle' as const }
+                  : {}),
+              } as Operation),
+              close()
+            )}
+          />
+        )}
       </Card>
-      <Card title="Machine" label={machine.name} lines={[`${machine.spindle_interface}, ${machine.max_rpm} rpm`, `coolant ${op.coolant}`]}>
+      <Card
+        title="Machine"
+        label={machine.name}
+        lines={[`${machine.spindle_interface}, ${machine.max_rpm} rpm`, `coolant ${op.coolant}`]}
+      >
         {(close) => (
           <>
-            <Picker label="Machines" entries={list(crib, 'machines')} chosen={op.machineId} onPick={(id) => (change({ ...op, machineId: id }), close())} />
+            <Picker
+              label="Machines"
+              entries={list(crib, 'machines')}
+              chosen={op.machineId}
+              onPick={(id) => (change({ ...op, machineId: id }), close())}
+            />
             <WearForm op={op} readOnly={readOnly} onChange={change} />
           </>
         )}
@@ -133,21 +253,48 @@ export function Given({
       <Card
         title="Cutter in holder"
         label={cutter.name}
-        lines={[`${cutter.extended.coating} on ${cutter.extended.substrate}`, `${holder.name}, out ${mm(op.tooling.stickOutMm)}`]}
+        lines={[
+          `${cutter.extended.coating} on ${cutter.extended.substrate}`,
+          `${holder.name}, out ${mm(op.tooling.stickOutMm)}`,
+        ]}
         drawing={<ToolOutline context={context} stickOutMm={op.tooling.stickOutMm} />}
       >
         {(close) => (
           <div className="space-y-3">
-            <Picker label="Cutters" entries={fits.map((c) => ({ id: c.id, name: c.document.name, note: c.document.suits_iso_groups.includes(alloy.iso513_group) ? '' : `not for group ${alloy.iso513_group}` }))} chosen={op.tooling.cutterId} onPick={(id) => (pickCutter(id), close())} />
-            <Picker label="Holders" entries={crib.holders.filter((h) => h.document.interfaces.includes(machine.spindle_interface)).map((h) => ({ id: h.id, name: h.document.name }))} chosen={op.tooling.holderId} onPick={(id) => (change({ ...op, tooling: { ...op.tooling, holderId: id } }), close())} />
+            <Picker
+              label="Cutters"
+              entries={fits.map((c) => ({
+                id: c.id,
+                name: c.document.name,
+                note: c.document.suits_iso_groups.includes(alloy.iso513_group)
+                  ? ''
+                  : `not for group ${alloy.iso513_group}`,
+              }))}
+              chosen={op.tooling.cutterId}
+              onPick={(id) => (pickCutter(id), close())}
+            />
+            <Picker
+              label="Holders"
+              entries={crib.holders
+                .filter((h) => h.document.interfaces.includes(machine.spindle_interface))
+                .map((h) => ({ id: h.id, name: h.document.name }))}
+              chosen={op.tooling.holderId}
+              onPick={(id) => (change({ ...op, tooling: { ...op.tooling, holderId: id } }), close())}
+            />
             {crib.assemblies.some((a) => fits.some((c) => c.id === a.cutterId)) && (
               <Picker
                 label="Assemblies"
-                entries={crib.assemblies.filter((a) => fits.some((c) => c.id === a.cutterId)).map((a) => ({ id: a.id, name: a.name, note: `out ${mm(a.stickOutMm)}` }))}
+                entries={crib.assemblies
+                  .filter((a) => fits.some((c) => c.id === a.cutterId))
+                  .map((a) => ({ id: a.id, name: a.name, note: `out ${mm(a.stickOutMm)}` }))}
                 chosen=""
                 onPick={(id) => {
                   const a = crib.assemblies.find((x) => x.id === id)!;
-                  change({ ...op, tooling: { cutterId: a.cutterId, holderId: a.holderId, stickOutMm: a.stickOutMm }, measured: { ...op.measured, runoutUm: a.runoutUm } });
+                  change({
+                    ...op,
+                    tooling: { cutterId: a.cutterId, holderId: a.holderId, stickOutMm: a.stickOutMm },
+                    measured: { ...op.measured, runoutUm: a.runoutUm },
+                  });
                   close();
                 }}
               />
@@ -159,17 +306,39 @@ export function Given({
         <Card
           title="Feature"
           label={`${op.feature.kind[0]!.toUpperCase()}${op.feature.kind.slice(1)} ${mm(op.feature.lengthMm)} × ${mm(op.feature.widthMm)} × ${mm(op.feature.depthMm)}`}
-          lines={[op.feature.cornerRadiusMm === null ? 'no inside corners' : `corners ${mm(op.feature.cornerRadiusMm)}`, op.feature.allowanceMm > 0 ? `${mm(op.feature.allowanceMm)} left on the wall` : `finishes within ${mm(op.feature.wallToleranceMm)}`]}
+          lines={[
+            op.feature.cornerRadiusMm === null
+              ? 'no inside corners'
+              : `corners ${mm(op.feature.cornerRadiusMm)}`,
+            op.feature.allowanceMm > 0
+              ? `${mm(op.feature.allowanceMm)} left on the wall`
+              : `finishes within ${mm(op.feature.wallToleranceMm)}`,
+          ]}
         >
           {() => <FeatureForm op={op} readOnly={readOnly} onChange={change} />}
         </Card>
       ) : (
-        <Card title="Hole" label={`⌀ ${mm(op.hole.diameterMm)} × ${mm(op.hole.depthMm)}`} lines={[`${op.hole.through ? 'through' : 'blind'}${op.hole.piloted ? ', piloted' : ''}`, `${op.featuresPerPart} on a part`]}>
+        <Card
+          title="Hole"
+          label={`⌀ ${mm(op.hole.diameterMm)} × ${mm(op.hole.depthMm)}`}
+          lines={[
+            `${op.hole.through ? 'through' : 'blind'}${op.hole.piloted ? ', piloted' : ''}`,
+            `${op.featuresPerPart} on a part`,
+          ]}
+        >
           {() => <FeatureForm op={op} readOnly={readOnly} onChange={change} />}
         </Card>
       )}
       {op.kind === 'milling' && (
-        <Card title="Held by" label={op.workholding.kind[0]!.toUpperCase() + op.workholding.kind.slice(1)} lines={[op.workholding.capacityN === null ? 'holding not declared' : `${formatMeasure(op.workholding.capacityN, 'N', system)} declared`]}>
+        <Card
+          title="Held by"
+          label={op.workholding.kind[0]!.toUpperCase() + op.workholding.kind.slice(1)}
+          lines={[
+            op.workholding.capacityN === null
+              ? 'holding not declared'
+              : `${formatMeasure(op.workholding.capacityN, 'N', system)} declared`,
+          ]}
+        >
           {() => <HoldingForm op={op} readOnly={readOnly} onChange={change} />}
         </Card>
       )}
@@ -183,4 +352,3 @@ export function Given({
     </div>
   );
 }
-

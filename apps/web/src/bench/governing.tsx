@@ -39,9 +39,15 @@ export function Governing({
   const limit = limitOf(evaluation, limitId);
   const governs = limitId === evaluation.governing;
   return (
-    <section aria-label="What governs" className="rounded-lg border border-line border-l-4 bg-card p-3" style={{ borderLeftColor: `var(--${limit.state})` }}>
+    <section
+      aria-label="What governs"
+      className="rounded-lg border border-line border-l-4 bg-card p-3"
+      style={{ borderLeftColor: `var(--${limit.state})` }}
+    >
       <div className="mb-1 flex items-center justify-between">
-        <h2 className="text-[12.5px] font-semibold text-soft">{governs ? 'Governs' : 'Looking at'}: {limit.name}</h2>
+        <h2 className="text-[12.5px] font-semibold text-soft">
+          {governs ? 'Governs' : 'Looking at'}: {limit.name}
+        </h2>
         <StateWord state={limit.state} />
       </div>
       <p className="text-[16px] leading-snug font-semibold" aria-live="polite">
@@ -50,7 +56,11 @@ export function Governing({
       {limit.state !== 'clear' && (
         <div className={`mt-2 ${stale ? 'opacity-60' : ''}`} aria-busy={stale}>
           {remedies.length === 0 && (
-            <p className="text-soft">{stale ? 'Looking for single changes that clear it…' : 'No single change, and no pair, clears this. Another cutter, holder or strategy has to.'}</p>
+            <p className="text-soft">
+              {stale
+                ? 'Looking for single changes that clear it…'
+                : 'No single change, and no pair, clears this. Another cutter, holder or strategy has to.'}
+            </p>
           )}
           <ul className="divide-y divide-line">
             {remedies.slice(0, 4).map((r) => (
@@ -58,7 +68,9 @@ export function Governing({
                 <div className="flex items-center justify-between gap-2">
                   <div className="min-w-0">
                     <p className="leading-tight">{speak(r.title, system)}</p>
-                    <p className={`text-[12.5px] ${r.pushesOver.length ? 'text-over' : 'text-soft'}`}>{effect(r)}</p>
+                    <p className={`text-[12.5px] ${r.pushesOver.length ? 'text-over' : 'text-soft'}`}>
+                      {effect(r)}
+                    </p>
                   </div>
                   {previewing === r.id ? (
                     <span className="flex gap-1">
@@ -68,7 +80,11 @@ export function Governing({
                       <Button onClick={() => onPreview(null)}>Back</Button>
                     </span>
                   ) : (
-                    <Button disabled={readOnly || stale} onClick={() => onPreview(r)} aria-label={`Preview: ${speak(r.title, system)}`}>
+                    <Button
+                      disabled={readOnly || stale}
+                      onClick={() => onPreview(r)}
+                      aria-label={`Preview: ${speak(r.title, system)}`}
+                    >
                       Preview
                     </Button>
                   )}

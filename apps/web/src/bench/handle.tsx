@@ -69,18 +69,47 @@ export function Handle({
       className={`touch-none outline-none [&:focus-visible>.ring]:opacity-100 ${disabled ? '' : 'cursor-grab active:cursor-grabbing'}`}
       onKeyDown={(e) => {
         if (disabled) return;
-        const sign = e.key === 'ArrowUp' || e.key === 'ArrowRight' ? 1 : e.key === 'ArrowDown' || e.key === 'ArrowLeft' ? -1 : 0;
+        const sign =
+          e.key === 'ArrowUp' || e.key === 'ArrowRight'
+            ? 1
+            : e.key === 'ArrowDown' || e.key === 'ArrowLeft'
+              ? -1
+              : 0;
         const next =
-          e.key === 'Home' ? low : e.key === 'End' ? high : sign === 0 ? null : snap(value + sign * step * (e.shiftKey ? 10 : 1));
+          e.key === 'Home'
+            ? low
+            : e.key === 'End'
+              ? high
+              : sign === 0
+                ? null
+                : snap(value + sign * step * (e.shiftKey ? 10 : 1));
         if (next === null) return;
         e.preventDefault();
         if (next !== value) onMove(clamp(next));
       }}
     >
       <circle r="16" fill="transparent" />
-      <circle className="ring opacity-0" r="12" fill="none" stroke="var(--accent)" strokeWidth="2" strokeDasharray="3 2" />
+      <circle
+        className="ring opacity-0"
+        r="12"
+        fill="none"
+        stroke="var(--accent)"
+        strokeWidth="2"
+        strokeDasharray="3 2"
+      />
       <circle r="7" fill="var(--raised)" stroke="var(--accent)" strokeWidth="2.5" />
-      {!disabled && <path d={axis === 'x' ? 'M-3 0h6M-3 0l2-2M-3 0l2 2M3 0l-2-2M3 0l-2 2' : 'M0-3v6M0-3l-2 2M0-3l2 2M0 3l-2-2M0 3l2-2'} stroke="var(--accent)" strokeWidth="1.2" fill="none" />}
+      {!disabled && (
+        <path
+          d={
+            axis === 'x'
+              ? 'M-3 0h6M-3 0l2-2M-3 0l2 2M3 0l-2-2M3 0l-2 2'
+              : 'M0-3v6M0-3l-2 2M0-3l2 2M0 3l-2-2M0 3l2-2'
+          }
+          stroke="var(--accent)"
+          strokeWidth="1.2"
+          fill="none"
+        />
+      )}
     </g>
   );
 }

@@ -24,10 +24,14 @@ export function change<T>(h: History<T>, next: T, key: string | null, now: numbe
 
 export function undo<T>(h: History<T>): History<T> {
   const last = h.past.at(-1);
-  return last === undefined ? h : { past: h.past.slice(0, -1), present: last, future: [h.present, ...h.future], gesture: null };
+  return last === undefined
+    ? h
+    : { past: h.past.slice(0, -1), present: last, future: [h.present, ...h.future], gesture: null };
 }
 
 export function redo<T>(h: History<T>): History<T> {
   const [next, ...rest] = h.future;
-  return next === undefined ? h : { past: [...h.past, h.present], present: next, future: rest, gesture: null };
+  return next === undefined
+    ? h
+    : { past: [...h.past, h.present], present: next, future: rest, gesture: null };
 }

@@ -1,4 +1,10 @@
-import { type DrillingOperation, type Evaluation, formatMeasure, numberOf, type OperationContext } from '@burl/core';
+import {
+  type DrillingOperation,
+  type Evaluation,
+  formatMeasure,
+  numberOf,
+  type OperationContext,
+} from '@burl/core';
 import { scaleLinear } from 'd3-scale';
 import { useSystem } from '../frame/preferences.tsx';
 import { Handle } from './handle.tsx';
@@ -28,17 +34,27 @@ export function HoleSection({
   const depth = op.hole.depthMm;
   const out = op.tooling.stickOutMm;
   const point = p.PL ?? 0.2 * d;
-  const y = scaleLinear().domain([0, depth + point]).range([TOP, BOTTOM - 10]);
+  const y = scaleLinear()
+    .domain([0, depth + point])
+    .range([TOP, BOTTOM - 10]);
   const scale = (BOTTOM - 10 - TOP) / (depth + point);
-  const cx = 210;
+  const cx = 190;
   const half = Math.max(5, (d / 2) * scale);
   const noseY = Math.max(22, y(depth - out) + 0);
   const torque = numberOf(evaluation, 'M').value;
   const packing = numberOf(evaluation, 'M').inputs.find((i) => i.symbol === 'k')?.value ?? 1;
   const longest = Math.max(...evaluation.pecks.map((k) => k.toMm - k.fromMm));
-  const tx = scaleLinear().domain([0, torque * 1.15]).range([0, 150]);
+  const tx = scaleLinear()
+    .domain([0, torque * 1.15])
+    .range([0, 150]);
   const plotX = 420;
-  const retractWord = evaluation.pecks[0]?.retract === 'full' ? 'full retract' : evaluation.pecks[0]?.retract === 'chip-break' ? 'short lift' : '';
+  const last = y(depth);
+  const retractWord =
+    evaluation.pecks[0]?.retract === 'full'
+      ? 'full retract'
+      : evaluation.pecks[0]?.retract === 'chip-break'
+        ? 'short lift'
+        : '';
   return (
     <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="Section of the hole">
       <defs>
@@ -47,36 +63,93 @@ export function HoleSection({
           <path d="M0 0V8" stroke="var(--stock-line)" strokeWidth="0.7" opacity="0.55" />
         </pattern>
       </defs>
-      <path d={`M20 ${TOP} H${cx - half} V${y(depth)} L${cx} ${y(depth + point)} L${cx + half} ${y(depth)} V${TOP} H385 V${op.hole.through ? y(depth + point * 0.6) : BOTTOM + 8} H20 Z`} fill="url(#stock)" stroke="var(--stock-line)" />
-      <path d={`M${cx - half + 1} ${noseY} H${cx + half - 1} V${y(depth)} L${cx} ${y(depth + point)} L${cx - half + 1} ${y(depth)} Z`} fill="var(--tool)" stroke="var(--accent)" strokeWidth="1.6" />
+      <path
+        d={`M20 ${TOP} H${cx - half} V${y(depth)} L${cx} ${y(depth + point)} L${cx + half} ${y(depth)} V${TOP} H385 V${op.hole.through ? y(depth + point * 0.6) : BOTTOM + 8} H20 Z`}
+        fill="url(#stock)"
+        stroke="var(--stock-line)"
+      />
+      <path
+        d={`M${cx - half + 1} ${noseY} H${cx + half - 1} V${y(depth)} L${cx} ${y(depth + point)} L${cx - half + 1} ${y(depth)} Z`}
+        fill="var(--tool)"
+        stroke="var(--accent)"
+        strokeWidth="1.6"
+      />
       {Array.from({ length: 5 }, (_, i) => {
         const from = y(depth) - i * half * 2.6;
         return from > TOP - 20 ? (
-          <path key={i} d={`M${cx - half + 1} ${from} Q${cx} ${from - half * 0.6} ${cx + half - 1} ${from - half * 1.6}`} fill="none" stroke="var(--accent)" opacity="0.7" />
+          <path
+            key={i}
+            d={`M${cx - half + 1} ${from} Q${cx} ${from - half * 0.6} ${cx + half - 1} ${from - half * 1.6}`}
+            fill="none"
+            stroke="var(--accent)"
+            opacity="0.7"
+          />
         ) : null;
       })}
-      <path d={`M${cx - half * 2.4} ${noseY} h${half * 4.8} l${half * 0.5} ${-Math.min(18, noseY)} h${-half * 5.8} Z`} fill="var(--holder)" stroke="var(--soft)" />
+      <path
+        d={`M${cx - half * 2.4} ${noseY} h${half * 4.8} l${half * 0.5} ${-Math.min(18, noseY)} h${-half * 5.8} Z`}
+        fill="var(--holder)"
+        stroke="var(--soft)"
+      />
       {evaluation.pecks.map((k, i) => (
         <g key={k.toMm}>
           <line x1={cx + half + 4} x2={cx + half + 20} y1={y(k.toMm)} y2={y(k.toMm)} stroke="var(--ink)" />
-          {(evaluation.pecks.length < 9 || i % 2 === 0 || k.toMm === depth) && (
-            <text x={cx + half + 24} y={y(k.toMm) + 4} fontSize="12" fill="var(--ink)" stroke="var(--stock)" strokeWidth="3" paintOrder="stroke">
-              {formatMeasure(k.toMm, 'mm', system)}
-            </text>
-          )}
+          {(evaluation.pecks[i + 1] === undefined ||
+            y(evaluation.pecks[i + 1]!.toMm) - y(k.toMm) > 13 ||
+            i === 0) &&
+            (last - y(k.toMm) > 13 || k.toMm === depth) && (
+              <text
+                x={cx + half + 24}
+                y={y(k.toMm) + 4}
+                fontSize="12"
+                fill="var(--ink)"
+                stroke="var(--stock)"
+                strokeWidth="3"
+                paintOrder="stroke"
+              >
+                {formatMeasure(k.toMm, 'mm', system)}
+              </text>
+            )}
         </g>
       ))}
-      <text x="20" y="18" fontSize="12" fontWeight="600" fill="var(--soft)">
+      <text x="250" y="18" fontSize="12" fontWeight="600" fill="var(--soft)">
         Section, {op.hole.through ? 'through' : 'blind'}
       </text>
-      <text x={20} y={H - 8} fontSize="12.5" fill="var(--ink)" stroke="var(--stock)" strokeWidth="4" paintOrder="stroke">
-        {evaluation.pecks.length === 1 ? 'one stroke' : `${evaluation.pecks.length} strokes, ${retractWord} between`}
+      <text
+        x={30}
+        y={BOTTOM + 2}
+        fontSize="12.5"
+        fill="var(--ink)"
+        stroke="var(--stock)"
+        strokeWidth="4"
+        paintOrder="stroke"
+      >
+        {evaluation.pecks.length === 1
+          ? 'one stroke'
+          : `${evaluation.pecks.length} strokes, ${retractWord} between`}
       </text>
       <line x1={40} x2={40} y1={noseY} y2={y(depth + point)} stroke="var(--ink)" />
-      <text x={52} y={TOP + 40} fontSize="13.500" fontWeight="650" fill="var(--ink)" stroke="var(--stock)" strokeWidth="4" paintOrder="stroke">
+      <text
+        x={52}
+        y={TOP + 40}
+        fontSize="13.500"
+        fontWeight="650"
+        fill="var(--ink)"
+        stroke="var(--stock)"
+        strokeWidth="4"
+        paintOrder="stroke"
+      >
         out {formatMeasure(out, 'mm', system)}
       </text>
-      <text x={52} y={TOP + 57} fontSize="12" fill="var(--ink)" stroke="var(--stock)" strokeWidth="4" paintOrder="stroke">
+      <text
+        x={52}
+        y={TOP + 57}
+        fontSize="12"
+        fill="var(--ink)"
+        stroke="var(--stock)"
+        strokeWidth="4"
+        paintOrder="stroke"
+      >
         {(depth / d).toFixed(1)} diameters deep
       </text>
       <g transform={`translate(${plotX} 0)`}>

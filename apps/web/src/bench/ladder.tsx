@@ -23,13 +23,26 @@ function Bar({ limit }: { limit: LimitResult }) {
             : `var(--${limit.state})`,
         }}
       />
-      <span className="absolute top-[3px] h-1 bg-ink/55" style={{ left: `${at(share.low)}%`, width: `${Math.max(0.5, at(share.high) - at(share.low))}%` }} />
+      <span
+        className="absolute top-[3px] h-1 bg-ink/55"
+        style={{ left: `${at(share.low)}%`, width: `${Math.max(0.5, at(share.high) - at(share.low))}%` }}
+      />
       <span className="absolute inset-y-0 w-px bg-ink" style={{ left: `${FULL}%` }} />
     </span>
   );
 }
 
-function Rung({ limit, evaluation, open, onToggle }: { limit: LimitResult; evaluation: Evaluation; open: boolean; onToggle: () => void }) {
+function Rung({
+  limit,
+  evaluation,
+  open,
+  onToggle,
+}: {
+  limit: LimitResult;
+  evaluation: Evaluation;
+  open: boolean;
+  onToggle: () => void;
+}) {
   const system = useSystem();
   return (
     <li>
@@ -37,7 +50,7 @@ function Rung({ limit, evaluation, open, onToggle }: { limit: LimitResult; evalu
         type="button"
         aria-expanded={open}
         onClick={onToggle}
-        className="grid w-full grid-cols-[14px_minmax(0,1fr)_84px_44px_12px] items-center gap-1.5 rounded px-1 py-[3px] text-left hover:bg-accent-soft"
+        className="grid w-full grid-cols-[14px_minmax(0,1fr)_96px_44px_12px] items-center gap-1.5 rounded px-1 py-0.5 text-left hover:bg-accent-soft"
       >
         <StateMark state={limit.state} size={13} />
         <span className="truncate" title={limit.name}>
@@ -45,7 +58,15 @@ function Rung({ limit, evaluation, open, onToggle }: { limit: LimitResult; evalu
           <span className="sr-only">: {limit.state}</span>
         </span>
         <Bar limit={limit} />
-        <span className="text-right text-[12.5px]">{limit.share ? `${Math.min(999, limit.share.value * 100).toFixed(0)} %` : limit.state === 'clear' ? 'yes' : limit.state === 'unproven' ? '?' : 'no'}</span>
+        <span className="text-right text-[12.5px]">
+          {limit.share
+            ? `${Math.min(999, limit.share.value * 100).toFixed(0)} %`
+            : limit.state === 'clear'
+              ? 'yes'
+              : limit.state === 'unproven'
+                ? '?'
+                : 'no'}
+        </span>
         <ChevronDown size={12} aria-hidden="true" className={`text-soft ${open ? 'rotate-180' : ''}`} />
       </button>
       {open && (
@@ -56,7 +77,12 @@ function Rung({ limit, evaluation, open, onToggle }: { limit: LimitResult; evalu
               Allowed {formatMeasure(limit.allowed.value, limit.allowed.unit, system)}: {limit.allowed.from}.
             </p>
           )}
-          <WhyBody what={limit} band={limit.predicted} unit={limit.predicted?.unit ?? null} sources={evaluation.sources} />
+          <WhyBody
+            what={limit}
+            band={limit.predicted}
+            unit={limit.predicted?.unit ?? null}
+            sources={evaluation.sources}
+          />
         </div>
       )}
     </li>
@@ -64,8 +90,19 @@ function Rung({ limit, evaluation, open, onToggle }: { limit: LimitResult; evalu
 }
 
 /** All limits in their fixed order; a bar shows the share used with its band, the line is the allowance. */
-export function Ladder({ evaluation, opened, onOpen }: { evaluation: Evaluation; opened: string | null; onOpen: (id: string | null) => void }) {
-  const groups = LIMIT_GROUPS.map((g) => ({ group: g, limits: evaluation.limits.filter((l) => l.group === g) })).filter((g) => g.limits.length);
+export function Ladder({
+  evaluation,
+  opened,
+  onOpen,
+}: {
+  evaluation: Evaluation;
+  opened: string | null;
+  onOpen: (id: string | null) => void;
+}) {
+  const groups = LIMIT_GROUPS.map((g) => ({
+    group: g,
+    limits: evaluation.limits.filter((l) => l.group === g),
+  })).filter((g) => g.limits.length);
   return (
     <section aria-label="Limits" className="rounded-lg border border-line bg-card p-2">
       <div className="mb-1 flex justify-between px-1">
@@ -77,7 +114,13 @@ export function Ladder({ evaluation, opened, onOpen }: { evaluation: Evaluation;
           <h3 className="mt-1 px-1 text-[12.5px] text-soft first-letter:uppercase">{group}</h3>
           <ul>
             {limits.map((l) => (
-              <Rung key={l.id} limit={l} evaluation={evaluation} open={opened === l.id} onToggle={() => onOpen(opened === l.id ? null : l.id)} />
+              <Rung
+                key={l.id}
+                limit={l}
+                evaluation={evaluation}
+                open={opened === l.id}
+                onToggle={() => onOpen(opened === l.id ? null : l.id)}
+              />
             ))}
           </ul>
         </div>

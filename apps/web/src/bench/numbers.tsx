@@ -10,7 +10,10 @@ export function Numbers({ op, evaluation }: { op: Operation; evaluation: Evaluat
   const system = useSystem();
   const keys = op.kind === 'milling' ? MILLING : DRILLING;
   return (
-    <section aria-label="What follows" className="flex flex-wrap gap-x-4 gap-y-1 rounded-lg border border-line bg-card px-3 py-1.5">
+    <section
+      aria-label="What follows"
+      className="flex shrink-0 flex-wrap gap-x-3 gap-y-0.5 rounded-lg border border-line bg-card px-3 py-1.5"
+    >
       {evaluation.numbers
         .filter((q) => keys.includes(q.key))
         .map((q) => (

@@ -1,4 +1,12 @@
-import { DRILLING_PARAMETERS, type Evaluation, MILLING_PARAMETERS, type Operation, type Parameter, type Quantity, UNITS } from '@burl/core';
+import {
+  DRILLING_PARAMETERS,
+  type Evaluation,
+  MILLING_PARAMETERS,
+  type Operation,
+  type Parameter,
+  type Quantity,
+  UNITS,
+} from '@burl/core';
 import { Pin } from 'lucide-react';
 import { useSystem } from '../frame/preferences.tsx';
 import { NumberInput } from '../parts/number-input.tsx';
@@ -26,13 +34,21 @@ function Cell({
   const system = useSystem();
   const changed = before !== null && Math.abs(quantity.value / before - 1) > 0.002;
   return (
-    <div className={`min-w-0 border-r border-line px-2 pt-1 pb-1.5 last:border-r-0 ${changed ? 'bg-accent-soft' : ''}`}>
+    <div
+      className={`min-w-0 border-r border-line px-2 pt-1 pb-1.5 last:border-r-0 ${changed ? 'bg-accent-soft' : ''}`}
+    >
       <div className="flex items-center justify-between">
         <span className="text-[13px] text-soft" title={quantity.name}>
           {quantity.symbol}
         </span>
         <span className="flex">
-          <Why name={quantity.name} what={quantity} band={quantity} unit={quantity.unit} sources={evaluation.sources} />
+          <Why
+            name={quantity.name}
+            what={quantity}
+            band={quantity}
+            unit={quantity.unit}
+            sources={evaluation.sources}
+          />
           {PINNABLE.has(quantity.key) && (
             <button
               type="button"
@@ -78,7 +94,10 @@ export function Parameters({
 }) {
   const keys: readonly Parameter[] = op.kind === 'milling' ? MILLING_PARAMETERS : DRILLING_PARAMETERS;
   return (
-    <section aria-label="Parameters" className="grid auto-cols-fr grid-flow-col overflow-hidden rounded-lg border border-line bg-card max-[900px]:grid-flow-row max-[900px]:grid-cols-4">
+    <section
+      aria-label="Parameters"
+      className="grid shrink-0 auto-cols-fr grid-flow-col overflow-hidden rounded-lg border border-line bg-card max-[900px]:grid-flow-row max-[900px]:grid-cols-4"
+    >
       {keys.map((key) => {
         const quantity = evaluation.numbers.find((q) => q.key === key);
         if (!quantity) return null;

@@ -1,4 +1,11 @@
-import { type Evaluation, formatMeasure, type MillingOperation, numberOf, type OperationContext, outerDiameter } from '@burl/core';
+import {
+  type Evaluation,
+  formatMeasure,
+  type MillingOperation,
+  numberOf,
+  type OperationContext,
+  outerDiameter,
+} from '@burl/core';
 import { arc } from 'd3-shape';
 import { useSystem } from '../frame/preferences.tsx';
 import { Handle } from './handle.tsx';
@@ -53,7 +60,12 @@ export function PlanView({
   const edges = angles.map((a) => {
     turned += a;
     const t = (turned * Math.PI) / 180;
-    return { x: Math.sin(t) * r, y: -Math.cos(t) * r, x1: Math.sin(t - 0.35) * r * 0.72, y1: -Math.cos(t - 0.35) * r * 0.72 };
+    return {
+      x: Math.sin(t) * r,
+      y: -Math.cos(t) * r,
+      x1: Math.sin(t - 0.35) * r * 0.72,
+      y1: -Math.cos(t - 0.35) * r * 0.72,
+    };
   });
   return (
     <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="The cut from above">
@@ -66,29 +78,73 @@ export function PlanView({
       <g transform={`translate(${cx} ${cy})`}>
         <g transform={`scale(1 ${side})`}>
           <path d={work} fill="url(#stock)" stroke="var(--stock-line)" />
-          {slot && <path d={`M${-cx} ${-wall} L0 ${-wall} L${end} ${-wall} L${end} ${-far} L${-cx} ${-far} Z`} fill="url(#stock)" stroke="var(--stock-line)" />}
+          {slot && (
+            <path
+              d={`M${-cx} ${-wall} L0 ${-wall} L${end} ${-wall} L${end} ${-far} L${-cx} ${-far} Z`}
+              fill="url(#stock)"
+              stroke="var(--stock-line)"
+            />
+          )}
           {slot && <rect x={0} y={-wall} width={end} height={2 * wall} fill="url(#stock)" />}
           <circle r={r} fill="var(--tool)" fillOpacity="0.86" stroke="var(--accent)" strokeWidth="2" />
           <path d={contact ?? ''} transform="scale(-1 1)" fill="var(--accent)" opacity="0.24" />
         </g>
         {edges.map((e) => (
-          <line key={`${e.x}`} x1={e.x1} y1={e.y1} x2={e.x} y2={e.y} stroke="var(--accent)" strokeWidth="3" strokeLinecap="round" />
+          <line
+            key={`${e.x}`}
+            x1={e.x1}
+            y1={e.y1}
+            x2={e.x}
+            y2={e.y}
+            stroke="var(--accent)"
+            strokeWidth="3"
+            strokeLinecap="round"
+          />
         ))}
         <circle r="2" fill="var(--accent)" />
-        <path d="M-22 -14 A26 26 0 0 1 10 -24" fill="none" stroke="var(--ink)" strokeWidth="1.4" markerEnd="url(#tip)" />
+        <path
+          d="M-22 -14 A26 26 0 0 1 10 -24"
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="1.4"
+          markerEnd="url(#tip)"
+        />
         <defs>
           <marker id="tip" viewBox="0 0 8 8" refX="6" refY="4" markerWidth="6" markerHeight="6" orient="auto">
             <path d="M1 1 7 4 1 7" fill="none" stroke="var(--ink)" strokeWidth="1.4" />
           </marker>
         </defs>
-        <line x1="10" y1="0" x2={r * 0.62} y2="0" stroke="var(--ink)" strokeWidth="1.6" markerEnd="url(#tip)" />
+        <line
+          x1="10"
+          y1="0"
+          x2={r * 0.62}
+          y2="0"
+          stroke="var(--ink)"
+          strokeWidth="1.6"
+          markerEnd="url(#tip)"
+        />
         <text x={r * 0.2} y={-6} fontSize="12" fill="var(--ink)">
           feed
         </text>
         {!slot && (
           <>
-            <line x1={end - 52} x2={end - 52} y1={side * top} y2={side * wall} stroke="var(--ink)" strokeWidth="1" />
-            <line x1={0} x2={end - 46} y1={side * wall} y2={side * wall} stroke="var(--ink)" strokeDasharray="3 3" strokeWidth="0.8" />
+            <line
+              x1={end - 52}
+              x2={end - 52}
+              y1={side * top}
+              y2={side * wall}
+              stroke="var(--ink)"
+              strokeWidth="1"
+            />
+            <line
+              x1={0}
+              x2={end - 46}
+              y1={side * wall}
+              y2={side * wall}
+              stroke="var(--ink)"
+              strokeDasharray="3 3"
+              strokeWidth="0.8"
+            />
           </>
         )}
       </g>
@@ -100,7 +156,17 @@ export function PlanView({
       </text>
       {!slot && (
         <>
-          <text x={W - 8} y={cy + side * top + (climb ? -12 : 24)} fontSize="13.5" fontWeight="650" textAnchor="end" fill="var(--ink)" stroke="var(--card)" strokeWidth="4" paintOrder="stroke">
+          <text
+            x={W - 8}
+            y={cy + side * top + (climb ? -12 : 24)}
+            fontSize="13.5"
+            fontWeight="650"
+            textAnchor="end"
+            fill="var(--ink)"
+            stroke="var(--card)"
+            strokeWidth="4"
+            paintOrder="stroke"
+          >
             ae {formatMeasure(ae, 'mm', system)}
           </text>
           <Handle

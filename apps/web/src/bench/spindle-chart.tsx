@@ -1,5 +1,22 @@
-import { type Evaluation, formatMeasure, numberOf, type OperationContext, powerAt, toShown, torqueAt, UNITS } from '@burl/core';
-import { CategoryScale, Chart as ChartJs, Filler, Legend, LinearScale, LineElement, PointElement } from 'chart.js';
+import {
+  type Evaluation,
+  formatMeasure,
+  numberOf,
+  type OperationContext,
+  powerAt,
+  toShown,
+  torqueAt,
+  UNITS,
+} from '@burl/core';
+import {
+  CategoryScale,
+  Chart as ChartJs,
+  Filler,
+  Legend,
+  LinearScale,
+  LineElement,
+  PointElement,
+} from 'chart.js';
 import { useMemo, useRef } from 'react';
 import { Line } from 'react-chartjs-2';
 import { usePreferences } from '../frame/preferences.tsx';
@@ -50,7 +67,12 @@ export default function SpindleChart({
 
   const axis = (title: string) => ({
     title: { display: true, text: title, color: ink },
-    ticks: { color: ink, font: { family: 'Atkinson Hyperlegible Next Variable' } },
+    ticks: {
+      color: ink,
+      maxRotation: 0,
+      maxTicksLimit: 7,
+      font: { family: 'Atkinson Hyperlegible Next Variable' },
+    },
     grid: { color: colour('line') },
     beginAtZero: true,
   });
@@ -58,7 +80,9 @@ export default function SpindleChart({
 
   return (
     <figure className="flex h-full min-h-0 flex-col">
-      <figcaption className="mb-1 text-[13px] text-soft">{text} Drag in the chart to move the speed.</figcaption>
+      <figcaption className="mb-1 text-[13px] text-soft">
+        {text} Drag in the chart to move the speed.
+      </figcaption>
       <div
         className="relative min-h-40 flex-1 touch-none"
         onPointerDown={(e) => {
@@ -82,10 +106,51 @@ export default function SpindleChart({
           role="img"
           data={{
             datasets: [
-              { label: `power, ${UNITS.kW[system].label}`, data: curves.power, borderColor: colour('accent'), backgroundColor: colour('accent-soft'), fill: true, pointRadius: 0, borderWidth: 2, yAxisID: 'y', order: 4 },
-              { label: `torque, ${UNITS.Nm[system].label}`, data: curves.torque, borderColor: colour('tight'), borderDash: [6, 4], pointRadius: 0, borderWidth: 2, yAxisID: 'y2', order: 3 },
-              { label: 'power of this cut', data: [{ x: n, y: toShown(power, 'kW', system) }], pointStyle: 'circle', pointRadius: 8, pointBorderWidth: 3, borderColor: colour('accent'), backgroundColor: colour('raised'), showLine: false, yAxisID: 'y', order: 1 },
-              { label: 'torque of this cut', data: [{ x: n, y: toShown(torque, 'Nm', system) }], pointStyle: 'rectRot', pointRadius: 8, pointBorderWidth: 3, borderColor: colour('tight'), backgroundColor: colour('raised'), showLine: false, yAxisID: 'y2', order: 2 },
+              {
+                label: `power, ${UNITS.kW[system].label}`,
+                data: curves.power,
+                borderColor: colour('accent'),
+                backgroundColor: colour('accent-soft'),
+                fill: true,
+                pointRadius: 0,
+                borderWidth: 2,
+                yAxisID: 'y',
+                order: 4,
+              },
+              {
+                label: `torque, ${UNITS.Nm[system].label}`,
+                data: curves.torque,
+                borderColor: colour('tight'),
+                borderDash: [6, 4],
+                pointRadius: 0,
+                borderWidth: 2,
+                yAxisID: 'y2',
+                order: 3,
+              },
+              {
+                label: 'power of this cut',
+                data: [{ x: n, y: toShown(power, 'kW', system) }],
+                pointStyle: 'circle',
+                pointRadius: 8,
+                pointBorderWidth: 3,
+                borderColor: colour('accent'),
+                backgroundColor: colour('raised'),
+                showLine: false,
+                yAxisID: 'y',
+                order: 1,
+              },
+              {
+                label: 'torque of this cut',
+                data: [{ x: n, y: toShown(torque, 'Nm', system) }],
+                pointStyle: 'rectRot',
+                pointRadius: 5,
+                pointBorderWidth: 3,
+                borderColor: colour('tight'),
+                backgroundColor: colour('raised'),
+                showLine: false,
+                yAxisID: 'y2',
+                order: 0,
+              },
             ],
           }}
           options={{
@@ -93,7 +158,18 @@ export default function SpindleChart({
             maintainAspectRatio: false,
             parsing: false,
             events: [],
-            plugins: { legend: { position: 'right', labels: { color: ink, usePointStyle: true, boxWidth: 8, font: { family: 'Atkinson Hyperlegible Next Variable', size: 12 } } } },
+            plugins: {
+              legend: {
+                position: 'right',
+                labels: {
+                  color: ink,
+                  usePointStyle: true,
+                  boxWidth: 6,
+                  boxHeight: 6,
+                  font: { family: 'Atkinson Hyperlegible Next Variable', size: 12 },
+                },
+              },
+            },
             scales: {
               x: { ...axis('spindle speed, rpm'), type: 'linear', min: 0, max: most },
               y: axis(UNITS.kW[system].label),

@@ -14,7 +14,9 @@ export function Stations({ detail, crib, current }: { detail: JobDetail; crib: C
         s.operations.map((o) => {
           number++;
           const document = (o.variants.find((v) => v.label === o.selected) ?? o.variants[0])?.document;
-          const e = document ? judge(document, contextOf(crib, document, detail.job.quantity)).evaluation : null;
+          const e = document
+            ? judge(document, contextOf(crib, document, detail.job.quantity)).evaluation
+            : null;
           const here = o.id === current;
           return (
             <Link

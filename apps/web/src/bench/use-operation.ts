@@ -31,7 +31,11 @@ const RETRY_MS = 5000;
  * versions until a person chooses; one that finds no server is tried again. An impossible operation is not sent:
  * `valid` says whether it may be.
  */
-export function useOperation(variant: Variant, valid: (op: Operation) => boolean, readOnly: boolean): Editing {
+export function useOperation(
+  variant: Variant,
+  valid: (op: Operation) => boolean,
+  readOnly: boolean,
+): Editing {
   const [history, setHistory] = useState<History<Operation>>(() => begin(variant.document));
   const [save, setSave] = useState<SaveState>({ is: 'saved', at: null });
   const [base, setBase] = useState({ version: variant.version, document: variant.document });
@@ -46,11 +50,15 @@ export function useOperation(variant: Variant, valid: (op: Operation) => boolean
       sending.current = true;
       setSave({ is: 'saving' });
       try {
-        const saved = await call<Variant>('PUT', `/api/variants/${variant.id}`, { document: op, version: base.version });
+        const saved = await call<Variant>('PUT', `/api/variants/${variant.id}`, {
+          document: op,
+          version: base.version,
+        });
         setSave({ is: 'saved', at: new Date() });
         setBase({ version: saved.version, document: op });
       } catch (error) {
-        if (error instanceof ApiError && error.status === 409) setSave({ is: 'conflict', theirs: error.current as Variant });
+        if (error instanceof ApiError && error.status === 409)
+          setSave({ is: 'conflict', theirs: error.current as Variant });
         else if (error instanceof ApiError && (error.status === 0 || error.status === 503)) {
           setSave({ is: 'offline', message: error.message });
         } else setSave({ is: 'refused', message: messageOf(error) });

@@ -5,7 +5,15 @@ import { call, messageOf } from '../api/client.ts';
 import { refreshJob } from '../api/hooks.ts';
 
 /** Variants of the operation by letter; the chosen one is on the bench and goes into the release. */
-export function Variants({ operation, jobId, readOnly }: { operation: JobOperation; jobId: string; readOnly: boolean }) {
+export function Variants({
+  operation,
+  jobId,
+  readOnly,
+}: {
+  operation: JobOperation;
+  jobId: string;
+  readOnly: boolean;
+}) {
   async function run(work: () => Promise<unknown>): Promise<void> {
     try {
       await work();
@@ -15,7 +23,13 @@ export function Variants({ operation, jobId, readOnly }: { operation: JobOperati
     await refreshJob(jobId);
   }
   const choose = (selected: VariantLabel): Promise<void> =>
-    run(() => call('PUT', `/api/operations/${operation.id}`, { name: operation.name, selected, version: operation.version }));
+    run(() =>
+      call('PUT', `/api/operations/${operation.id}`, {
+        name: operation.name,
+        selected,
+        version: operation.version,
+      }),
+    );
   return (
     <div role="group" aria-label="Variants" className="flex overflow-hidden rounded-md border border-line">
       {operation.variants.map((v) => (
@@ -32,7 +46,12 @@ export function Variants({ operation, jobId, readOnly }: { operation: JobOperati
         </button>
       ))}
       {operation.variants.length < 4 && !readOnly && (
-        <button type="button" aria-label="Add a variant" onClick={() => void run(() => call('POST', `/api/operations/${operation.id}/variants`))} className="min-h-8 bg-card px-2 hover:bg-accent-soft">
+        <button
+          type="button"
+          aria-label="Add a variant"
+          onClick={() => void run(() => call('POST', `/api/operations/${operation.id}/variants`))}
+          className="min-h-8 bg-card px-2 hover:bg-accent-soft"
+        >
           <Plus size={14} aria-hidden="true" />
         </button>
       )}

@@ -11,9 +11,16 @@ import { NumberInput } from '../parts/number-input.tsx';
 /** Cutters as they stand in their holders, under the shop's names. */
 export function AssembliesTable({ crib, edit }: { crib: Crib; edit: boolean }) {
   const system = useSystem();
-  const [draft, setDraft] = useState({ name: '', cutterId: '', holderId: '', stickOutMm: 40, runoutUm: null as number | null });
+  const [draft, setDraft] = useState({
+    name: '',
+    cutterId: '',
+    holderId: '',
+    stickOutMm: 40,
+    runoutUm: null as number | null,
+  });
   const [failed, setFailed] = useState<string | null>(null);
-  const nameOf = (list: readonly { id: string; document: { name: string } }[], id: string): string => list.find((e) => e.id === id)?.document.name ?? id;
+  const nameOf = (list: readonly { id: string; document: { name: string } }[], id: string): string =>
+    list.find((e) => e.id === id)?.document.name ?? id;
 
   async function make(event: FormEvent): Promise<void> {
     event.preventDefault();
@@ -45,7 +52,9 @@ export function AssembliesTable({ crib, edit }: { crib: Crib; edit: boolean }) {
               <td className="px-2.5">{nameOf(crib.cutters, a.cutterId)}</td>
               <td className="px-2.5">{nameOf(crib.holders, a.holderId)}</td>
               <td className="px-2.5 whitespace-nowrap">{formatMeasure(a.stickOutMm, 'mm', system)}</td>
-              <td className="px-2.5 whitespace-nowrap">{a.runoutUm === null ? 'not measured' : formatMeasure(a.runoutUm, 'um', system)}</td>
+              <td className="px-2.5 whitespace-nowrap">
+                {a.runoutUm === null ? 'not measured' : formatMeasure(a.runoutUm, 'um', system)}
+              </td>
             </tr>
           ))}
           {crib.assemblies.length === 0 && (
@@ -58,13 +67,30 @@ export function AssembliesTable({ crib, edit }: { crib: Crib; edit: boolean }) {
         </tbody>
       </table>
       {edit && (
-        <form onSubmit={(e) => void make(e)} className="h-fit space-y-2 rounded-lg border border-line bg-card p-3">
+        <form
+          onSubmit={(e) => void make(e)}
+          className="h-fit space-y-2 rounded-lg border border-line bg-card p-3"
+        >
           <h2>New assembly</h2>
-          <Field label="Name">{(p) => <input {...p} value={draft.name} onChange={(e) => setDraft({ ...draft, name: e.target.value })} className={FIELD_LOOK} />}</Field>
+          <Field label="Name">
+            {(p) => (
+              <input
+                {...p}
+                value={draft.name}
+                onChange={(e) => setDraft({ ...draft, name: e.target.value })}
+                className={FIELD_LOOK}
+              />
+            )}
+          </Field>
           {(['cutter', 'holder'] as const).map((what) => (
             <Field key={what} label={what === 'cutter' ? 'Cutter' : 'Holder'}>
               {(p) => (
-                <select {...p} value={draft[`${what}Id`]} onChange={(e) => setDraft({ ...draft, [`${what}Id`]: e.target.value })} className={FIELD_LOOK}>
+                <select
+                  {...p}
+                  value={draft[`${what}Id`]}
+                  onChange={(e) => setDraft({ ...draft, [`${what}Id`]: e.target.value })}
+                  className={FIELD_LOOK}
+                >
                   <option value="">choose</option>
                   {crib[`${what}s`].map((x) => (
                     <option key={x.id} value={x.id}>
@@ -75,9 +101,28 @@ export function AssembliesTable({ crib, edit }: { crib: Crib; edit: boolean }) {
               )}
             </Field>
           ))}
-          <Field label="Stick-out">{(p) => <NumberInput {...p} value={draft.stickOutMm} unit="mm" onTake={(v) => v && setDraft({ ...draft, stickOutMm: v })} className={FIELD_LOOK} />}</Field>
+          <Field label="Stick-out">
+            {(p) => (
+              <NumberInput
+                {...p}
+                value={draft.stickOutMm}
+                unit="mm"
+                onTake={(v) => v && setDraft({ ...draft, stickOutMm: v })}
+                className={FIELD_LOOK}
+              />
+            )}
+          </Field>
           <Field label="Runout at the tip" hint="empty: not measured" error={failed ?? undefined}>
-            {(p) => <NumberInput {...p} value={draft.runoutUm} unit="um" allowEmpty onTake={(runoutUm) => setDraft({ ...draft, runoutUm })} className={FIELD_LOOK} />}
+            {(p) => (
+              <NumberInput
+                {...p}
+                value={draft.runoutUm}
+                unit="um"
+                allowEmpty
+                onTake={(runoutUm) => setDraft({ ...draft, runoutUm })}
+                className={FIELD_LOOK}
+              />
+            )}
           </Field>
           <Button type="submit" look="main">
             Put together

@@ -7,7 +7,17 @@ import { Field, FIELD_LOOK } from '../parts/field.tsx';
 import { SheetDialog } from '../parts/sheet-dialog.tsx';
 
 /** A built-in entry stays; the shop changes its copy. */
-export function CopyDialog({ entry, kind, onClose, onMade }: { entry: CribEntry; kind: CribKind; onClose: () => void; onMade: (id: string) => void }) {
+export function CopyDialog({
+  entry,
+  kind,
+  onClose,
+  onMade,
+}: {
+  entry: CribEntry;
+  kind: CribKind;
+  onClose: () => void;
+  onMade: (id: string) => void;
+}) {
   const [id, setId] = useState(`shop-${entry.id}`);
   const [name, setName] = useState(`${entry.document.name} (shop)`);
   const [failed, setFailed] = useState<string | null>(null);
@@ -24,7 +34,11 @@ export function CopyDialog({ entry, kind, onClose, onMade }: { entry: CribEntry;
   return (
     <SheetDialog open onClose={onClose} title={`Copy ${entry.document.name}`}>
       <form onSubmit={(e) => void copy(e)} className="space-y-3">
-        <Field label="Name">{(p) => <input {...p} value={name} onChange={(e) => setName(e.target.value)} className={FIELD_LOOK} />}</Field>
+        <Field label="Name">
+          {(p) => (
+            <input {...p} value={name} onChange={(e) => setName(e.target.value)} className={FIELD_LOOK} />
+          )}
+        </Field>
         <Field label="Id" hint="small letters, digits, dots and hyphens" error={failed ?? undefined}>
           {(p) => <input {...p} value={id} onChange={(e) => setId(e.target.value)} className={FIELD_LOOK} />}
         </Field>

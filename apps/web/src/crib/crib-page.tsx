@@ -1,5 +1,16 @@
 import { type Crib, type CribEntry, type CribKind, CRIB_KINDS, mayEdit } from '@burl/contract';
-import { type ColumnDef, columnFilteringFeature, createFilteredRowModel, createSortedRowModel, filterFns, globalFilteringFeature, rowSortingFeature, sortFns, tableFeatures, useTable } from '@tanstack/react-table';
+import {
+  type ColumnDef,
+  columnFilteringFeature,
+  createFilteredRowModel,
+  createSortedRowModel,
+  filterFns,
+  globalFilteringFeature,
+  rowSortingFeature,
+  sortFns,
+  tableFeatures,
+  useTable,
+} from '@tanstack/react-table';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { NavLink, useParams } from 'react-router';
@@ -24,18 +35,48 @@ const features = tableFeatures({
 });
 type Column = ColumnDef<typeof features, Row>;
 
-function EntryTable({ entries, kind, onOpen }: { entries: readonly CribEntry[]; kind: CribKind; onOpen: (entry: CribEntry) => void }) {
+function EntryTable({
+  entries,
+  kind,
+  onOpen,
+}: {
+  entries: readonly CribEntry[];
+  kind: CribKind;
+  onOpen: (entry: CribEntry) => void;
+}) {
   const [filter, setFilter] = useState('');
   const rows = useMemo(() => entries.map((entry) => COLUMNS[kind].row(entry as never)), [entries, kind]);
   const columns = useMemo<Column[]>(
-    () => COLUMNS[kind].heads.map((head, i) => ({ id: head, header: head, accessorFn: (r: Row) => r.cells[i] ?? '' })),
+    () =>
+      COLUMNS[kind].heads.map((head, i) => ({
+        id: head,
+        header: head,
+        accessorFn: (r: Row) => r.cells[i] ?? '',
+      })),
     [kind],
   );
-  const table = useTable({ features, columns, data: rows, state: { globalFilter: filter }, globalFilterFn: 'includesString' });
+  const table = useTable({
+    features,
+    columns,
+    data: rows,
+    state: { globalFilter: filter },
+    globalFilterFn: 'includesString',
+  });
   return (
     <>
-      <input aria-label={`Search ${kind}`} placeholder={`Search ${entries.length} ${kind}`} value={filter} onChange={(e) => setFilter(e.target.value)} className={`${FIELD_LOOK} mb-2 max-w-sm`} />
-      <div className="overflow-x-auto rounded-lg border border-line bg-card" tabIndex={0} role="region" aria-label={`Table of ${kind}`}>
+      <input
+        aria-label={`Search ${kind}`}
+        placeholder={`Search ${entries.length} ${kind}`}
+        value={filter}
+        onChange={(e) => setFilter(e.target.value)}
+        className={`${FIELD_LOOK} mb-2 max-w-sm`}
+      />
+      <div
+        className="overflow-x-auto rounded-lg border border-line bg-card"
+        tabIndex={0}
+        role="region"
+        aria-label={`Table of ${kind}`}
+      >
         <table className="w-full text-left">
           <thead>
             {table.getHeaderGroups().map((group) => (
@@ -43,8 +84,16 @@ function EntryTable({ entries, kind, onOpen }: { entries: readonly CribEntry[]; 
                 {group.headers.map((h) => {
                   const sorted = h.column.getIsSorted();
                   return (
-                    <th key={h.id} aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'} className="p-0">
-                      <button type="button" onClick={h.column.getToggleSortingHandler()} className="flex w-full items-center gap-1 px-2.5 py-1.5 font-semibold whitespace-nowrap hover:bg-accent-soft">
+                    <th
+                      key={h.id}
+                      aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+                      className="p-0"
+                    >
+                      <button
+                        type="button"
+                        onClick={h.column.getToggleSortingHandler()}
+                        className="flex w-full items-center gap-1 px-2.5 py-1.5 font-semibold whitespace-nowrap hover:bg-accent-soft"
+                      >
                         {String(h.column.columnDef.header)}
                         {sorted === 'asc' && <ArrowUp size={13} aria-hidden="true" />}
                         {sorted === 'desc' && <ArrowDown size={13} aria-hidden="true" />}
@@ -57,11 +106,21 @@ function EntryTable({ entries, kind, onOpen }: { entries: readonly CribEntry[]; 
           </thead>
           <tbody>
             {table.getRowModel().rows.map((row) => (
-              <tr key={row.original.entry.id} className="border-b border-line last:border-0 hover:bg-accent-soft">
+              <tr
+                key={row.original.entry.id}
+                className="border-b border-line last:border-0 hover:bg-accent-soft"
+              >
                 {row.original.cells.map((cell, i) => (
-                  <td key={COLUMNS[kind].heads[i]} className={`px-2.5 py-1 ${typeof cell === 'number' ? 'text-right' : ''}`}>
+                  <td
+                    key={COLUMNS[kind].heads[i]}
+                    className={`px-2.5 py-1 ${typeof cell === 'number' ? 'text-right' : ''}`}
+                  >
                     {i === 0 ? (
-                      <button type="button" onClick={() => onOpen(row.original.entry)} className="text-left font-semibold underline-offset-2 hover:underline">
+                      <button
+                        type="button"
+                        onClick={() => onOpen(row.original.entry)}
+                        className="text-left font-semibold underline-offset-2 hover:underline"
+                      >
                         {cell}
                       </button>
                     ) : (
@@ -73,7 +132,9 @@ function EntryTable({ entries, kind, onOpen }: { entries: readonly CribEntry[]; 
             ))}
           </tbody>
         </table>
-        {table.getRowModel().rows.length === 0 && <p className="p-3 text-soft">Nothing matches the search.</p>}
+        {table.getRowModel().rows.length === 0 && (
+          <p className="p-3 text-soft">Nothing matches the search.</p>
+        )}
       </div>
     </>
   );
@@ -90,8 +151,24 @@ function Tables({ crib, tab }: { crib: Crib; tab: CribKind | 'assemblies' }) {
   return (
     <>
       <EntryTable key={tab} entries={entries} kind={tab} onOpen={(e) => setOpen(e.id)} />
-      {entry && <EntryDialog key={entry.id + entry.version} entry={entry} kind={tab} edit={edit} onCopy={() => (setOpen(null), setCopying(entry))} onClose={() => setOpen(null)} />}
-      {copying && <CopyDialog entry={copying} kind={tab} onClose={() => setCopying(null)} onMade={(id) => (setCopying(null), setOpen(id))} />}
+      {entry && (
+        <EntryDialog
+          key={entry.id + entry.version}
+          entry={entry}
+          kind={tab}
+          edit={edit}
+          onCopy={() => (setOpen(null), setCopying(entry))}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      {copying && (
+        <CopyDialog
+          entry={copying}
+          kind={tab}
+          onClose={() => setCopying(null)}
+          onMade={(id) => (setCopying(null), setOpen(id))}
+        />
+      )}
     </>
   );
 }
@@ -111,7 +188,11 @@ export default function CribPage() {
         <h1 className="text-xl">Crib</h1>
         <nav aria-label="Tables" className="flex gap-1">
           {tabs.map((t) => (
-            <NavLink key={t} to={`/crib/${t}`} className={`rounded-md border px-3 py-1 first-letter:uppercase ${t === tab ? 'border-accent bg-accent text-on-accent' : 'border-line bg-card hover:bg-accent-soft'}`}>
+            <NavLink
+              key={t}
+              to={`/crib/${t}`}
+              className={`rounded-md border px-3 py-1 first-letter:uppercase ${t === tab ? 'border-accent bg-accent text-on-accent' : 'border-line bg-card hover:bg-accent-soft'}`}
+            >
               {t}
             </NavLink>
           ))}

@@ -16,13 +16,21 @@ import { StateWord } from '../parts/state-mark.tsx';
 import { NewJobDialog } from './new-job-dialog.tsx';
 
 const WAITS: readonly { readonly status: JobStatus; readonly title: string; readonly empty: string }[] = [
-  { status: 'draft', title: 'To work out', empty: 'Nothing to work out. Make a job, or bring one in from a file.' },
+  {
+    status: 'draft',
+    title: 'To work out',
+    empty: 'Nothing to work out. Make a job, or bring one in from a file.',
+  },
   { status: 'requested', title: 'To release', empty: 'Nobody waits for a release.' },
   { status: 'released', title: 'To prove out', empty: 'No released sheet is waiting for the machine.' },
 ];
 
 function JobCard({ job, floor }: { job: JobSummary; floor: boolean }) {
-  const to = floor ? `/jobs/${job.id}/floor` : job.status === 'requested' ? `/jobs/${job.id}/release` : `/jobs/${job.id}`;
+  const to = floor
+    ? `/jobs/${job.id}/floor`
+    : job.status === 'requested'
+      ? `/jobs/${job.id}/release`
+      : `/jobs/${job.id}`;
   return (
     <li className="rounded-lg border border-line bg-card p-3 focus-within:border-accent hover:border-accent">
       <div className="flex items-baseline justify-between gap-2">
@@ -40,7 +48,9 @@ function JobCard({ job, floor }: { job: JobSummary; floor: boolean }) {
           <span className="flex min-w-0 items-center gap-1.5">
             <StateWord state={job.governing.state} />
             <span className="truncate text-soft">
-              {job.governing.state === 'clear' ? `${job.operations} operations` : `${job.governing.limit}, ${job.governing.operation}`}
+              {job.governing.state === 'clear'
+                ? `${job.operations} operations`
+                : `${job.governing.limit}, ${job.governing.operation}`}
             </span>
           </span>
         ) : (
@@ -107,7 +117,9 @@ export function Desk() {
   if (error && !jobs) return <Failed what="the jobs" message={error.message} retry={() => void mutate()} />;
   if (!jobs) return <Loading what="the jobs" />;
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  const shown = jobs.filter((j) => words.every((w) => `${j.number} ${j.part} ${j.customer} ${j.heatLot}`.toLowerCase().includes(w)));
+  const shown = jobs.filter((j) =>
+    words.every((w) => `${j.number} ${j.part} ${j.customer} ${j.heatLot}`.toLowerCase().includes(w)),
+  );
   return (
     <div className="mx-auto max-w-[1400px] p-4">
       <Crumbs trail={[]} />
@@ -153,7 +165,9 @@ export function Desk() {
                 {w.title} <span className="font-normal text-soft">{list.length}</span>
               </h2>
               {list.length === 0 ? (
-                <p className="py-3 text-soft">{words.length ? 'Nothing here matches the search.' : w.empty}</p>
+                <p className="py-3 text-soft">
+                  {words.length ? 'Nothing here matches the search.' : w.empty}
+                </p>
               ) : (
                 <ul className="space-y-2">
                   {list.map((j) => (

@@ -10,7 +10,17 @@ import { Field, FIELD_LOOK } from '../parts/field.tsx';
 import { Loading } from '../parts/page-states.tsx';
 import { SheetDialog } from '../parts/sheet-dialog.tsx';
 
-const EMPTY: JobFields = { number: '', part: '', customer: '', alloyId: '', machineId: '', quantity: 1, heatLot: '', due: null, notes: '' };
+const EMPTY: JobFields = {
+  number: '',
+  part: '',
+  customer: '',
+  alloyId: '',
+  machineId: '',
+  quantity: 1,
+  heatLot: '',
+  due: null,
+  notes: '',
+};
 
 /** Take the request: what part, of what, on what, how many. */
 export function NewJobDialog({ onClose }: { onClose: () => void }) {
@@ -68,15 +78,36 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
             )}
           </Field>
           <Field label="Quantity" error={errors.quantity && 'A whole number, 1 to 100 000'}>
-            {(p) => <input {...p} {...form.register('quantity', { valueAsNumber: true })} type="number" min={1} className={FIELD_LOOK} />}
+            {(p) => (
+              <input
+                {...p}
+                {...form.register('quantity', { valueAsNumber: true })}
+                type="number"
+                min={1}
+                className={FIELD_LOOK}
+              />
+            )}
           </Field>
           <Field label="Due" error={errors.due?.message}>
-            {(p) => <input {...p} {...form.register('due', { setValueAs: (v: string | null) => v || null })} type="date" className={FIELD_LOOK} />}
+            {(p) => (
+              <input
+                {...p}
+                {...form.register('due', { setValueAs: (v: string | null) => v || null })}
+                type="date"
+                className={FIELD_LOOK}
+              />
+            )}
           </Field>
-          <Field label="Customer">{(p) => <input {...p} {...form.register('customer')} className={FIELD_LOOK} />}</Field>
-          <Field label="Heat lot">{(p) => <input {...p} {...form.register('heatLot')} className={FIELD_LOOK} />}</Field>
+          <Field label="Customer">
+            {(p) => <input {...p} {...form.register('customer')} className={FIELD_LOOK} />}
+          </Field>
+          <Field label="Heat lot">
+            {(p) => <input {...p} {...form.register('heatLot')} className={FIELD_LOOK} />}
+          </Field>
           <div className="col-span-2">
-            <Field label="Notes">{(p) => <textarea {...p} {...form.register('notes')} rows={2} className={FIELD_LOOK} />}</Field>
+            <Field label="Notes">
+              {(p) => <textarea {...p} {...form.register('notes')} rows={2} className={FIELD_LOOK} />}
+            </Field>
           </div>
           {failed && (
             <p role="alert" className="col-span-2 text-over">

@@ -10,7 +10,10 @@ import { Failed, Loading } from '../parts/page-states.tsx';
 import { StateMark } from '../parts/state-mark.tsx';
 
 const LARGE = { milling: ['n', 'vf', 'ap', 'ae'], drilling: ['n', 'vf', 'fn', 'pecks'] } as const;
-const SMALL = { milling: ['vc', 'fz', 'hex', 'P', 'lean', 't'], drilling: ['vc', 'depth', 'M', 'Ff', 'p', 't'] } as const;
+const SMALL = {
+  milling: ['vc', 'fz', 'hex', 'P', 'lean', 't'],
+  drilling: ['vc', 'depth', 'M', 'Ff', 'p', 't'],
+} as const;
 
 const PROVE_OUT = [
   'Right program, right work offset, right tool number and length; the tool in the spindle is the one on this sheet.',
@@ -30,8 +33,16 @@ function Block({ op, number }: { op: ReleasedOperation; number: number }) {
       <h2 className="text-xl">
         {number} {op.name} <span className="text-base font-normal text-soft">{op.setup}</span>
       </h2>
+      <p>
+        {context.alloy.name},{' '}
+        {document.measured.hardness === null
+          ? 'hardness not measured'
+          : `${document.measured.hardness} ${context.alloy.hardness.scale} measured`}
+        ; {context.machine.name}
+      </p>
       <p className="mb-2">
-        {context.cutter.name} in {context.holder.name}, <strong>out {mm(document.tooling.stickOutMm)}</strong>; coolant {document.coolant}
+        {context.cutter.name} in {context.holder.name}, <strong>out {mm(document.tooling.stickOutMm)}</strong>
+        ; coolant {document.coolant}
       </p>
       <dl className="mb-2 grid grid-cols-2 gap-2 sm:grid-cols-4">
         {LARGE[document.kind].map((key) => {
@@ -51,12 +62,18 @@ function Block({ op, number }: { op: ReleasedOperation; number: number }) {
           const q = numberOf(evaluation, key);
           return (
             <span key={key}>
-              <span className="text-soft">{q.name}</span> <strong>{formatMeasure(q.value, q.unit, system)}</strong>
+              <span className="text-soft">{q.name}</span>{' '}
+              <strong>{formatMeasure(q.value, q.unit, system)}</strong>
             </span>
           );
         })}
       </p>
-      {evaluation.pecks.length > 1 && <p className="mb-2">Strokes to {evaluation.pecks.map((k) => mm(k.toMm)).join(', ')}; {evaluation.pecks[0]!.retract === 'full' ? 'out of the hole' : 'a short lift'} between.</p>}
+      {evaluation.pecks.length > 1 && (
+        <p className="mb-2">
+          Strokes to {evaluation.pecks.map((k) => mm(k.toMm)).join(', ')};{' '}
+          {evaluation.pecks[0]!.retract === 'full' ? 'out of the hole' : 'a short lift'} between.
+        </p>
+      )}
       {open.length > 0 && (
         <ul className="mb-2 space-y-1">
           {open.map((l) => (
@@ -89,7 +106,15 @@ export default function FloorPage() {
   const { job: jobId = '' } = useParams();
   const system = useSystem();
   const { data: release, error } = useSheet(jobId);
-  if (error && !release) return <Failed what="the sheet" message={error.status === 404 ? 'Nothing is released for this job. Do not run from a draft.' : error.message} />;
+  if (error && !release)
+    return (
+      <Failed
+        what="the sheet"
+        message={
+          error.status === 404 ? 'Nothing is released for this job. Do not run from a draft.' : error.message
+        }
+      />
+    );
   if (!release) return <Loading what="the sheet" />;
   const { job, operations } = release.snapshot;
   return (
@@ -101,7 +126,8 @@ export default function FloorPage() {
             {job.number} {job.part}
           </h1>
           <p>
-            <strong>Revision {release.revision}</strong>, released by {release.decidedBy} on {release.decidedAt?.slice(0, 10)}; {job.quantity} off
+            <strong>Revision {release.revision}</strong>, released by {release.decidedBy} on{' '}
+            {release.decidedAt?.slice(0, 10)}; {job.quantity} off
             {job.heatLot && `, lot ${job.heatLot}`}
           </p>
         </div>
@@ -110,7 +136,13 @@ export default function FloorPage() {
             <Printer size={16} aria-hidden="true" /> Print
           </Button>
           {(['a4', 'letter'] as const).map((paper) => (
-            <a key={paper} href={`/api/releases/${release.id}/sheet.pdf?paper=${paper}&units=${system}`} target="_blank" rel="noreferrer" className="inline-flex items-center gap-1.5 rounded-md border border-line bg-card px-3 py-1 font-semibold">
+            <a
+              key={paper}
+              href={`/api/releases/${release.id}/sheet.pdf?paper=${paper}&units=${system}`}
+              target="_blank"
+              rel="noreferrer"
+              className="inline-flex items-center gap-1.5 rounded-md border border-line bg-card px-3 py-1 font-semibold"
+            >
               <FileDown size={15} aria-hidden="true" /> {paper === 'a4' ? 'A4' : 'Letter'}
             </a>
           ))}
@@ -130,7 +162,8 @@ export default function FloorPage() {
       <section aria-label="Signatures" className="print-block rounded-xl border border-line bg-card p-4">
         <h2 className="mb-1">Signatures</h2>
         <p>
-          Worked out by {release.requestedBy}, {release.requestedAt.slice(0, 10)}. Released by {release.decidedBy}, {release.decidedAt?.slice(0, 10)}
+          Worked out by {release.requestedBy}, {release.requestedAt.slice(0, 10)}. Released by{' '}
+          {release.decidedBy}, {release.decidedAt?.slice(0, 10)}
           {release.reason && `: “${release.reason}”`}
         </p>
         <p className="mt-4">Proved out by ______________________ Date ____________</p>

@@ -25,12 +25,20 @@ export function CommandPalette({ open, onClose }: { open: boolean; onClose: () =
         >
           <Dialog.Title className="sr-only">Find or do</Dialog.Title>
           <Command label="Find or do" loop>
-            <Command.Input placeholder="Job, place or action" className="mb-2 w-full rounded-md border border-line bg-raised px-3 py-2" />
+            <Command.Input
+              placeholder="Job, place or action"
+              className="mb-2 w-full rounded-md border border-line bg-raised px-3 py-2"
+            />
             <Command.List className="max-h-[50vh] overflow-auto">
               <Command.Empty className="p-3 text-soft">Nothing of that name.</Command.Empty>
               <Command.Group heading="Do" className="text-soft [&_[cmdk-item]]:text-ink">
                 {actions.map((a) => (
-                  <Command.Item key={a.id} value={`${a.label} ${a.id}`} onSelect={pick(a.run)} className={ITEM}>
+                  <Command.Item
+                    key={a.id}
+                    value={`${a.label} ${a.id}`}
+                    onSelect={pick(a.run)}
+                    className={ITEM}
+                  >
                     {a.label}
                     {a.keys && <kbd className="text-[12px] text-soft">{a.keys}</kbd>}
                   </Command.Item>
@@ -38,7 +46,12 @@ export function CommandPalette({ open, onClose }: { open: boolean; onClose: () =
               </Command.Group>
               <Command.Group heading="Jobs" className="text-soft [&_[cmdk-item]]:text-ink">
                 {(jobs ?? []).map((j) => (
-                  <Command.Item key={j.id} value={`${j.number} ${j.part} ${j.customer}`} onSelect={pick(() => void navigate(`/jobs/${j.id}`))} className={ITEM}>
+                  <Command.Item
+                    key={j.id}
+                    value={`${j.number} ${j.part} ${j.customer}`}
+                    onSelect={pick(() => void navigate(`/jobs/${j.id}`))}
+                    className={ITEM}
+                  >
                     {j.number} {j.part}
                     <span className="text-soft">{j.status}</span>
                   </Command.Item>

@@ -39,7 +39,10 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
   const online = useOnline();
   useHotkeys('ctrl+k, meta+k', () => setPalette(true), { preventDefault: true, enableOnFormTags: true });
   useHotkeys('shift+slash', () => setHelp(true));
-  useHotkeys('alt+u', () => setSystem(system === 'metric' ? 'inch' : 'metric'), { preventDefault: true, enableOnFormTags: true });
+  useHotkeys('alt+u', () => setSystem(system === 'metric' ? 'inch' : 'metric'), {
+    preventDefault: true,
+    enableOnFormTags: true,
+  });
 
   const actions = useMemo<Action[]>(
     () => [
@@ -51,7 +54,11 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
         keys: 'Alt U',
         run: () => setSystem(system === 'metric' ? 'inch' : 'metric'),
       },
-      { id: 'theme', label: theme === 'light' ? 'Dark page' : 'Light page', run: () => setTheme(theme === 'light' ? 'dark' : 'light') },
+      {
+        id: 'theme',
+        label: theme === 'light' ? 'Dark page' : 'Light page',
+        run: () => setTheme(theme === 'light' ? 'dark' : 'light'),
+      },
       { id: 'palette', label: 'Find or do something', keys: 'Ctrl K', run: () => setPalette(true) },
       { id: 'help', label: 'What the keyboard does', keys: '?', run: () => setHelp(true) },
       { id: 'sign-out', label: 'Sign out', run: () => void signOut() },
@@ -75,7 +82,10 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
 
   return (
     <div className="flex min-h-full flex-col">
-      <a href="#content" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2">
+      <a
+        href="#content"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2"
+      >
         Skip to the page
       </a>
       <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b border-line bg-card px-3">
@@ -103,17 +113,32 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
           {unit('metric', 'mm')}
           {unit('inch', 'inch')}
         </div>
-        <button type="button" aria-label={theme === 'light' ? 'Dark page' : 'Light page'} className="rounded p-1.5 hover:bg-accent-soft" onClick={() => setTheme(theme === 'light' ? 'dark' : 'light')}>
+        <button
+          type="button"
+          aria-label={theme === 'light' ? 'Dark page' : 'Light page'}
+          className="rounded p-1.5 hover:bg-accent-soft"
+          onClick={() => setTheme(theme === 'light' ? 'dark' : 'light')}
+        >
           {theme === 'light' ? <Moon size={17} aria-hidden="true" /> : <Sun size={17} aria-hidden="true" />}
         </button>
-        <button type="button" aria-label="What the keyboard does" className="rounded p-1.5 hover:bg-accent-soft" onClick={() => setHelp(true)}>
+        <button
+          type="button"
+          aria-label="What the keyboard does"
+          className="rounded p-1.5 hover:bg-accent-soft"
+          onClick={() => setHelp(true)}
+        >
           <Keyboard size={17} aria-hidden="true" />
         </button>
         <span className="hidden text-right leading-tight lg:block">
           <span className="block font-semibold">{person.name}</span>
           <span className="block text-[12px] text-soft">{person.role}</span>
         </span>
-        <button type="button" aria-label="Sign out" className="rounded p-1.5 hover:bg-accent-soft" onClick={() => void signOut()}>
+        <button
+          type="button"
+          aria-label="Sign out"
+          className="rounded p-1.5 hover:bg-accent-soft"
+          onClick={() => void signOut()}
+        >
           <LogOut size={17} aria-hidden="true" />
         </button>
       </header>

@@ -19,7 +19,9 @@ function stored<T extends string>(key: string, allowed: readonly T[]): T | null 
 
 /** Units and theme of this browser. */
 export function PreferencesProvider({ children }: { children: ReactNode }) {
-  const [system, setSystem] = useState<System>(() => stored('burl.units', ['metric', 'inch'] as const) ?? 'metric');
+  const [system, setSystem] = useState<System>(
+    () => stored('burl.units', ['metric', 'inch'] as const) ?? 'metric',
+  );
   const [theme, setTheme] = useState<Theme>(
     () =>
       stored('burl.theme', ['light', 'dark'] as const) ??

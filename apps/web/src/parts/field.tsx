@@ -13,7 +13,11 @@ export function Field({
   label: string;
   error?: string | undefined;
   hint?: string;
-  children: (props: { id: string; 'aria-invalid': boolean; 'aria-describedby': string | undefined }) => ReactNode;
+  children: (props: {
+    id: string;
+    'aria-invalid': boolean;
+    'aria-describedby': string | undefined;
+  }) => ReactNode;
 }) {
   const id = useId();
   const note = error ?? hint;
@@ -24,7 +28,11 @@ export function Field({
       </label>
       {children({ id, 'aria-invalid': Boolean(error), 'aria-describedby': note ? `${id}-note` : undefined })}
       {note && (
-        <p id={`${id}-note`} className={`mt-0.5 text-[12.5px] ${error ? 'text-over' : 'text-soft'}`} role={error ? 'alert' : undefined}>
+        <p
+          id={`${id}-note`}
+          className={`mt-0.5 text-[12.5px] ${error ? 'text-over' : 'text-soft'}`}
+          role={error ? 'alert' : undefined}
+        >
           {note}
         </p>
       )}

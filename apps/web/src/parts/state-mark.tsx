@@ -10,8 +10,16 @@ export const STATE_COLOUR: Readonly<Record<LimitState, string>> = {
 /** State by shape; colour and, beside it, the word say the same. */
 export function StateMark({ state, size = 14 }: { state: LimitState; size?: number }) {
   return (
-    <svg width={size} height={size} viewBox="0 0 16 16" aria-hidden="true" className={`shrink-0 ${STATE_COLOUR[state]}`}>
-      {state === 'clear' && <circle cx="8" cy="8" r="5.5" fill="none" stroke="currentColor" strokeWidth="2.2" />}
+    <svg
+      width={size}
+      height={size}
+      viewBox="0 0 16 16"
+      aria-hidden="true"
+      className={`shrink-0 ${STATE_COLOUR[state]}`}
+    >
+      {state === 'clear' && (
+        <circle cx="8" cy="8" r="5.5" fill="none" stroke="currentColor" strokeWidth="2.2" />
+      )}
       {state === 'tight' && (
         <>
           <path d="M8 2 15 14H1Z" fill="none" stroke="currentColor" strokeWidth="2" strokeLinejoin="round" />
@@ -20,7 +28,16 @@ export function StateMark({ state, size = 14 }: { state: LimitState; size?: numb
       )}
       {state === 'over' && <path d="M8 .5 15.500 8 8 15.500.500 8Z" fill="currentColor" />}
       {state === 'unproven' && (
-        <rect x="2.500" y="2.500" width="11" height="11" fill="none" stroke="currentColor" strokeWidth="2" strokeDasharray="3 2.500" />
+        <rect
+          x="2.500"
+          y="2.500"
+          width="11"
+          height="11"
+          fill="none"
+          stroke="currentColor"
+          strokeWidth="2"
+          strokeDasharray="3 2.500"
+        />
       )}
     </svg>
   );

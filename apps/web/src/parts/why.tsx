@@ -19,7 +19,9 @@ export function WhyBody({
 }) {
   const system = useSystem();
   const rests = band ? sources.filter((s) => band.basis.includes(s.id)) : [];
-  const narrow = rests.filter((s) => s.narrowBy && s.kind !== 'measured').sort((a, b) => b.sigma - a.sigma)[0];
+  const narrow = rests
+    .filter((s) => s.narrowBy && s.kind !== 'measured')
+    .sort((a, b) => b.sigma - a.sigma)[0];
   return (
     <div className="space-y-2 text-[13px]">
       <p className="font-mono text-[12.5px]">{what.formula}</p>
@@ -30,7 +32,9 @@ export function WhyBody({
               <tr key={i.symbol}>
                 <td className="pr-2 font-mono">{i.symbol}</td>
                 <td className="pr-2 text-soft">{i.name}</td>
-                <td className="text-right font-semibold whitespace-nowrap">{formatMeasure(i.value, i.unit, system)}</td>
+                <td className="text-right font-semibold whitespace-nowrap">
+                  {formatMeasure(i.value, i.unit, system)}
+                </td>
               </tr>
             ))}
           </tbody>
@@ -38,7 +42,8 @@ export function WhyBody({
       )}
       {band && unit && band.high > band.low * 1.0001 && (
         <p>
-          9 of 10 lie above {formatMeasure(band.low, unit, system)} and 9 of 10 below {formatMeasure(band.high, unit, system)}.
+          9 of 10 lie above {formatMeasure(band.low, unit, system)} and 9 of 10 below{' '}
+          {formatMeasure(band.high, unit, system)}.
         </p>
       )}
       {rests.length > 0 && (

@@ -1,5 +1,12 @@
 import { type Difference, formatMeasure, type LimitResult, numberOf, speak } from '@burl/core';
-import { mayEdit, mayRelease, RELEASE_CHECKS, type Release, type ReleasedOperation, type ReleaseSummary } from '@burl/contract';
+import {
+  mayEdit,
+  mayRelease,
+  RELEASE_CHECKS,
+  type Release,
+  type ReleasedOperation,
+  type ReleaseSummary,
+} from '@burl/contract';
 import { FileDown, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -15,11 +22,26 @@ import { StateMark, StateWord } from '../parts/state-mark.tsx';
 import { contextOf } from '../work/context.ts';
 import { judge } from '../work/judgement.ts';
 
-const MOMENT = (iso: string): string => new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
-const STATE_TEXT = { requested: 'waits for a second person', released: 'in force', returned: 'went back', superseded: 'superseded', withdrawn: 'withdrawn' } as const;
-const SHOWN = { milling: ['n', 'vf', 'fz', 'ap', 'ae', 'hex', 'P', 'lean'], drilling: ['n', 'vf', 'fn', 'depth', 'pecks', 'M', 'Ff', 'p'] } as const;
+const MOMENT = (iso: string): string =>
+  new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+const STATE_TEXT = {
+  requested: 'waits for a second person',
+  released: 'in force',
+  returned: 'went back',
+  superseded: 'superseded',
+  withdrawn: 'withdrawn',
+} as const;
+const SHOWN = {
+  milling: ['n', 'vf', 'fz', 'ap', 'ae', 'hex', 'P', 'lean'],
+  drilling: ['n', 'vf', 'fn', 'depth', 'pecks', 'M', 'Ff', 'p'],
+} as const;
 
-const plain = (value: unknown): string => (value === null || value === undefined ? 'none' : Array.isArray(value) ? value.join(', ') || 'none' : String(value));
+const plain = (value: unknown): string =>
+  value === null || value === undefined
+    ? 'none'
+    : Array.isArray(value)
+      ? value.join(', ') || 'none'
+      : String(value);
 
 function Differences({ list }: { list: readonly Difference[] }) {
   return (
@@ -59,12 +81,16 @@ function Evidence({ op, number }: { op: ReleasedOperation; number: number }) {
     <article className="rounded-lg border border-line bg-card p-3">
       <header className="mb-2 flex items-baseline justify-between gap-3">
         <h3>
-          {number} {op.name} <span className="font-normal text-soft">{op.setup}, variant {op.variant}</span>
+          {number} {op.name}{' '}
+          <span className="font-normal text-soft">
+            {op.setup}, variant {op.variant}
+          </span>
         </h3>
         <StateWord state={op.evaluation.state} />
       </header>
       <p className="mb-2 text-[13px] text-soft">
-        {op.context.cutter.name} in {op.context.holder.name}, out {formatMeasure(op.document.tooling.stickOutMm, 'mm', system)}; {op.document.coolant}
+        {op.context.cutter.name} in {op.context.holder.name}, out{' '}
+        {formatMeasure(op.document.tooling.stickOutMm, 'mm', system)}; {op.document.coolant}
       </p>
       <dl className="mb-2 grid grid-cols-4 gap-2">
         {SHOWN[op.document.kind].map((key) => {
@@ -122,7 +148,9 @@ function Decide({ release, onDone }: { release: Release; onDone: () => Promise<v
     setFailed(null);
     try {
       await call('POST', `/api/releases/${release.id}/decision`, { decision, reason, checks });
-      toast.success(decision === 'release' ? 'Released. The numbers are locked.' : 'Returned with your reason.');
+      toast.success(
+        decision === 'release' ? 'Released. The numbers are locked.' : 'Returned with your reason.',
+      );
       await onDone();
     } catch (error) {
       setFailed(messageOf(error));
@@ -148,17 +176,31 @@ function Decide({ release, onDone }: { release: Release; onDone: () => Promise<v
                 <input
                   type="checkbox"
                   checked={checks.includes(c.id)}
-                  onChange={(e) => setChecks(e.target.checked ? [...checks, c.id] : checks.filter((x) => x !== c.id))}
+                  onChange={(e) =>
+                    setChecks(e.target.checked ? [...checks, c.id] : checks.filter((x) => x !== c.id))
+                  }
                 />
                 {c.text}
               </label>
             ))}
           </fieldset>
           <Field label="Reason or remark" hint="needed to return">
-            {(p) => <textarea {...p} rows={2} value={reason} onChange={(e) => setReason(e.target.value)} className={FIELD_LOOK} />}
+            {(p) => (
+              <textarea
+                {...p}
+                rows={2}
+                value={reason}
+                onChange={(e) => setReason(e.target.value)}
+                className={FIELD_LOOK}
+              />
+            )}
           </Field>
           <div className="flex gap-2">
-            <Button look="main" disabled={checks.length < RELEASE_CHECKS.length} onClick={() => void decide('release')}>
+            <Button
+              look="main"
+              disabled={checks.length < RELEASE_CHECKS.length}
+              onClick={() => void decide('release')}
+            >
               Release
             </Button>
             <Button look="danger" onClick={() => void decide('return')}>
@@ -168,7 +210,9 @@ function Decide({ release, onDone }: { release: Release; onDone: () => Promise<v
         </>
       ) : (
         <p>
-          {own ? 'You asked for this release; a second person with the role approver decides.' : 'A person with the role approver decides.'}
+          {own
+            ? 'You asked for this release; a second person with the role approver decides.'
+            : 'A person with the role approver decides.'}
         </p>
       )}
       {mayEdit(person.role) && (
@@ -224,12 +268,21 @@ function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<void> }) 
             const limit = e?.limits.find((l) => l.id === e.governing);
             return (
               <li key={o.id} className="grid grid-cols-[100px_1fr] gap-2">
-                {e ? <StateWord state={e.state} /> : <span className="font-semibold text-over">needs input</span>}
+                {e ? (
+                  <StateWord state={e.state} />
+                ) : (
+                  <span className="font-semibold text-over">needs input</span>
+                )}
                 <span>
-                  <Link to={`/jobs/${jobId}/ops/${o.id}`} className="font-semibold underline-offset-2 hover:underline">
+                  <Link
+                    to={`/jobs/${jobId}/ops/${o.id}`}
+                    className="font-semibold underline-offset-2 hover:underline"
+                  >
                     {o.name}
                   </Link>
-                  {limit && e?.state !== 'clear' && <span className="block text-[13px] text-soft">{speak(limit.why, system)}</span>}
+                  {limit && e?.state !== 'clear' && (
+                    <span className="block text-[13px] text-soft">{speak(limit.why, system)}</span>
+                  )}
                 </span>
               </li>
             );
@@ -238,8 +291,23 @@ function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<void> }) 
       )}
       {edit ? (
         <div className="space-y-3">
-          <Field label="Note to the approver" hint={over.length ? `needed: why ${over.map((r) => r.o.name).join(', ')} may go out with a limit over` : 'what it rests on, what is new'}>
-            {(p) => <textarea {...p} rows={3} value={note} onChange={(e) => setNote(e.target.value)} className={FIELD_LOOK} />}
+          <Field
+            label="Note to the approver"
+            hint={
+              over.length
+                ? `needed: why ${over.map((r) => r.o.name).join(', ')} may go out with a limit over`
+                : 'what it rests on, what is new'
+            }
+          >
+            {(p) => (
+              <textarea
+                {...p}
+                rows={3}
+                value={note}
+                onChange={(e) => setNote(e.target.value)}
+                className={FIELD_LOOK}
+              />
+            )}
           </Field>
           {failed && (
             <p role="alert" className="text-over">
@@ -273,7 +341,15 @@ function NextRevision({ jobId, onDone }: { jobId: string; onDone: () => Promise<
     <section aria-label="Next revision" className="space-y-2 rounded-lg border border-line bg-card p-3">
       <h2>Change something</h2>
       <Field label="Reason for the next revision" error={failed ?? undefined}>
-        {(p) => <textarea {...p} rows={2} value={reason} onChange={(e) => setReason(e.target.value)} className={FIELD_LOOK} />}
+        {(p) => (
+          <textarea
+            {...p}
+            rows={2}
+            value={reason}
+            onChange={(e) => setReason(e.target.value)}
+            className={FIELD_LOOK}
+          />
+        )}
       </Field>
       <Button disabled={reason.trim().length < 3} onClick={() => void open()}>
         Open the next revision
@@ -284,13 +360,20 @@ function NextRevision({ jobId, onDone }: { jobId: string; onDone: () => Promise<
 
 function SheetLinks({ release }: { release: ReleaseSummary }) {
   const system = useSystem();
-  const link = 'inline-flex items-center gap-1.5 rounded-md border border-line bg-card px-3 py-1.5 font-semibold hover:bg-accent-soft';
+  const link =
+    'inline-flex items-center gap-1.5 rounded-md border border-line bg-card px-3 py-1.5 font-semibold hover:bg-accent-soft';
   return (
     <section aria-label="Sheet" className="space-y-2 rounded-lg border border-line bg-card p-3">
       <h2>Sheet, revision {release.revision}</h2>
       <div className="flex flex-wrap gap-2">
         {(['a4', 'letter'] as const).map((paper) => (
-          <a key={paper} className={link} href={`/api/releases/${release.id}/sheet.pdf?paper=${paper}&units=${system}`} target="_blank" rel="noreferrer">
+          <a
+            key={paper}
+            className={link}
+            href={`/api/releases/${release.id}/sheet.pdf?paper=${paper}&units=${system}`}
+            target="_blank"
+            rel="noreferrer"
+          >
             <FileDown size={15} aria-hidden="true" /> PDF {paper === 'a4' ? 'A4' : 'Letter'}
           </a>
         ))}
@@ -348,10 +431,16 @@ export default function ReleasePage() {
                     {release.reason && <>: “{release.reason}”</>}
                   </p>
                 )}
-                {release.revisionReason && <p className="text-soft">Why this revision: {release.revisionReason}</p>}
+                {release.revisionReason && (
+                  <p className="text-soft">Why this revision: {release.revisionReason}</p>
+                )}
               </section>
               <section aria-label="Differences" className="rounded-lg border border-line bg-card p-3">
-                <h2 className="mb-1">{release.comparedWith === null ? 'First release: nothing to compare with' : `Against revision ${release.comparedWith}`}</h2>
+                <h2 className="mb-1">
+                  {release.comparedWith === null
+                    ? 'First release: nothing to compare with'
+                    : `Against revision ${release.comparedWith}`}
+                </h2>
                 {release.differences?.length === 0 && <p className="text-soft">Nothing differs.</p>}
                 {release.differences?.map((d) => (
                   <div key={d.operationId} className="mt-2">
@@ -371,14 +460,21 @@ export default function ReleasePage() {
         <aside className="space-y-4">
           {release?.state === 'requested' && <Decide release={release} onDone={done} />}
           {inForce && <SheetLinks release={inForce} />}
-          {job.status === 'released' && mayEdit(session.person.role) && <NextRevision jobId={jobId} onDone={done} />}
+          {job.status === 'released' && mayEdit(session.person.role) && (
+            <NextRevision jobId={jobId} onDone={done} />
+          )}
           <section aria-label="History" className="rounded-lg border border-line bg-card p-3">
             <h2 className="mb-1">History</h2>
             {list.length === 0 && <p className="text-soft">Nothing was asked for yet.</p>}
             <ul className="space-y-1">
               {list.map((r) => (
                 <li key={r.id}>
-                  <button type="button" onClick={() => setChosen(r.id)} aria-pressed={shownId === r.id} className={`w-full rounded px-2 py-1 text-left hover:bg-accent-soft ${shownId === r.id ? 'bg-accent-soft font-semibold' : ''}`}>
+                  <button
+                    type="button"
+                    onClick={() => setChosen(r.id)}
+                    aria-pressed={shownId === r.id}
+                    className={`w-full rounded px-2 py-1 text-left hover:bg-accent-soft ${shownId === r.id ? 'bg-accent-soft font-semibold' : ''}`}
+                  >
                     rev {r.revision} {STATE_TEXT[r.state]}
                     <span className="block text-[12.5px] font-normal text-soft">
                       {r.requestedBy}, {MOMENT(r.requestedAt)}

@@ -1,4 +1,11 @@
-import { isDrill, isMillingCutter, MILLING_FEATURES, type MillingFeatureKind, problemsOf, describeProblem } from '@burl/core';
+import {
+  isDrill,
+  isMillingCutter,
+  MILLING_FEATURES,
+  type MillingFeatureKind,
+  problemsOf,
+  describeProblem,
+} from '@burl/core';
 import type { Crib, Job } from '@burl/contract';
 import { type FormEvent, useState } from 'react';
 import { call, messageOf } from '../api/client.ts';
@@ -14,11 +21,30 @@ import { contextOf } from '../work/context.ts';
 type Kind = MillingFeatureKind | 'hole';
 
 /** State the feature and pick a cutter; Burl works out the first numbers. */
-export function NewOperationDialog({ crib, job, setupId, onClose, onMade }: { crib: Crib; job: Job; setupId: string; onClose: () => void; onMade: (operationId: string) => void }) {
+export function NewOperationDialog({
+  crib,
+  job,
+  setupId,
+  onClose,
+  onMade,
+}: {
+  crib: Crib;
+  job: Job;
+  setupId: string;
+  onClose: () => void;
+  onMade: (operationId: string) => void;
+}) {
   const system = useSystem();
   const [kind, setKind] = useState<Kind>('pocket');
   const [name, setName] = useState('');
-  const [size, setSize] = useState({ lengthMm: 60, widthMm: 40, depthMm: 20, cornerRadiusMm: 8 as number | null, diameterMm: 8, count: 1 });
+  const [size, setSize] = useState({
+    lengthMm: 60,
+    widthMm: 40,
+    depthMm: 20,
+    cornerRadiusMm: 8 as number | null,
+    diameterMm: 8,
+    count: 1,
+  });
   const [through, setThrough] = useState(false);
   const [cutterId, setCutterId] = useState('');
   const [failed, setFailed] = useState<string | null>(null);
@@ -32,7 +58,9 @@ export function NewOperationDialog({ crib, job, setupId, onClose, onMade }: { cr
     .sort(
       (a, b) =>
         Number(suits(b.suits_iso_groups)) - Number(suits(a.suits_iso_groups)) ||
-        (hole ? drillOff(a.properties.DC) - drillOff(b.properties.DC) : (a.properties.DC ?? 0) - (b.properties.DC ?? 0)),
+        (hole
+          ? drillOff(a.properties.DC) - drillOff(b.properties.DC)
+          : (a.properties.DC ?? 0) - (b.properties.DC ?? 0)),
     );
   const chosen = cutters.find((c) => c.id === cutterId) ? cutterId : '';
   const title = name.trim() || (hole ? `Drill ${size.diameterMm} × ${size.depthMm}` : `Rough ${kind}`);
@@ -50,10 +78,18 @@ export function NewOperationDialog({ crib, job, setupId, onClose, onMade }: { cr
       chosen,
       hole
         ? { diameterMm: size.diameterMm, depthMm: size.depthMm, through, count: size.count }
-        : { kind, lengthMm: size.lengthMm, widthMm: size.widthMm, depthMm: size.depthMm, cornerRadiusMm: kind === 'pocket' ? size.cornerRadiusMm : null },
+        : {
+            kind,
+            lengthMm: size.lengthMm,
+            widthMm: size.widthMm,
+            depthMm: size.depthMm,
+            cornerRadiusMm: kind === 'pocket' ? size.cornerRadiusMm : null,
+          },
     );
     if (!document) {
-      setFailed('No holder of the crib takes this shank and fits the spindle. Copy a holder in the crib, or choose another cutter.');
+      setFailed(
+        'No holder of the crib takes this shank and fits the spindle. Copy a holder in the crib, or choose another cutter.',
+      );
       return;
     }
     const context = contextOf(crib, document, job.quantity);
@@ -63,7 +99,11 @@ export function NewOperationDialog({ crib, job, setupId, onClose, onMade }: { cr
       return;
     }
     try {
-      const made = await call<{ id: string }>('POST', `/api/jobs/${job.id}/operations`, { setupId, name: title, document });
+      const made = await call<{ id: string }>('POST', `/api/jobs/${job.id}/operations`, {
+        setupId,
+        name: title,
+        document,
+      });
       onMade(made.id);
     } catch (error) {
       setFailed(messageOf(error));
@@ -72,7 +112,16 @@ export function NewOperationDialog({ crib, job, setupId, onClose, onMade }: { cr
 
   const number = (label: string, key: keyof typeof size, unit: Unit, empty = false) => (
     <Field label={`${label}${UNITS[unit][system].label ? `, ${UNITS[unit][system].label}` : ''}`}>
-      {(p) => <NumberInput {...p} value={size[key]} unit={unit} allowEmpty={empty} onTake={(v) => setSize((s) => ({ ...s, [key]: key === 'count' && v ? Math.round(v) : v }))} className={FIELD_LOOK} />}
+      {(p) => (
+        <NumberInput
+          {...p}
+          value={size[key]}
+          unit={unit}
+          allowEmpty={empty}
+          onTake={(v) => setSize((s) => ({ ...s, [key]: key === 'count' && v ? Math.round(v) : v }))}
+          className={FIELD_LOOK}
+        />
+      )}
     </Field>
   );
 
@@ -81,7 +130,12 @@ export function NewOperationDialog({ crib, job, setupId, onClose, onMade }: { cr
       <form onSubmit={(e) => void make(e)} className="grid grid-cols-3 gap-3">
         <Field label="What is cut">
           {(p) => (
-            <select {...p} value={kind} onChange={(e) => setKind(e.target.value as Kind)} className={FIELD_LOOK}>
+            <select
+              {...p}
+              value={kind}
+              onChange={(e) => setKind(e.target.value as Kind)}
+              className={FIELD_LOOK}
+            >
               {[...MILLING_FEATURES, 'hole' as const].map((k) => (
                 <option key={k}>{k}</option>
               ))}
@@ -89,7 +143,17 @@ export function NewOperationDialog({ crib, job, setupId, onClose, onMade }: { cr
           )}
         </Field>
         <div className="col-span-2">
-          <Field label="Name">{(p) => <input {...p} value={name} placeholder={title} onChange={(e) => setName(e.target.value)} className={FIELD_LOOK} />}</Field>
+          <Field label="Name">
+            {(p) => (
+              <input
+                {...p}
+                value={name}
+                placeholder={title}
+                onChange={(e) => setName(e.target.value)}
+                className={FIELD_LOOK}
+              />
+            )}
+          </Field>
         </div>
         {hole ? (
           <>
@@ -97,7 +161,8 @@ export function NewOperationDialog({ crib, job, setupId, onClose, onMade }: { cr
             {number('Depth', 'depthMm', 'mm')}
             {number('Holes on a part', 'count', 'pieces')}
             <label className="col-span-3 flex items-center gap-2">
-              <input type="checkbox" checked={through} onChange={(e) => setThrough(e.target.checked)} /> through
+              <input type="checkbox" checked={through} onChange={(e) => setThrough(e.target.checked)} />{' '}
+              through
             </label>
           </>
         ) : (
@@ -111,7 +176,13 @@ export function NewOperationDialog({ crib, job, setupId, onClose, onMade }: { cr
         <div className="col-span-3">
           <Field label={`Cutter, those for ${alloy ? `group ${alloy.iso513_group}` : 'the alloy'} first`}>
             {(p) => (
-              <select {...p} size={7} value={chosen} onChange={(e) => setCutterId(e.target.value)} className={`${FIELD_LOOK} h-auto`}>
+              <select
+                {...p}
+                size={7}
+                value={chosen}
+                onChange={(e) => setCutterId(e.target.value)}
+                className={`${FIELD_LOOK} h-auto`}
+              >
                 {cutters.map((c) => (
                   <option key={c.id} value={c.id}>
                     {c.name}

@@ -1,5 +1,19 @@
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
 import type { Evaluation } from '@burl/core';
 import { type Crib, type JobDetail, type JobOperation, mayEdit, type Setup } from '@burl/contract';
 import { Download, GripVertical, Plus, Trash2 } from 'lucide-react';
@@ -23,7 +37,11 @@ interface Judged {
   readonly evaluation: Evaluation | null;
 }
 
-const STATUS_WORD = { draft: 'being worked out', requested: 'release asked for', released: 'released' } as const;
+const STATUS_WORD = {
+  draft: 'being worked out',
+  requested: 'release asked for',
+  released: 'released',
+} as const;
 
 export default function RoutePage() {
   const { job: jobId = '' } = useParams();
@@ -34,9 +52,26 @@ export default function RoutePage() {
   return <RouteView detail={detail} crib={crib} />;
 }
 
-function Station({ judged, number, jobId, widest, readOnly, onRemove }: { judged: Judged; number: number; jobId: string; widest: number; readOnly: boolean; onRemove: () => void }) {
+function Station({
+  judged,
+  number,
+  jobId,
+  widest,
+  readOnly,
+  onRemove,
+}: {
+  judged: Judged;
+  number: number;
+  jobId: string;
+  widest: number;
+  readOnly: boolean;
+  onRemove: () => void;
+}) {
   const { operation, evaluation } = judged;
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: operation.id, disabled: readOnly });
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id: operation.id,
+    disabled: readOnly,
+  });
   const minutes = evaluation?.time.perPart ?? 0;
   const limit = evaluation?.limits.find((l) => l.id === evaluation.governing);
   return (
@@ -45,22 +80,36 @@ function Station({ judged, number, jobId, widest, readOnly, onRemove }: { judged
       style={{ transform: transform ? `translateY(${transform.y}px)` : undefined, transition }}
       className={`grid grid-cols-[28px_minmax(0,1.3fr)_minmax(0,1fr)_150px_36px] items-center gap-3 rounded-lg border bg-card p-2.5 ${isDragging ? 'z-10 border-accent shadow-lg' : 'border-line'}`}
     >
-      <button type="button" {...attributes} {...listeners} disabled={readOnly} aria-label={`Move ${operation.name}`} className="flex size-7 touch-none items-center justify-center rounded text-soft hover:bg-accent-soft">
+      <button
+        type="button"
+        {...attributes}
+        {...listeners}
+        disabled={readOnly}
+        aria-label={`Move ${operation.name}`}
+        className="flex size-7 touch-none items-center justify-center rounded text-soft hover:bg-accent-soft"
+      >
         <GripVertical size={16} aria-hidden="true" />
       </button>
       <div className="min-w-0">
-        <Link to={`/jobs/${jobId}/ops/${operation.id}`} className="block truncate font-semibold underline-offset-2 hover:underline">
+        <Link
+          to={`/jobs/${jobId}/ops/${operation.id}`}
+          className="block truncate font-semibold underline-offset-2 hover:underline"
+        >
           {number} {operation.name}
         </Link>
         <span className="text-[12.5px] text-soft">
-          {operation.variants.length > 1 ? `variant ${operation.selected} of ${operation.variants.length}` : 'one variant'}
+          {operation.variants.length > 1
+            ? `variant ${operation.selected} of ${operation.variants.length}`
+            : 'one variant'}
         </span>
       </div>
       <div className="min-w-0">
         {evaluation ? (
           <>
             <StateWord state={evaluation.state} />
-            <span className="block truncate text-[12.5px] text-soft">{evaluation.state === 'clear' ? `closest: ${limit?.name}` : limit?.name}</span>
+            <span className="block truncate text-[12.5px] text-soft">
+              {evaluation.state === 'clear' ? `closest: ${limit?.name}` : limit?.name}
+            </span>
           </>
         ) : (
           <span className="font-semibold text-over">needs input</span>
@@ -69,11 +118,19 @@ function Station({ judged, number, jobId, widest, readOnly, onRemove }: { judged
       <div>
         <span className="block text-right font-semibold">{minutes.toFixed(1)} min</span>
         <span className="block h-2 rounded-sm bg-paper">
-          <span className="block h-2 rounded-sm bg-accent" style={{ width: `${Math.max(2, (100 * minutes) / Math.max(widest, 0.01))}%` }} />
+          <span
+            className="block h-2 rounded-sm bg-accent"
+            style={{ width: `${Math.max(2, (100 * minutes) / Math.max(widest, 0.01))}%` }}
+          />
         </span>
       </div>
       {!readOnly && (
-        <button type="button" aria-label={`Remove ${operation.name}`} onClick={onRemove} className="flex size-8 items-center justify-center rounded text-soft hover:bg-accent-soft hover:text-over">
+        <button
+          type="button"
+          aria-label={`Remove ${operation.name}`}
+          onClick={onRemove}
+          className="flex size-8 items-center justify-center rounded text-soft hover:bg-accent-soft hover:text-over"
+        >
           <Trash2 size={15} aria-hidden="true" />
         </button>
       )}
@@ -99,8 +156,18 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
         detail.setups
           .flatMap((s) => s.operations)
           .map((operation): [string, Judged] => {
-            const document = (operation.variants.find((v) => v.label === operation.selected) ?? operation.variants[0])?.document;
-            return [operation.id, { operation, evaluation: document ? judge(document, contextOf(crib, document, job.quantity)).evaluation : null }];
+            const document = (
+              operation.variants.find((v) => v.label === operation.selected) ?? operation.variants[0]
+            )?.document;
+            return [
+              operation.id,
+              {
+                operation,
+                evaluation: document
+                  ? judge(document, contextOf(crib, document, job.quantity)).evaluation
+                  : null,
+              },
+            ];
           }),
       ),
     [detail.setups, crib, job.quantity],
@@ -120,11 +187,24 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
   }
 
   const actions = useMemo<Action[]>(
-    () => (readOnly ? [] : [{ id: 'add-operation', label: 'Add an operation', keys: 'A', run: () => setAdding(detail.setups[0]?.id ?? null) }]),
+    () =>
+      readOnly
+        ? []
+        : [
+            {
+              id: 'add-operation',
+              label: 'Add an operation',
+              keys: 'A',
+              run: () => setAdding(detail.setups[0]?.id ?? null),
+            },
+          ],
     [readOnly, detail.setups],
   );
   useOffer('route', actions);
-  useHotkeys('a', () => !readOnly && setAdding(detail.setups[0]?.id ?? null), { preventDefault: true }, [readOnly, detail.setups]);
+  useHotkeys('a', () => !readOnly && setAdding(detail.setups[0]?.id ?? null), { preventDefault: true }, [
+    readOnly,
+    detail.setups,
+  ]);
 
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
@@ -149,7 +229,11 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
       return from < 0 || to < 0 ? s : { ...s, operations: arrayMove([...s.operations], from, to) };
     });
     setSetups(next);
-    void run(() => call('PUT', `/api/jobs/${job.id}/order`, { setups: next.map((s) => ({ id: s.id, operations: s.operations.map((o) => o.id) })) }));
+    void run(() =>
+      call('PUT', `/api/jobs/${job.id}/order`, {
+        setups: next.map((s) => ({ id: s.id, operations: s.operations.map((o) => o.id) })),
+      }),
+    );
   }
 
   const remove = (o: JobOperation): Promise<void> =>
@@ -158,7 +242,14 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
       toast(`${o.name} was removed.`, {
         action: {
           label: 'Undo',
-          onClick: () => void run(() => call('POST', `/api/jobs/${job.id}/operations`, { setupId: o.setupId, name: o.name, document: o.variants.find((v) => v.label === o.selected)!.document })),
+          onClick: () =>
+            void run(() =>
+              call('POST', `/api/jobs/${job.id}/operations`, {
+                setupId: o.setupId,
+                name: o.name,
+                document: o.variants.find((v) => v.label === o.selected)!.document,
+              }),
+            ),
         },
       });
     });
@@ -178,13 +269,22 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
           </p>
         </div>
         <div className="flex items-center gap-2">
-          <a href={`/api/jobs/${job.id}/export`} className="inline-flex min-h-8 items-center gap-1.5 rounded-md border border-line bg-card px-3 py-1 font-semibold hover:bg-accent-soft">
+          <a
+            href={`/api/jobs/${job.id}/export`}
+            className="inline-flex min-h-8 items-center gap-1.5 rounded-md border border-line bg-card px-3 py-1 font-semibold hover:bg-accent-soft"
+          >
             <Download size={15} aria-hidden="true" /> Job file
           </a>
-          <a href={`/api/jobs/${job.id}/operations.csv`} className="inline-flex min-h-8 items-center gap-1.5 rounded-md border border-line bg-card px-3 py-1 font-semibold hover:bg-accent-soft">
+          <a
+            href={`/api/jobs/${job.id}/operations.csv`}
+            className="inline-flex min-h-8 items-center gap-1.5 rounded-md border border-line bg-card px-3 py-1 font-semibold hover:bg-accent-soft"
+          >
             CSV
           </a>
-          <Link to={`/jobs/${job.id}/release`} className="inline-flex min-h-8 items-center rounded-md border border-accent bg-accent px-3 py-1 font-semibold text-on-accent">
+          <Link
+            to={`/jobs/${job.id}/release`}
+            className="inline-flex min-h-8 items-center rounded-md border border-accent bg-accent px-3 py-1 font-semibold text-on-accent"
+          >
             {job.status === 'draft' ? 'Ask for release' : 'Release'}
           </Link>
         </div>
@@ -202,19 +302,39 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
                     </Button>
                   )}
                 </h2>
-                {s.operations.length === 0 && <p className="py-2 text-soft">No operation yet.{readOnly ? '' : ' Add the first: a pocket, a face, a hole.'}</p>}
+                {s.operations.length === 0 && (
+                  <p className="py-2 text-soft">
+                    No operation yet.{readOnly ? '' : ' Add the first: a pocket, a face, a hole.'}
+                  </p>
+                )}
                 <SortableContext items={s.operations.map((o) => o.id)} strategy={verticalListSortingStrategy}>
                   <ol className="space-y-1.5">
                     {s.operations.map((o) => {
                       number++;
-                      return <Station key={o.id} judged={judged.get(o.id) ?? { operation: o, evaluation: null }} number={number} jobId={job.id} widest={widest} readOnly={readOnly} onRemove={() => void remove(o)} />;
+                      return (
+                        <Station
+                          key={o.id}
+                          judged={judged.get(o.id) ?? { operation: o, evaluation: null }}
+                          number={number}
+                          jobId={job.id}
+                          widest={widest}
+                          readOnly={readOnly}
+                          onRemove={() => void remove(o)}
+                        />
+                      );
                     })}
                   </ol>
                 </SortableContext>
               </section>
             ))}
             {!readOnly && (
-              <Button onClick={() => void run(() => call('POST', `/api/jobs/${job.id}/setups`, { name: `Setup ${detail.setups.length + 1}` }))}>
+              <Button
+                onClick={() =>
+                  void run(() =>
+                    call('POST', `/api/jobs/${job.id}/setups`, { name: `Setup ${detail.setups.length + 1}` }),
+                  )
+                }
+              >
                 <Plus size={15} aria-hidden="true" /> Setup
               </Button>
             )}
@@ -226,7 +346,9 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
             <p>
               <span className="text-2xl font-bold">{total.toFixed(1)}</span> min in the machine
             </p>
-            <p className="text-soft">{((total * job.quantity) / 60).toFixed(1)} h for {job.quantity}</p>
+            <p className="text-soft">
+              {((total * job.quantity) / 60).toFixed(1)} h for {job.quantity}
+            </p>
           </section>
           <section aria-label="Tools" className="rounded-lg border border-line bg-card p-3">
             <h2 className="mb-1">Edges for the batch</h2>
@@ -245,14 +367,23 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
             <ol className="space-y-1 text-[13px]">
               {(events ?? []).slice(0, 8).map((e) => (
                 <li key={e.id}>
-                  <span className="text-soft">{new Date(e.at).toLocaleDateString('en-GB')}</span> {e.person} {e.action} {e.subject}
+                  <span className="text-soft">{new Date(e.at).toLocaleDateString('en-GB')}</span> {e.person}{' '}
+                  {e.action} {e.subject}
                 </li>
               ))}
             </ol>
           </section>
         </aside>
       </div>
-      {adding && <NewOperationDialog crib={crib} job={job} setupId={adding} onClose={() => setAdding(null)} onMade={(id) => void refreshJob(job.id).then(() => navigate(`/jobs/${job.id}/ops/${id}`))} />}
+      {adding && (
+        <NewOperationDialog
+          crib={crib}
+          job={job}
+          setupId={adding}
+          onClose={() => setAdding(null)}
+          onMade={(id) => void refreshJob(job.id).then(() => navigate(`/jobs/${job.id}/ops/${id}`))}
+        />
+      )}
     </div>
   );
 }

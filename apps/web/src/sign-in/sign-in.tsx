@@ -17,7 +17,10 @@ const DOES: Readonly<Record<string, string>> = {
 
 export function SignIn({ demo }: { demo: SessionInfo['demo'] }) {
   const [failed, setFailed] = useState<string | null>(null);
-  const form = useForm<Fields>({ resolver: yupResolver(signInSchema), defaultValues: { email: '', password: '' } });
+  const form = useForm<Fields>({
+    resolver: yupResolver(signInSchema),
+    defaultValues: { email: '', password: '' },
+  });
   const { errors, isSubmitting } = form.formState;
 
   async function signIn(fields: Fields): Promise<void> {
@@ -40,12 +43,32 @@ export function SignIn({ demo }: { demo: SessionInfo['demo'] }) {
             <p className="text-soft">Speeds, feeds and limits for difficult alloys, with the reasons.</p>
           </div>
         </div>
-        <form noValidate onSubmit={(e) => void form.handleSubmit(signIn)(e)} className="space-y-3 rounded-xl border border-line bg-card p-5">
+        <form
+          noValidate
+          onSubmit={(e) => void form.handleSubmit(signIn)(e)}
+          className="space-y-3 rounded-xl border border-line bg-card p-5"
+        >
           <Field label="Address" error={errors.email?.message}>
-            {(p) => <input {...p} {...form.register('email')} type="email" autoComplete="username" className={FIELD_LOOK} />}
+            {(p) => (
+              <input
+                {...p}
+                {...form.register('email')}
+                type="email"
+                autoComplete="username"
+                className={FIELD_LOOK}
+              />
+            )}
           </Field>
           <Field label="Password" error={errors.password?.message}>
-            {(p) => <input {...p} {...form.register('password')} type="password" autoComplete="current-password" className={FIELD_LOOK} />}
+            {(p) => (
+              <input
+                {...p}
+                {...form.register('password')}
+                type="password"
+                autoComplete="current-password"
+                className={FIELD_LOOK}
+              />
+            )}
           </Field>
           {failed && (
             <p role="alert" className="text-over">
@@ -63,9 +86,12 @@ export function SignIn({ demo }: { demo: SessionInfo['demo'] }) {
               {demo.map((d) => (
                 <li key={d.email} className="flex items-center justify-between gap-3">
                   <span>
-                    <span className="font-semibold">{d.name}</span> <span className="text-soft">{DOES[d.role]}</span>
+                    <span className="font-semibold">{d.name}</span>{' '}
+                    <span className="text-soft">{DOES[d.role]}</span>
                   </span>
-                  <Button onClick={() => void signIn({ email: d.email, password: DEMO_PASSWORD })}>As {d.role}</Button>
+                  <Button onClick={() => void signIn({ email: d.email, password: DEMO_PASSWORD })}>
+                    As {d.role}
+                  </Button>
                 </li>
               ))}
             </ul>

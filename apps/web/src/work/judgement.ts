@@ -1,4 +1,11 @@
-import { evaluate, type Evaluation, InputError, type InputProblem, type Operation, type OperationContext } from '@burl/core';
+import {
+  evaluate,
+  type Evaluation,
+  InputError,
+  type InputProblem,
+  type Operation,
+  type OperationContext,
+} from '@burl/core';
 
 export interface Judgement {
   readonly evaluation: Evaluation | null;
@@ -7,7 +14,8 @@ export interface Judgement {
 
 /** Evaluates, or says what is impossible. */
 export function judge(op: Operation, context: OperationContext | null): Judgement {
-  if (!context) return { evaluation: null, problems: [{ field: 'crib', value: '', allowed: 'entries that exist' }] };
+  if (!context)
+    return { evaluation: null, problems: [{ field: 'crib', value: '', allowed: 'entries that exist' }] };
   try {
     return { evaluation: evaluate(op, context), problems: [] };
   } catch (error) {

@@ -2,8 +2,12 @@ import { type Holder, type Operation, type OperationContext, remediesFor, type R
 import { expose } from 'comlink';
 
 const api = {
-  remedies: (op: Operation, context: OperationContext, limitId: string, holders: readonly Holder[]): Remedy[] =>
-    remediesFor(op, context, limitId, holders),
+  remedies: (
+    op: Operation,
+    context: OperationContext,
+    limitId: string,
+    holders: readonly Holder[],
+  ): Remedy[] => remediesFor(op, context, limitId, holders),
 };
 
 export type RemedyWorker = typeof api;

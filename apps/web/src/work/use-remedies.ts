@@ -6,7 +6,9 @@ import type { RemedyWorker } from './remedy-worker.ts';
 let worker: ReturnType<typeof wrap<RemedyWorker>> | undefined;
 
 const remedyWorker = (): NonNullable<typeof worker> =>
-  (worker ??= wrap<RemedyWorker>(new Worker(new URL('./remedy-worker.ts', import.meta.url), { type: 'module' })));
+  (worker ??= wrap<RemedyWorker>(
+    new Worker(new URL('./remedy-worker.ts', import.meta.url), { type: 'module' }),
+  ));
 
 /** How long the hand has to rest before the search starts. */
 const REST_MS = 180;
@@ -18,7 +20,9 @@ export function useRemedies(
   limitId: string | null,
   holders: readonly Holder[],
 ): { remedies: readonly Remedy[]; stale: boolean } {
-  const [found, setFound] = useState<{ for: Operation; limitId: string; remedies: readonly Remedy[] } | null>(null);
+  const [found, setFound] = useState<{ for: Operation; limitId: string; remedies: readonly Remedy[] } | null>(
+    null,
+  );
   useEffect(() => {
     if (!context || !limitId) return;
     let wanted = true;
@@ -36,5 +40,8 @@ export function useRemedies(
     };
   }, [op, context, limitId, holders]);
   const right = found !== null && found.limitId === limitId;
-  return { remedies: right && limitId ? found.remedies : [], stale: limitId !== null && (!right || found.for !== op) };
+  return {
+    remedies: right && limitId ? found.remedies : [],
+    stale: limitId !== null && (!right || found.for !== op),
+  };
 }

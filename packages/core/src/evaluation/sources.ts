@@ -165,7 +165,7 @@ export function runoutSource(
 /** Stiffness of the joint between holder and shank. */
 export const clampSource = ({ holder }: OperationContext): Source => ({
   id: 'clamp-stiffness',
-  label: `joint stiffness of a ${holder.kind} holder`,
+  label: `stiffness of the holder joint, ${holder.kind.replaceAll('_', ' ')}`,
   kind: 'library',
   sigma: sigmaOfSpan(
     holder.clamp_rotation_stiffness_knm_rad.low,

@@ -21,7 +21,7 @@ const BULK: Source = {
 export const chipSpaceLimit: Limit<MillingState> = {
   id: 'chip-space',
   group: 'cutter',
-  name: 'chip space in the flute',
+  name: 'chip space',
   assess({ op: { cut }, context: { alloy, cutter } }) {
     const gullet = cutter.extended.chip_gullet_area_mm2;
     if (!gullet) return null;

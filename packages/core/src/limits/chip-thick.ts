@@ -8,7 +8,7 @@ import { input, type Limit } from './limit.ts';
 export const chipThickLimit: Limit<MillingState> = {
   id: 'chip-thick',
   group: 'cutter',
-  name: 'chip thin enough for the edge',
+  name: 'chip on the edge',
   assess(s) {
     const w = chipWindow(s.context);
     const worst = s.chipMm + s.runoutStep.value;

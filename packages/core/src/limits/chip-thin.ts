@@ -8,7 +8,7 @@ import { input, type Limit } from './limit.ts';
 export const chipThinLimit: Limit<MillingState> = {
   id: 'chip-thin',
   group: 'cutter',
-  name: 'chip thick enough not to rub',
+  name: 'chip, not rubbing',
   assess(s) {
     const w = chipWindow(s.context);
     const runout = s.runoutStep.terms[0]?.source;

@@ -16,7 +16,7 @@ const REACH: Source = {
 export const chipsOutLimit: Limit<DrillingState> = {
   id: 'chips-out',
   group: 'cutter',
-  name: 'chips leave the hole',
+  name: 'chips leave',
   assess({ conditions, longestStretch }) {
     const reach = chipReach(conditions);
     const diameter = conditions.diameterMm;

@@ -8,7 +8,7 @@ import { input, type Limit, shareOf } from './limit.ts';
 export const cornerAccelerationLimit: Limit<MillingState> = {
   id: 'corner-acceleration',
   group: 'machine',
-  name: 'axes in the corner',
+  name: 'axes in corners',
   assess({ op, feedRateMmMin, context: { machine, cutter } }) {
     const corner = op.feature.cornerRadiusMm;
     if (corner === null) return null;

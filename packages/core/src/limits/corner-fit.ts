@@ -8,7 +8,7 @@ import { input, type Limit } from './limit.ts';
 export const cornerFitLimit: Limit<MillingState> = {
   id: 'corner-fit',
   group: 'cutter',
-  name: 'cutter in the corner',
+  name: 'cutter in corner',
   assess({ op: { feature }, context: { cutter } }) {
     const corner = feature.cornerRadiusMm;
     if (corner === null) return null;

@@ -7,7 +7,7 @@ import { input, type Limit } from './limit.ts';
 export const cuttingSpeedLimit: Limit = {
   id: 'cutting-speed',
   group: 'heat and life',
-  name: 'cutting speed for this engagement',
+  name: 'cutting speed',
   assess({ cuttingSpeedMMin, speedLimitMMin, lifeNotes, op }) {
     if (!speedLimitMMin) {
       return {

@@ -9,7 +9,7 @@ const SAFE_SHARE = 1 / 3;
 export const drillBucklingLimit: Limit<DrillingState> = {
   id: 'drill-buckling',
   group: 'strength',
-  name: 'buckling of the drill',
+  name: 'buckling',
   assess({ thrustN, bucklingN, op }) {
     const allowed = bucklingN * SAFE_SHARE;
     return {

@@ -27,7 +27,7 @@ export function drillFeedWindow({ alloy, cutter }: OperationContext): readonly [
 export const drillFeedLowLimit: Limit<DrillingState> = {
   id: 'drill-feed-low',
   group: 'cutter',
-  name: 'feed enough not to rub',
+  name: 'feed, not rubbing',
   assess({ op: { cut }, context }) {
     const window = drillFeedWindow(context);
     if (!window) return null;
@@ -54,7 +54,7 @@ export const drillFeedLowLimit: Limit<DrillingState> = {
 export const drillFeedHighLimit: Limit<DrillingState> = {
   id: 'drill-feed-high',
   group: 'cutter',
-  name: 'feed the lips can take',
+  name: 'feed on the lips',
   assess({ op: { cut }, context }) {
     const window = drillFeedWindow(context);
     if (!window) return null;

@@ -7,7 +7,7 @@ import { input, type Limit, shareOf } from './limit.ts';
 export const drillReachLimit: Limit<DrillingState> = {
   id: 'drill-reach',
   group: 'cutter',
-  name: 'reach to the bottom',
+  name: 'reach to bottom',
   assess({ op: { hole, tooling }, context: { cutter } }) {
     const point = hole.through ? (cutter.properties.PL ?? 0) + 1 : 0;
     const depth = hole.depthMm + point;

@@ -11,7 +11,7 @@ const SHEAR_SHARE = 0.25;
 export const drillTorsionLimit: Limit<DrillingState> = {
   id: 'drill-torsion',
   group: 'strength',
-  name: 'torsion of the drill',
+  name: 'torsion',
   assess({ torsionMPa, bottomTorqueNm, packingFactor, context }) {
     const allowed = scale(
       uncertain(context.substrate.transverse_rupture_mpa[1], ruptureSource(context)),

@@ -6,7 +6,7 @@ import { input, type Limit } from './limit.ts';
 export const edgeLifeLimit: Limit = {
   id: 'edge-life',
   group: 'heat and life',
-  name: 'edge life between looks',
+  name: 'edge life',
   assess({ op, lifeMin, time, lifeNotes }) {
     if (!lifeMin) return null;
     const needed = op.featuresPerEdge * time.cutting;

@@ -6,7 +6,7 @@ import { input, type Limit } from './limit.ts';
 export const edgesOnShelfLimit: Limit = {
   id: 'edges-on-shelf',
   group: 'heat and life',
-  name: 'edges on the shelf for the batch',
+  name: 'edges on shelf',
   assess({ op, lifeMin, time, context: { quantity } }) {
     if (!lifeMin || op.edgesOnShelf === null) return null;
     const minutes = quantity * op.featuresPerPart * time.cutting;

@@ -6,7 +6,7 @@ import { input, type Limit } from './limit.ts';
 export const holderFitLimit: Limit = {
   id: 'holder-fit',
   group: 'cutter',
-  name: 'shank, holder and spindle fit',
+  name: 'holder fits',
   assess({ context: { cutter, holder, machine } }) {
     const shank = cutter.properties.DCONMS ?? 0;
     const [small, large] = holder.bore_diameter_mm;

@@ -19,7 +19,7 @@ function gripAsked({ peakTorqueNm, pullOutN }: CutState, shankMm: number): Estim
 export const holderGripLimit: Limit = {
   id: 'holder-grip',
   group: 'strength',
-  name: 'grip of the holder',
+  name: 'holder grip',
   assess(state) {
     const { holder, cutter } = state.context;
     if (!holder.grip_torque_nm_at_12mm) return null;
@@ -28,7 +28,7 @@ export const holderGripLimit: Limit = {
     const [low, typical, high] = holder.grip_torque_nm_at_12mm;
     const source: Source = {
       id: 'holder-grip',
-      label: `grip of a ${holder.kind} holder, ${low} to ${high} N·m at 12 mm`,
+      label: `grip, ${holder.kind.replaceAll('_', ' ')}, ${low} to ${high} N·m at 12 mm`,
       kind: 'library',
       sigma: sigmaOfSpan(low, high),
       narrowBy: 'test the grip of this holder with a torque wrench',

@@ -10,7 +10,7 @@ const SAME_SIZE = 0.05;
 export const holeSizeLimit: Limit<DrillingState> = {
   id: 'hole-size',
   group: 'cutter',
-  name: 'drill makes this hole',
+  name: 'drill size',
   assess({ op: { hole }, context: { cutter } }) {
     const drill = cutter.properties.DC ?? 0;
     const fits = Math.abs(drill - hole.diameterMm) <= SAME_SIZE;

@@ -9,7 +9,7 @@ const SAME_HARDNESS = 3;
 export const inheritedNumbersLimit: Limit = {
   id: 'inherited-numbers',
   group: 'process',
-  name: 'numbers worked out for this cut',
+  name: 'own numbers',
   assess({ op, context: { alloy, cutter } }) {
     const from = op.workedOutFor;
     const reasons: string[] = [];

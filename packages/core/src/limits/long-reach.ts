@@ -8,7 +8,7 @@ import { input, type Limit } from './limit.ts';
 export const longReachLimit: Limit<MillingState> = {
   id: 'long-reach',
   group: 'vibration',
-  name: 'stick-out in diameters',
+  name: 'stick-out ratio',
   assess({ op: { tooling }, context }) {
     const diameter = context.cutter.properties.DC ?? 1;
     const ratio = tooling.stickOutMm / diameter;

@@ -39,7 +39,7 @@ function verdictOf({ alloy, cutter, coating, substrate }: OperationContext): {
 export const materialMatchLimit: Limit = {
   id: 'material-match',
   group: 'cutter',
-  name: 'cutter belongs in this alloy',
+  name: 'cutter for alloy',
   assess({ context }) {
     const { state, text } = verdictOf(context);
     return {

@@ -7,7 +7,7 @@ import { input, type Limit } from './limit.ts';
 export const pilotNeededLimit: Limit<DrillingState> = {
   id: 'pilot-needed',
   group: 'accuracy',
-  name: 'guided where it starts',
+  name: 'guided at start',
   assess({ op: { hole }, depthClass, conditions }) {
     const from = conditions.carbide ? 5 : 4;
     const slope = hole.entryAngleDeg > 3;

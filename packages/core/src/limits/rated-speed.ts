@@ -6,7 +6,7 @@ import { input, type Limit, shareOf } from './limit.ts';
 export const ratedSpeedLimit: Limit = {
   id: 'rated-speed',
   group: 'cutter',
-  name: 'rated speed of cutter and holder',
+  name: 'rated speed',
   assess({ speedRpm, context: { cutter, holder } }) {
     const cutterMax = cutter.properties.RPMX ?? Infinity;
     const rated = Math.min(cutterMax, holder.max_rpm);

@@ -11,7 +11,7 @@ const CLEARANCE = 1;
 export const reachLimit: Limit<MillingState> = {
   id: 'reach',
   group: 'cutter',
-  name: 'reach to the floor',
+  name: 'reach to floor',
   assess({ op, context: { cutter } }) {
     const depth = op.feature.depthMm;
     const relieved = isIndexable(cutter)

@@ -8,7 +8,7 @@ const RATING = { s1: 'continuous rating', s6_40: 'ten-minute 40 % rating' } as c
 export const spindlePowerLimit: Limit = {
   id: 'spindle-power',
   group: 'machine',
-  name: 'power at this speed',
+  name: 'power at speed',
   assess({ speedRpm, powerKw, rating, context: { machine } }) {
     const available = powerAt(machine.power_torque[rating], speedRpm);
     return {

@@ -6,7 +6,7 @@ import { input, type Limit, shareOf } from './limit.ts';
 export const spindleTorqueLimit: Limit = {
   id: 'spindle-torque',
   group: 'machine',
-  name: 'torque at this speed',
+  name: 'torque at speed',
   assess({ speedRpm, torqueNm, rating, context: { machine } }) {
     const available = torqueAt(machine.power_torque[rating], speedRpm);
     return {

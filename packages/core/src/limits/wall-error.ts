@@ -9,7 +9,7 @@ const ROUGHING_SHARE = 0.5;
 export const wallErrorLimit: Limit<MillingState> = {
   id: 'wall-error',
   group: 'accuracy',
-  name: 'lean off the wall',
+  name: 'lean off wall',
   assess({ op: { feature, tooling }, leanMm, leanParts, wallForceN }) {
     const roughing = feature.allowanceMm > 0;
     const allowed = roughing ? ROUGHING_SHARE * feature.allowanceMm : feature.wallToleranceMm;

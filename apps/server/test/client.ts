@@ -1,0 +1,95 @@
+import { join } from 'node:path';
+import type { Crib, JobDetail, Role } from '@burl/contract';
+import type { Operation } from '@burl/core';
+import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify';
+import { buildApp } from '../src/app.ts';
+import type { Connection } from '../src/db/client.ts';
+import { repositoryRoot } from '../src/repository.ts';
+import { seedCrib } from '../src/seed/crib-seed.ts';
+import { DEMO_PASSWORD, seedDemo } from '../src/seed/demo.ts';
+import { testDatabase } from './database.ts';
+
+export interface TestServer {
+  readonly app: FastifyInstance;
+  readonly connection: Connection;
+  /** Signs in as a demo person and returns a caller with that session. */
+  as(role: Role): Promise<Caller>;
+  readonly anybody: Caller;
+  stop(): Promise<void>;
+}
+
+export type Caller = (
+  method: InjectOptions['method'],
+  url: string,
+  body?: unknown,
+  headers?: Record<string, string>,
+) => Promise<LightMyRequestResponse>;
+
+/** A server with the demo data on a database of its own. */
+export async function startTestServer(signInsPerMinute = 1000): Promise<TestServer> {
+  const connection = await testDatabase();
+  await seedCrib(connection.db, join(repositoryRoot(), 'packages/core/data'));
+  await seedDemo(connection.db);
+  const app = await buildApp({
+    db: connection.db,
+    sessionSecret: 's'.repeat(40),
+    webFolder: null,
+    signInsPerMinute,
+  });
+  const caller =
+    (cookie?: string): Caller =>
+    (method, url, body, headers = {}) =>
+      app.inject({
+        method: method!,
+        url,
+        headers: { ...(cookie ? { cookie } : {}), ...headers },
+        ...(body === undefined ? {} : { payload: body as object }),
+      });
+  return {
+    app,
+    connection,
+    anybody: caller(),
+    async as(role) {
+      const answer = await caller()('POST', '/api/session', {
+        email: `${role}@burl.example`,
+        password: DEMO_PASSWORD,
+      });
+      if (answer.statusCode !== 200) throw new Error(`sign-in as ${role} failed: ${answer.body}`);
+      return caller(String(answer.headers['set-cookie']).split(';')[0]);
+    },
+    async stop() {
+      await app.close();
+      await connection.close();
+    },
+  };
+}
+
+/** A demo job by its number. */
+export async function demoJob(call: Caller, number: string): Promise<JobDetail> {
+  const jobs = (await call('GET', '/api/jobs')).json<{ id: string; number: string }[]>();
+  return (await call('GET', `/api/jobs/${jobs.find((j) => j.number === number)!.id}`)).json<JobDetail>();
+}
+
+/** A fresh job with one operation copied from the demo. */
+export async function freshJob(
+  call: Caller,
+  change: (op: Operation) => Operation = (op) => op,
+): Promise<JobDetail> {
+  const demo = await demoJob(call, 'GW-1187');
+  const { number: _, ...fields } = pickFields(demo);
+  const made = (await call('POST', '/api/jobs', { ...fields, number: 'T-1' })).json<JobDetail>();
+  const document = change(demo.setups[1]!.operations[0]!.variants[0]!.document);
+  await call('POST', `/api/jobs/${made.job.id}/operations`, {
+    setupId: made.setups[0]!.id,
+    name: 'Drill',
+    document,
+  });
+  return (await call('GET', `/api/jobs/${made.job.id}`)).json<JobDetail>();
+}
+
+export function pickFields({ job }: JobDetail): Record<string, unknown> & { number: string } {
+  const { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes } = job;
+  return { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes };
+}
+
+export const cribOf = async (call: Caller): Promise<Crib> => (await call('GET', '/api/crib')).json<Crib>();

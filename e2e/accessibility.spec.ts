@@ -1,0 +1,119 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { openBench, signIn } from './people.ts';
+
+const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Promise<void> }[] = [
+  { name: 'desk', go: async () => undefined },
+  {
+    name: 'new job',
+    go: async (page) => {
+      await page.getByRole('button', { name: 'New job' }).click();
+      await expect(page.getByRole('dialog').getByLabel('Alloy')).toBeVisible();
+    },
+  },
+  {
+    name: 'route',
+    go: async (page) => {
+      await page
+        .getByRole('link', { name: /GW-1187/ })
+        .first()
+        .click();
+      await expect(page.getByRole('heading', { name: /GW-1187/ })).toBeVisible();
+    },
+  },
+  {
+    name: 'milling bench',
+    go: async (page) => {
+      await openBench(page, /GW-1187/, /Rough seal pocket/);
+      await page
+        .getByRole('button', { name: /^Preview/ })
+        .first()
+        .waitFor();
+      await page.getByRole('button', { name: /^lean off wall/ }).click();
+    },
+  },
+  {
+    name: 'drilling bench',
+    go: async (page) => {
+      await openBench(page, /GW-1187/, /Drill 8.5/);
+      await page.getByRole('img', { name: /the cut asks/ }).waitFor();
+    },
+  },
+  {
+    name: 'release',
+    go: async (page) => {
+      await page
+        .getByRole('link', { name: /CV-0093/ })
+        .first()
+        .click();
+      await expect(page.getByRole('region', { name: 'Request' })).toBeVisible();
+    },
+  },
+  {
+    name: 'sheet',
+    go: async (page) => {
+      const id = await page.request
+        .get('/api/jobs')
+        .then(
+          async (r) =>
+            ((await r.json()) as { id: string; number: string }[]).find((j) => j.number === 'TT-0412')!.id,
+        );
+      await page.goto(`/jobs/${id}/floor`);
+      await expect(page.getByRole('heading', { name: 'Prove-out' })).toBeVisible();
+    },
+  },
+  {
+    name: 'crib',
+    go: async (page) => {
+      await page.goto('/crib/cutters');
+      await expect(page.getByRole('table')).toBeVisible();
+    },
+  },
+  {
+    name: 'assemblies',
+    go: async (page) => {
+      await page.goto('/crib/assemblies');
+      await expect(page.getByRole('heading', { name: 'New assembly' })).toBeVisible();
+    },
+  },
+];
+
+async function expectSound(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(
+    violations.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 4)
+          .join(' | ')}`,
+    ),
+  ).toEqual([]);
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+  expect(wide, 'the page scrolls sideways').toBeLessThanOrEqual(0);
+}
+
+for (const theme of ['light', 'dark'] as const) {
+  for (const [width, height] of [
+    [1280, 800],
+    [1024, 768],
+  ] as const) {
+    test.describe(`${theme}, ${width}×${height}`, () => {
+      test.use({ viewport: { width, height }, colorScheme: theme });
+      test('sign-in is sound', async ({ page }) => {
+        await page.goto('/');
+        await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+        await expectSound(page);
+      });
+      for (const place of PLACES) {
+        test(`${place.name} is sound`, async ({ page }) => {
+          await signIn(page, 'engineer');
+          await place.go(page);
+          await expectSound(page);
+        });
+      }
+    });
+  }
+}

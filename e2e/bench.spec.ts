@@ -1,0 +1,145 @@
+import { expect, test } from '@playwright/test';
+import { expectSaved, openBench, saved, signIn } from './people.ts';
+
+test.describe('bench', () => {
+  test.beforeEach(async ({ page }) => {
+    await signIn(page, 'engineer');
+    await openBench(page, /GW-1187/, /Rough seal pocket/);
+  });
+
+  const numberOf = async (page: import('@playwright/test').Page, name: string): Promise<number> =>
+    Number((await page.getByLabel(name, { exact: true }).inputValue()).replace(/\s/g, ''));
+
+  test('a handle is dragged and everything moves with it, then undone', async ({ page }) => {
+    const depth = await numberOf(page, 'axial depth');
+    const handle = page.getByRole('slider', { name: 'Axial depth' });
+    const box = (await handle.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2, box.y + 45, { steps: 8 });
+    await page.mouse.up();
+    const dragged = await numberOf(page, 'axial depth');
+    expect(dragged).toBeLessThan(depth - 1);
+    await page.keyboard.press('Control+z');
+    expect(await numberOf(page, 'axial depth')).toBe(depth);
+  });
+
+  test('handles move by keyboard, a tenth of a millimetre or ten times as far', async ({ page }) => {
+    const depth = await numberOf(page, 'axial depth');
+    await page.getByRole('slider', { name: 'Axial depth' }).focus();
+    await page.keyboard.press('ArrowDown');
+    expect(await numberOf(page, 'axial depth')).toBeCloseTo(depth - 0.1, 5);
+    await page.keyboard.press('Shift+ArrowDown');
+    expect(await numberOf(page, 'axial depth')).toBeCloseTo(depth - 1.1, 5);
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    expect(await numberOf(page, 'axial depth')).toBe(depth);
+  });
+
+  test('a parameter drives the others and a pin holds', async ({ page }) => {
+    const chip = await numberOf(page, 'thickest chip');
+    await page.getByRole('button', { name: 'Pin thickest chip' }).click();
+    const width = page.getByLabel('radial engagement', { exact: true });
+    const feed = await numberOf(page, 'feed per tooth');
+    await width.fill('2');
+    await width.press('Enter');
+    expect(await numberOf(page, 'thickest chip')).toBeCloseTo(chip, 4);
+    expect(await numberOf(page, 'feed per tooth')).toBeLessThan(feed);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expectSaved(page);
+  });
+
+  test('why: formula, values, band and what would narrow it', async ({ page }) => {
+    await page.getByRole('button', { name: 'Why: power at the spindle' }).click();
+    const why = page.getByRole('dialog');
+    await expect(why).toContainText('P = 2π·n·M');
+    await expect(why).toContainText('9 of 10 lie above');
+    await expect(why).toContainText('What would narrow it most');
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^chip space/ }).click();
+    await expect(page.getByText('judgement rule G-03')).toBeVisible();
+  });
+
+  test('the impossible is refused with field and range, and nothing saved is lost', async ({ page }) => {
+    const speed = page.getByLabel('axial depth', { exact: true });
+    await speed.fill('60');
+    await speed.press('Enter');
+    await expect(page.getByRole('alert')).toContainText('cut.axialDepthMm is 60; allowed: 0 to 26.4 mm');
+    await page.waitForTimeout(900);
+    await page.reload();
+    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('24.00');
+  });
+
+  test('inch is shown and typed', async ({ page }) => {
+    await page.keyboard.press('Alt+u');
+    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('0.9449');
+    const depth = page.getByLabel('axial depth', { exact: true });
+    await depth.fill('0.5');
+    await depth.press('Enter');
+    await page.getByRole('button', { name: 'mm', exact: true }).click();
+    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('12.70');
+    await page.getByRole('button', { name: 'Undo' }).click();
+  });
+
+  test('the chart is a handle for the speed', async ({ page }) => {
+    const speed = await numberOf(page, 'spindle speed');
+    const box = (await page.getByRole('img', { name: /the cut asks/ }).boundingBox())!;
+    await page.mouse.click(box.x + box.width * 0.5, box.y + box.height * 0.5);
+    expect(await numberOf(page, 'spindle speed')).toBeGreaterThan(speed * 2);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    expect(await numberOf(page, 'spindle speed')).toBe(speed);
+  });
+
+  test('another variant is chosen, and the cutter is picked by search', async ({ page }) => {
+    await page.getByRole('button', { name: 'Variant B' }).click();
+    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('6.00');
+    await page.getByRole('button', { name: 'Variant A' }).click();
+    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('24.00');
+    await page.getByRole('button', { name: /^Cutter in holder/ }).click();
+    await page.getByPlaceholder('Search cutters').fill('RE 1, variable');
+    await page.keyboard.press('Enter');
+    const limits = page.getByRole('region', { name: 'Limits' });
+    await expect(limits.getByRole('button', { name: /own numbers: over/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(limits.getByRole('button', { name: /own numbers: clear/ })).toBeVisible();
+    await expectSaved(page);
+  });
+});
+
+test('two people in one operation: told, asked, and neither loses work', async ({ browser }) => {
+  const [a, b] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()];
+  await signIn(a, 'engineer');
+  await openBench(a, /GW-1187/, /Drill 8.5/);
+  await signIn(b, 'approver');
+  await openBench(b, /GW-1187/, /Drill 8.5/);
+  await expect(b.getByText('Ada Eder is in this operation too')).toBeVisible();
+  const set = async (page: typeof a, rpm: string) => {
+    await page.getByLabel('spindle speed', { exact: true }).fill(rpm);
+    await page.getByLabel('spindle speed', { exact: true }).press('Enter');
+  };
+  await set(a, '700');
+  await expectSaved(a);
+  await set(b, '650');
+  const dialog = b.getByRole('dialog', { name: /Ada Eder saved this operation meanwhile/ });
+  await expect(dialog).toContainText('700');
+  await expect(dialog).toContainText('650');
+  await dialog.getByRole('button', { name: 'Take theirs' }).click();
+  await expect(b.getByLabel('spindle speed', { exact: true })).toHaveValue('700');
+  await b.getByRole('button', { name: 'Undo' }).click();
+  await expect(b.getByLabel('spindle speed', { exact: true })).toHaveValue('650');
+  await expect(saved(b)).toHaveText(/saved \d\d:\d\d/);
+});
+
+test('work goes on without a line and is sent when it is back', async ({ page, context }) => {
+  await signIn(page, 'engineer');
+  await openBench(page, /GW-1187/, /Drill 6.8/);
+  await context.setOffline(true);
+  await page.getByLabel('spindle speed', { exact: true }).fill('620');
+  await page.getByLabel('spindle speed', { exact: true }).press('Enter');
+  await expect(saved(page)).toHaveText('waiting for the line');
+  await context.setOffline(false);
+  await expectSaved(page);
+  await page.reload();
+  await expect(page.getByLabel('spindle speed', { exact: true })).toHaveValue('620');
+});

@@ -1,0 +1,67 @@
+import { expect, type Page, test } from '@playwright/test';
+
+/** Tabs until the wanted control has the focus; fails when it cannot be reached. */
+async function tabTo(page: Page, name: RegExp): Promise<void> {
+  for (let i = 0; i < 120; i++) {
+    await page.keyboard.press('Tab');
+    const found = await page.evaluate(() => {
+      const e = document.activeElement;
+      const labels =
+        e instanceof HTMLInputElement || e instanceof HTMLSelectElement || e instanceof HTMLTextAreaElement
+          ? [...(e.labels ?? [])].map((l) => l.textContent)
+          : [];
+      return e ? `${e.getAttribute('aria-label') ?? ''} ${labels.join(' ')} ${e.textContent ?? ''}` : '';
+    });
+    if (name.test(found)) return;
+  }
+  throw new Error(`${name} cannot be reached with Tab`);
+}
+
+test('the whole path by keyboard alone', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Burl' })).toBeVisible();
+  await tabTo(page, /As engineer/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Desk' })).toBeVisible();
+
+  await page.keyboard.press('n');
+  await tabTo(page, /Number/);
+  await page.keyboard.type('K-1');
+  await tabTo(page, /Part/);
+  await page.keyboard.type('Keyboard part');
+  await tabTo(page, /Alloy/);
+  await page.keyboard.type('Alloy 718, solution treated');
+  await tabTo(page, /Machine/);
+  await page.keyboard.type('Vertical 40 taper, 15');
+  await tabTo(page, /Make the job/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'K-1 Keyboard part' })).toBeVisible();
+
+  await page.keyboard.press('a');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await tabTo(page, /^ ?Cutter/);
+  await page.keyboard.type('Corner-radius end mill 12 mm, 5');
+  await tabTo(page, /Work it out/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Limits' })).toBeVisible();
+
+  await tabTo(page, /^Axial depth/);
+  await page.keyboard.press('ArrowDown');
+  await tabTo(page, /^spindle speed/);
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByRole('status', { name: 'Saving' })).toHaveText(/saved \d/);
+  await tabTo(page, /^lean off wall/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('stepped Euler–Bernoulli beam on springs')).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('Undo');
+  await page.keyboard.press('Enter');
+  await tabTo(page, /Ask for release/);
+  await page.keyboard.press('Enter');
+  await tabTo(page, /Note to the approver/);
+  await page.keyboard.type('By keyboard: library data, prove-out attended.');
+  await tabTo(page, /^ *Ask for release$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('You asked for this release')).toBeVisible();
+});

@@ -1,0 +1,27 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+
+export type Role = 'engineer' | 'approver' | 'floor';
+
+/** Signs in as a demo person by the button on the page. */
+export async function signIn(page: Page, role: Role): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: `As ${role}` }).click();
+  await expect(page.getByRole('heading', { name: 'Desk' })).toBeVisible();
+}
+
+export async function signOut(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page.getByRole('heading', { name: 'Demo accounts' })).toBeVisible();
+}
+
+/** Opens an operation of a demo job on the bench. */
+export async function openBench(page: Page, job: RegExp, operation: RegExp): Promise<void> {
+  await page.getByRole('link', { name: job }).first().click();
+  await page.getByRole('link', { name: operation }).click();
+  await expect(page.getByRole('region', { name: 'Parameters' })).toBeVisible();
+}
+
+export const saved = (page: Page): Locator => page.getByRole('status', { name: 'Saving' });
+
+/** Waits until the present state has been sent: a time stands behind “saved”. */
+export const expectSaved = (page: Page): Promise<void> => expect(saved(page)).toHaveText(/saved \d\d:\d\d/);
