@@ -21,19 +21,19 @@ test.describe('bench', () => {
     const dragged = await numberOf(page, 'axial depth');
     expect(dragged).toBeLessThan(depth - 1);
     await page.keyboard.press('Control+z');
-    expect(await numberOf(page, 'axial depth')).toBe(depth);
+    await expect.poll(() => numberOf(page, 'axial depth')).toBe(depth);
   });
 
   test('handles move by keyboard, a tenth of a millimetre or ten times as far', async ({ page }) => {
     const depth = await numberOf(page, 'axial depth');
     await page.getByRole('slider', { name: 'Axial depth' }).focus();
     await page.keyboard.press('ArrowDown');
-    expect(await numberOf(page, 'axial depth')).toBeCloseTo(depth - 0.1, 5);
+    await expect.poll(() => numberOf(page, 'axial depth')).toBeCloseTo(depth - 0.1, 5);
     await page.keyboard.press('Shift+ArrowDown');
-    expect(await numberOf(page, 'axial depth')).toBeCloseTo(depth - 1.1, 5);
+    await expect.poll(() => numberOf(page, 'axial depth')).toBeCloseTo(depth - 1.1, 5);
     await page.keyboard.press('Control+z');
     await page.keyboard.press('Control+z');
-    expect(await numberOf(page, 'axial depth')).toBe(depth);
+    await expect.poll(() => numberOf(page, 'axial depth')).toBe(depth);
   });
 
   test('a parameter drives the others and a pin holds', async ({ page }) => {

@@ -37,6 +37,9 @@ import { Stations } from './stations.tsx';
 import { type SaveState, useOperation } from './use-operation.ts';
 import { Variants } from './variants.tsx';
 
+/** Undo works on handles and in numbers too; a number being typed keeps it for itself. */
+const HOTKEY = { preventDefault: true, enableOnFormTags: ['slider', 'INPUT'] } as const;
+
 const SpindleChart = lazy(() => import('./spindle-chart.tsx'));
 
 function saveWord(save: SaveState): string {
@@ -168,8 +171,8 @@ function Workplace({
     [],
   );
   useOffer('bench', actions);
-  useHotkeys('ctrl+z, meta+z', () => latest.current.undo(), { preventDefault: true });
-  useHotkeys('ctrl+shift+z, meta+shift+z, ctrl+y', () => latest.current.redo(), { preventDefault: true });
+  useHotkeys('ctrl+z, meta+z', () => latest.current.undo(), HOTKEY);
+  useHotkeys('ctrl+shift+z, meta+shift+z, ctrl+y', () => latest.current.redo(), HOTKEY);
 
   // The desk and the route show what was saved here.
   const savedAt = save.is === 'saved' ? save.at : null;

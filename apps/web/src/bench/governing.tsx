@@ -53,7 +53,7 @@ export function Governing({
       <p className="text-[16px] leading-snug font-semibold" aria-live="polite">
         {speak(limit.why, system)}
       </p>
-      {limit.state !== 'clear' && (
+      {(limit.state !== 'clear' || previewing !== null) && (
         <div className={`mt-2 ${stale ? 'opacity-60' : ''}`} aria-busy={stale}>
           {remedies.length === 0 && (
             <p className="text-soft">

@@ -50,7 +50,7 @@ function Rung({
         type="button"
         aria-expanded={open}
         onClick={onToggle}
-        className="grid w-full grid-cols-[14px_minmax(0,1fr)_96px_44px_12px] items-center gap-1.5 rounded px-1 py-0.5 text-left hover:bg-accent-soft"
+        className="grid w-full grid-cols-[14px_minmax(0,1fr)_96px_44px_12px] items-center gap-1.5 rounded px-1 min-h-6 py-0.5 text-left hover:bg-accent-soft"
       >
         <StateMark state={limit.state} size={13} />
         <span className="truncate" title={limit.name}>

@@ -64,6 +64,8 @@ export function NumberInput({
           e.preventDefault();
           take();
         }
+        // While a number is being typed, undo is the field's own.
+        if (e.key.toLowerCase() === 'z' && (e.ctrlKey || e.metaKey) && draft !== null) e.stopPropagation();
         if (e.key === 'Escape' && draft !== null) {
           e.stopPropagation();
           setDraft(null);
