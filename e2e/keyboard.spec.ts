@@ -51,7 +51,7 @@ test('the whole path by keyboard alone', async ({ page }) => {
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('ArrowUp');
   await expect(page.getByRole('status', { name: 'Saving' })).toHaveText(/saved \d/);
-  await tabTo(page, /\blean off wall/);
+  await tabTo(page, /^\s*lean off wall/);
   await page.keyboard.press('Enter');
   await expect(page.getByText('stepped Euler–Bernoulli beam on springs')).toBeVisible();
   await page.keyboard.press('Control+k');

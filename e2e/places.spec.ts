@@ -8,13 +8,11 @@ test('desk: search, palette and a refused file', async ({ page }) => {
   await expect(page.getByRole('link', { name: /TT-0412 Tidal/ })).toBeVisible();
   await expect(page.getByRole('link', { name: /GW-1187/ })).toHaveCount(0);
   await page.getByLabel('Search jobs').fill('');
-  await page
-    .getByLabel('Job file')
-    .setInputFiles({
-      name: 'holiday.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from('{"format":"photo"}'),
-    });
+  await page.getByLabel('Job file').setInputFiles({
+    name: 'holiday.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"photo"}'),
+  });
   await expect(page.getByText(/not a job file.*Nothing was changed/)).toBeVisible();
   await page.keyboard.press('Control+k');
   await page.getByPlaceholder('Job, place or action').fill('CV-0093');

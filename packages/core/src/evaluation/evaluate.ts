@@ -59,15 +59,15 @@ export function evaluate(op: Operation, context: OperationContext): Evaluation {
   });
 }
 
-/** State of a single limit, or null where it does not apply: what a search asks hundreds of times. */
-export function stateOfLimit(op: Operation, context: OperationContext, limitId: string): LimitState | null {
+/** A single limit, or null where it does not apply: what a search asks hundreds of times. */
+export function judgeLimit(op: Operation, context: OperationContext, limitId: string): LimitResult | null {
   requirePossible(op, context);
   if (op.kind === 'milling') {
     const limit = MILLING_LADDER.find((l) => l.id === limitId);
-    return limit ? (judge(limit, millingState(op, context))?.state ?? null) : null;
+    return limit ? judge(limit, millingState(op, context)) : null;
   }
   const limit = DRILLING_LADDER.find((l) => l.id === limitId);
-  return limit ? (judge(limit, drillingState(op, context))?.state ?? null) : null;
+  return limit ? judge(limit, drillingState(op, context)) : null;
 }
 
 function conclude(

@@ -33,7 +33,7 @@ import {
 
 const RAD = Math.PI / 180;
 /** Angles of one turn at which the forces are summed. */
-const POSITIONS = 60;
+const POSITIONS = 48;
 /** Panels of the arc's integral: three digits, well inside the force model's own band. */
 const PANELS = 8;
 export const DRIVE_EFFICIENCY_VALUE = 0.8;

@@ -3,10 +3,10 @@ import { outerDiameter } from '../domain/cutter.ts';
 import { InputError } from '../domain/input-error.ts';
 import type { MillingOperation, Operation } from '../domain/operation.ts';
 import type { Holder } from '../domain/holder.ts';
-import type { Evaluation, LimitState } from '../domain/evaluation.ts';
+import type { Evaluation, LimitResult, LimitState } from '../domain/evaluation.ts';
 import { say, measure, type Sentence } from '../units/sentence.ts';
 import type { Unit } from '../units/unit.ts';
-import { evaluate, limitOf, stateOfLimit } from './evaluate.ts';
+import { evaluate, judgeLimit, limitOf } from './evaluate.ts';
 import { withStartingCut } from './starting-cut.ts';
 
 /** A change that clears a limit, what it does to the rest, and the operation after it. */
@@ -154,19 +154,22 @@ function attempt(op: Operation, context: OperationContext): Evaluation | null {
   }
 }
 
-/** Whether the limit is clear after a change; an impossible change clears nothing. */
-function clears(op: Operation, context: OperationContext, limitId: string): boolean {
+/** The limit after a change, or null where the change is impossible. */
+function limitAfter(op: Operation, context: OperationContext, limitId: string): LimitResult | null {
   try {
-    return stateOfLimit(op, context, limitId) === 'clear';
+    return judgeLimit(op, context, limitId);
   } catch (error) {
-    if (error instanceof InputError) return false;
+    if (error instanceof InputError) return null;
     throw error;
   }
 }
 
+const clears = (op: Operation, context: OperationContext, limitId: string): boolean =>
+  limitAfter(op, context, limitId)?.state === 'clear';
+
 /** Points tried from the present value to the lever's end before the border is closed in on. */
-const SCAN = 7;
-const BISECTIONS = 9;
+const SCAN = 6;
+const BISECTIONS = 7;
 
 /** Smallest move of a lever in one direction that clears the limit, or null. */
 function smallestMove(
@@ -178,6 +181,10 @@ function smallestMove(
 ): number | null {
   const start = lever.read(op);
   if (start === end || !(end > 0)) return null;
+  // A lever the limit does not feel at all is not searched.
+  const now = limitAfter(op, context, limitId);
+  const far = limitAfter(lever.write(op, end), context, limitId);
+  if (now?.share && far?.share && now.state === far.state && now.share.value === far.share.value) return null;
   // Geometric steps: a stepover may have to fall to a tenth, and the small changes are tried first.
   const at = (share: number): number => start * (end / start) ** share;
   let last = 0;
@@ -362,7 +369,7 @@ export function remediesFor(
     if (holder.id === op.tooling.holderId) continue;
     const after: Operation = { ...op, tooling: { ...op.tooling, holderId: holder.id } };
     const inIt = { ...context, holder };
-    if (stateOfLimit(after, inIt, 'holder-fit') !== 'clear' || !clears(after, inIt, limitId)) continue;
+    if (judgeLimit(after, inIt, 'holder-fit')?.state !== 'clear' || !clears(after, inIt, limitId)) continue;
     const remedy = remedyFrom(
       `holder-${holder.id}`,
       say(`Hold it in ${holder.name}`),

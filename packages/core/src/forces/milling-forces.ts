@@ -49,51 +49,88 @@ interface ArcTable {
   readonly slope: Float64Array;
 }
 
-function arcTable(band: EdgeBand, law: ForceLaw, feedMm: number, runoutMm: number, panels: number): ArcTable {
+/** Gauss points and panel ends of a band's arc with their sines: the same for every tooth, so worked out once. */
+interface ArcGrid {
+  readonly band: EdgeBand;
+  readonly panels: number;
+  /** Four to a panel: three Gauss points, then the panel's end. */
+  readonly sine: Float64Array;
+  readonly cosine: Float64Array;
+  /** Half the width of each panel, rad. */
+  readonly half: Float64Array;
+  /** dφ/du at each panel's end, u being the graded coordinate φ = entry + span(1 − cos πu)/2. */
+  readonly stretch: Float64Array;
+}
+
+function arcGrid(band: EdgeBand, panels: number): ArcGrid {
   const { entry, exit } = band.arc;
   const span = exit - entry;
+  const sine = new Float64Array(panels * 4);
+  const cosine = new Float64Array(panels * 4);
+  const half = new Float64Array(panels);
+  const stretch = new Float64Array(panels);
+  let from = entry;
+  for (let i = 0; i < panels; i++) {
+    const u = (Math.PI * (i + 1)) / panels;
+    const to = entry + (span * (1 - Math.cos(u))) / 2;
+    half[i] = (to - from) / 2;
+    stretch[i] = (span * Math.PI * Math.sin(u)) / 2;
+    for (let g = 0; g < 4; g++) {
+      const phi = g < 3 ? (to + from) / 2 + half[i]! * GAUSS_X[g]! : to;
+      sine[i * 4 + g] = Math.sin(phi);
+      cosine[i * 4 + g] = Math.cos(phi);
+    }
+    from = to;
+  }
+  return { band, panels, sine, cosine, half, stretch };
+}
+
+function arcTable(grid: ArcGrid, law: ForceLaw, feedMm: number, runoutMm: number): ArcTable {
+  const { band, panels } = grid;
   const integral = new Float64Array((panels + 1) * COMPONENTS);
   const slope = new Float64Array((panels + 1) * COMPONENTS);
   const force: EdgeForce = { tangential: 0, radial: 0, axial: 0 };
   const sinK = Math.sin(band.kapr);
-  const cosK = Math.cos(band.kapr);
-  const f = [0, 0, 0, 0];
-  const density = (phi: number): void => {
-    const sine = Math.sin(phi);
-    const cosine = Math.cos(phi);
-    const h = (feedMm * sine + runoutMm) * sinK;
-    if (h <= 1e-9) {
-      f[0] = f[1] = f[2] = f[3] = 0;
-      return;
+  const lift = Math.cos(band.kapr) / sinK;
+  for (let i = 0; i < panels; i++) {
+    let x = 0;
+    let y = 0;
+    let z = 0;
+    let t = 0;
+    const base = (i + 1) * COMPONENTS;
+    for (let g = 0; g < 4; g++) {
+      const sine = grid.sine[i * 4 + g]!;
+      const cosine = grid.cosine[i * 4 + g]!;
+      const h = (feedMm * sine + runoutMm) * sinK;
+      if (h <= 1e-9) continue;
+      law.at(h, force);
+      const ft = force.tangential / sinK;
+      const fr = force.radial;
+      // The force normal to the edge splits into a radial part and one that lifts the tool.
+      const dx = -ft * cosine - fr * sine;
+      const dy = ft * sine - fr * cosine;
+      const dz = force.axial - fr * lift;
+      if (g < 3) {
+        const weight = grid.half[i]! * GAUSS_W[g]!;
+        x += weight * dx;
+        y += weight * dy;
+        z += weight * dz;
+        t += weight * ft;
+      } else {
+        // Slope against the graded coordinate: smooth even where the law is not.
+        const stretch = grid.stretch[i]!;
+        slope[base] = dx * stretch;
+        slope[base + 1] = dy * stretch;
+        slope[base + 2] = dz * stretch;
+        slope[base + 3] = ft * stretch;
+      }
     }
-    law.at(h, force);
-    const ft = force.tangential / sinK;
-    const fr = force.radial;
-    // The force normal to the edge splits into a radial part and one that lifts the tool.
-    f[0] = -ft * cosine - fr * sine;
-    f[1] = ft * sine - fr * cosine;
-    f[2] = force.axial - (fr * cosK) / sinK;
-    f[3] = ft;
-  };
-  const node = (i: number): number => entry + (span * (1 - Math.cos((Math.PI * i) / panels))) / 2;
-  let from = entry;
-  for (let i = 1; i <= panels; i++) {
-    const to = node(i);
-    const half = (to - from) / 2;
-    const middle = (to + from) / 2;
-    const base = i * COMPONENTS;
-    for (let c = 0; c < COMPONENTS; c++) integral[base + c] = integral[base - COMPONENTS + c]!;
-    for (let g = 0; g < 3; g++) {
-      density(middle + half * GAUSS_X[g]!);
-      for (let c = 0; c < COMPONENTS; c++) integral[base + c]! += half * GAUSS_W[g]! * f[c]!;
-    }
-    density(to);
-    // Slope against the graded coordinate u, φ = entry + span(1 − cos πu)/2: smooth even where the law is not.
-    const stretch = (span * Math.PI * Math.sin((Math.PI * i) / panels)) / 2;
-    for (let c = 0; c < COMPONENTS; c++) slope[base + c] = f[c]! * stretch;
-    from = to;
+    integral[base] = integral[base - 4]! + x;
+    integral[base + 1] = integral[base - 3]! + y;
+    integral[base + 2] = integral[base - 2]! + z;
+    integral[base + 3] = integral[base - 1]! + t;
   }
-  return { entry, span, panels, integral, slope };
+  return { entry: band.arc.entry, span: band.arc.exit - band.arc.entry, panels, integral, slope };
 }
 
 /** Adds `sign × integral(entry..phi)` of the table to `out`, cubic between the nodes. */
@@ -170,10 +207,9 @@ export function millingForces(
     (p, j) => p === edge.pitch[0] && edge.runoutStepMm[j] === edge.runoutStepMm[0],
   );
   const feeds = edge.pitch.map((p) => (edge.feedPerToothMm * teeth * p) / TURN);
+  const grids = edge.bands.map((b) => arcGrid(b, panels));
   const tables = edge.pitch.map((_, j) =>
-    equal && j > 0
-      ? null
-      : edge.bands.map((b) => arcTable(b, law, feeds[j]!, edge.runoutStepMm[j] ?? 0, panels)),
+    equal && j > 0 ? null : grids.map((g) => arcTable(g, law, feeds[j]!, edge.runoutStepMm[j] ?? 0)),
   );
   const tablesOf = (j: number): ArcTable[] => tables[equal ? 0 : j]!;
 

@@ -1,0 +1,147 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+
+const root = resolve(import.meta.dirname, '../../..');
+const bonnet = join(root, 'docs/examples/wellhead-bonnet.burl.json');
+const hub = join(root, 'docs/examples/pitch-lock-hub.burl.json');
+const folder = mkdtempSync(join(tmpdir(), 'burl-cli-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function burl(args: readonly string[], options: { env?: Record<string, string>; input?: string } = {}) {
+  const { status, stdout, stderr } = spawnSync(
+    join(root, 'node_modules/.bin/tsx'),
+    [join(root, 'apps/cli/src/main.ts'), ...args],
+    {
+      encoding: 'utf8',
+      env: { ...process.env, ...options.env },
+      ...(options.input === undefined ? {} : { input: options.input }),
+    },
+  );
+  return { status, stdout, stderr };
+}
+
+describe('burl evaluate', () => {
+  it('says what is over and ends with 1', () => {
+    const { status, stdout } = burl(['evaluate', bonnet]);
+    expect(stdout).toMatch(/OVER\s+Setup 1, top \/ Rough seal pocket A\n\s+n 1060 rpm/);
+    expect(stdout).toMatch(/over\s+lean off wall: The tool leans 0\.\d+ mm/);
+    expect(status).toBe(1);
+  });
+
+  it('ends with 0 when nothing is over, in inch when asked', () => {
+    const { status, stdout } = burl(['evaluate', hub, '--inch']);
+    expect(stdout).toMatch(/vf [\d.]+ in\/min/);
+    expect(status).toBe(0);
+  });
+
+  it('gives everything as JSON, from standard input too', () => {
+    const { status, stdout } = burl(['evaluate', '-', '--json'], { input: readFileSync(hub, 'utf8') });
+    const { operations } = JSON.parse(stdout) as {
+      operations: { name: string; evaluation: { limits: { why: { text: string } }[] } }[];
+    };
+    expect(operations).toHaveLength(4);
+    expect(operations[0]!.evaluation.limits[0]!.why.text).toContain('{0}');
+    expect(status).toBe(0);
+  });
+
+  it.each([
+    ['no file', ['evaluate'], /wants a file/],
+    [
+      'a file that is not there',
+      ['evaluate', 'nowhere.json'],
+      /FILE is "nowhere\.json"; allowed: a file that can be read \(ENOENT\)/,
+    ],
+    ['an unknown command', ['polish', bonnet], /no command polish/],
+    ['an unknown option', ['evaluate', bonnet, '--gold'], /--gold/],
+  ])('ends with 2 on %s', (_what, args, message) => {
+    const { status, stderr } = burl(args);
+    expect(stderr).toMatch(message);
+    expect(status).toBe(2);
+  });
+
+  it('ends with 2 on an impossible cut and names the field', () => {
+    const file = join(folder, 'impossible.json');
+    writeFileSync(
+      file,
+      readFileSync(bonnet, 'utf8').replace('"radialEngagementMm": 40', '"radialEngagementMm": 400'),
+    );
+    const { status, stderr } = burl(['evaluate', file]);
+    expect(stderr).toMatch(/cut\.radialEngagementMm is 400; allowed: 0 to 63 mm/);
+    expect(status).toBe(2);
+  });
+});
+
+describe('burl export and import', () => {
+  let server: Server;
+  let url = '';
+  const received: { path: string; cookie: string | undefined; body: string }[] = [];
+
+  beforeAll(async () => {
+    server = createServer((request, response) => {
+      let body = '';
+      request.on('data', (chunk: Buffer) => (body += chunk.toString()));
+      request.on('end', () => {
+        received.push({ path: request.url ?? '', cookie: request.headers.cookie, body });
+        const answer = (status: number, data: unknown): void => {
+          response
+            .writeHead(status, { 'content-type': 'application/json', 'set-cookie': 'burl=abc; HttpOnly' })
+            .end(JSON.stringify(data));
+        };
+        if (request.url === '/api/session') {
+          const right = (JSON.parse(body) as { password: string }).password === 'right';
+          return answer(
+            right ? 200 : 401,
+            right ? {} : { message: 'Address and password do not belong together.' },
+          );
+        }
+        if (request.url === '/api/jobs') return answer(200, [{ id: 'j1', number: 'GW-1187' }]);
+        if (request.url === '/api/jobs/j1/export')
+          return answer(200, JSON.parse(readFileSync(bonnet, 'utf8')));
+        if (request.url === '/api/jobs/import') return answer(201, { job: { id: 'j2', number: 'GW-1187' } });
+        return answer(404, { message: 'nothing here' });
+      });
+    });
+    await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+    url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  });
+  afterAll(() => server.close());
+
+  /** The command runs beside this process, since the server it talks to is in it. */
+  async function burlBeside(args: readonly string[], password = 'right') {
+    const { spawn } = await import('node:child_process');
+    const child = spawn(join(root, 'node_modules/.bin/tsx'), [join(root, 'apps/cli/src/main.ts'), ...args], {
+      env: { ...process.env, BURL_URL: url, BURL_EMAIL: 'a@b.example', BURL_PASSWORD: password },
+    });
+    let [stdout, stderr] = ['', ''];
+    child.stdout.on('data', (c: Buffer) => (stdout += c.toString()));
+    child.stderr.on('data', (c: Buffer) => (stderr += c.toString()));
+    const status = await new Promise<number | null>((done) => child.on('close', done));
+    return { status, stdout, stderr };
+  }
+
+  it('writes the file the server gives', async () => {
+    const out = join(folder, 'out.json');
+    const { status } = await burlBeside(['export', 'GW-1187', '--out', out]);
+    expect(status).toBe(0);
+    expect(JSON.parse(readFileSync(out, 'utf8'))).toEqual(JSON.parse(readFileSync(bonnet, 'utf8')));
+    expect(received.find((r) => r.path === '/api/jobs')?.cookie).toBe('burl=abc');
+  });
+
+  it('sends a file after reading it itself', async () => {
+    const { status, stdout } = await burlBeside(['import', bonnet]);
+    expect([status, stdout]).toEqual([0, 'GW-1187 is on the desk as j2\n']);
+    expect(JSON.parse(received.at(-1)!.body)).toEqual(JSON.parse(readFileSync(bonnet, 'utf8')));
+  });
+
+  it('passes on what the server says, and which number it does not know', async () => {
+    const wrong = await burlBeside(['export', 'GW-1187'], 'wrong');
+    expect([wrong.status, wrong.stderr]).toEqual([2, 'Address and password do not belong together.\n']);
+    const unknown = await burlBeside(['export', 'XX-1']);
+    expect([unknown.status, unknown.stderr]).toEqual([2, expect.stringMatching(/NUMBER is "XX-1"/)]);
+  });
+});

@@ -1,0 +1,67 @@
+import { readFileSync } from 'node:fs';
+import { evaluate, InputError } from '@burl/core';
+import { describe, expect, it } from 'vitest';
+import { contextFromFile, type JobFile, operationsOf, parseJobFile } from './job-file.ts';
+
+const text = readFileSync(
+  new URL('../../../docs/examples/wellhead-bonnet.burl.json', import.meta.url),
+  'utf8',
+);
+const changed = (change: (file: JobFile & Record<string, never>) => void): string => {
+  const file = JSON.parse(text) as JobFile & Record<string, never>;
+  change(file);
+  return JSON.stringify(file);
+};
+const reason = (damaged: string): string => {
+  try {
+    parseJobFile(damaged);
+    return 'accepted';
+  } catch (error) {
+    expect(error).toBeInstanceOf(InputError);
+    return (error as Error).message;
+  }
+};
+type Loose = { -readonly [K in keyof JobFile]: never } & {
+  job: Record<string, unknown>;
+  setups: Record<string, unknown>[];
+};
+const loosely = (change: (file: Loose) => void): string => changed((f) => change(f as unknown as Loose));
+
+describe('job file', () => {
+  it('is read whole, and carries all that judging it needs', () => {
+    const file = parseJobFile(text);
+    expect(operationsOf(file)).toHaveLength(5);
+    for (const { operation } of operationsOf(file)) {
+      expect(evaluate(operation, contextFromFile(file, operation)).limits.length).toBeGreaterThan(15);
+    }
+  });
+
+  it('keeps everything when written and read again', () => {
+    expect(parseJobFile(JSON.stringify(parseJobFile(text)))).toEqual(JSON.parse(text));
+  });
+
+  it.each([
+    ['cut off in the middle', text.slice(0, 900), /damaged or something else/],
+    ['empty', '', /damaged or something else/],
+    ['null', 'null', /not a job file/],
+    ['of another format', loosely((f) => Object.assign(f, { format: 'recipe' })), /format is "recipe"/],
+    ['newer', loosely((f) => Object.assign(f, { version: 7 })), /version is 7; allowed: 1 or lower/],
+    ['with a word for a number', loosely((f) => Object.assign(f.job, { quantity: 'many' })), /job\.quantity/],
+    ['with a field nobody knows', loosely((f) => Object.assign(f.job, { colour: 'red' })), /colour/],
+    ['without a number', loosely((f) => Object.assign(f.job, { number: '' })), /job\.number/],
+  ])('%s is refused with the reason', (_what, damaged, wanted) => {
+    expect(reason(damaged)).toMatch(wanted);
+  });
+
+  it('names the operation whose cutter the file does not carry', () => {
+    const lacking = changed((f) => Object.assign(f.crib, { cutters: f.crib.cutters.slice(1) }));
+    expect(reason(lacking)).toMatch(
+      /^setups\[\d\]\.operations\[\d\]\.variants\[0\]\.tooling\.cutterId is ".*"; allowed: one of the file's crib/,
+    );
+  });
+
+  it('wants the chosen variant to be there', () => {
+    const wrong = changed((f) => Object.assign(f.setups[0]!.operations[0]!, { selected: 'D' }));
+    expect(reason(wrong)).toMatch(/selected is "D"; allowed: A/);
+  });
+});

@@ -1,0 +1,29 @@
+// npm run bench: speed of the judgement, and the size of the first route's JavaScript.
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { build, installModules, runTool } from './install.mjs';
+import { ROOT } from './postgres.mjs';
+
+installModules();
+runTool('vite', ['build', '--ssr', 'src/index.ts', '--outDir', 'dist/bench', '--logLevel', 'error'], {
+  cwd: join(ROOT, 'packages/core'),
+});
+const { status } = runTool('vitest', ['bench', '--run', '--project', 'core']);
+if (!existsSync(join(ROOT, 'apps/web/dist/index.html'))) build();
+
+const dist = join(ROOT, 'apps/web/dist');
+const manifest = JSON.parse(readFileSync(join(dist, '.vite/manifest.json'), 'utf8'));
+const seen = new Set();
+const follow = (key) => {
+  if (seen.has(key)) return;
+  seen.add(key);
+  for (const next of manifest[key].imports ?? []) follow(next);
+};
+follow('index.html');
+let bytes = 0;
+for (const key of seen) bytes += gzipSync(readFileSync(join(dist, manifest[key].file)), { level: 9 }).length;
+console.log(
+  `\nfirst route: ${(bytes / 1000).toFixed(0)} kB of JavaScript, gzipped, in ${seen.size} files (wanted: 220 kB or less)`,
+);
+process.exitCode = status || (bytes > 220_000 ? 1 : 0);
