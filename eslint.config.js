@@ -3,7 +3,17 @@ import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', 'node_modules/**', '.data/**', 'apps/server/drizzle/**', 'coverage/**', 'playwright-report/**', 'test-results/**'] },
+  {
+    ignores: [
+      '**/dist/**',
+      'node_modules/**',
+      '.data/**',
+      'apps/server/drizzle/**',
+      'coverage/**',
+      'playwright-report/**',
+      'test-results/**',
+    ],
+  },
   js.configs.recommended,
   ...tseslint.configs.strict,
   {
@@ -11,9 +21,29 @@ export default tseslint.config(
     rules: {
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { varsIgnorePattern: '^_+$', argsIgnorePattern: '^_', destructuredArrayIgnorePattern: '^_' },
+      ],
       eqeqeq: 'error',
     },
   },
   { files: ['apps/web/**/*.tsx', 'apps/web/**/*.ts'], ...hooks.configs.flat.recommended },
-  { files: ['scripts/**/*.mjs', '**/*.cjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', setInterval: 'readonly', clearTimeout: 'readonly', clearInterval: 'readonly', URL: 'readonly', module: 'writable', fetch: 'readonly', Buffer: 'readonly' } } },
+  {
+    files: ['**/*.mjs', '**/*.cjs'],
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        setTimeout: 'readonly',
+        setInterval: 'readonly',
+        clearTimeout: 'readonly',
+        clearInterval: 'readonly',
+        URL: 'readonly',
+        module: 'writable',
+        fetch: 'readonly',
+        Buffer: 'readonly',
+      },
+    },
+  },
 );

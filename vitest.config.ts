@@ -19,7 +19,12 @@ export default defineConfig({
       { test: { name: 'cli', root: 'apps/cli', include: ['src/**/*.test.ts'], testTimeout: 60000 } },
       {
         extends: 'apps/web/vite.config.ts',
-        test: { name: 'web', root: 'apps/web', include: ['src/**/*.test.{ts,tsx}'], environment: 'happy-dom' },
+        test: {
+          name: 'web',
+          root: 'apps/web',
+          include: ['src/**/*.test.{ts,tsx}'],
+          environment: 'happy-dom',
+        },
       },
     ],
   },

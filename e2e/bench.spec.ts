@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { expectSaved, openBench, saved, signIn } from './people.ts';
 
 test.describe('bench', () => {
@@ -7,7 +7,7 @@ test.describe('bench', () => {
     await openBench(page, /GW-1187/, /Rough seal pocket/);
   });
 
-  const numberOf = async (page: import('@playwright/test').Page, name: string): Promise<number> =>
+  const numberOf = async (page: Page, name: string): Promise<number> =>
     Number((await page.getByLabel(name, { exact: true }).inputValue()).replace(/\s/g, ''));
 
   test('a handle is dragged and everything moves with it, then undone', async ({ page }) => {

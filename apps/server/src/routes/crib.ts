@@ -13,7 +13,7 @@ import { and, eq, sql } from 'drizzle-orm';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import * as yup from 'yup';
 import type { Database } from '../db/client.ts';
-import { alloys, assemblies } from '../db/schema.ts';
+import { type alloys, assemblies } from '../db/schema.ts';
 import { bodyOf, idOf, personOf } from '../http/plugin.ts';
 import { HttpProblem, invalid, locked, notFound, stale } from '../http/problems.ts';
 import { record } from '../jobs/audit.ts';

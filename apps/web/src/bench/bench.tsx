@@ -1,5 +1,4 @@
 import {
-  evaluate,
   InputError,
   type Operation,
   type Parameter,
@@ -9,12 +8,12 @@ import {
 } from '@burl/core';
 import { type JobDetail, type JobOperation, mayEdit, type Variant } from '@burl/contract';
 import { Redo2, Undo2 } from 'lucide-react';
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useParams } from 'react-router';
 import { toast } from 'sonner';
 import useSWR from 'swr';
-import { call, messageOf } from '../api/client.ts';
+import { call } from '../api/client.ts';
 import { refreshJob, useCrib, useJob, useSession } from '../api/hooks.ts';
 import { type Action, useOffer } from '../frame/actions.tsx';
 import { Crumbs } from '../frame/crumbs.tsx';
@@ -118,13 +117,13 @@ function Workplace({
   );
 
   // While the input is impossible the last good drawing stays, dimmed.
-  const [lastGood, setLastGood] = useState<{ op: Operation; evaluation: ReturnType<typeof evaluate> } | null>(
-    null,
-  );
-  useEffect(() => {
-    if (fresh) setLastGood({ op: shownOp, evaluation: fresh });
-  }, [fresh, shownOp]);
-  const drawn = fresh ? { op: shownOp, evaluation: fresh } : lastGood;
+  const { past } = editing;
+  const drawn = useMemo(() => {
+    if (fresh) return { op: shownOp, evaluation: fresh };
+    const good = past.findLast(possible);
+    const evaluation = good && judge(good, contextOf(crib, good, job.quantity)).evaluation;
+    return good && evaluation ? { op: good, evaluation } : null;
+  }, [fresh, shownOp, past, possible, crib, job.quantity]);
   const drawnContext = useMemo(
     () => (drawn ? contextOf(crib, drawn.op, job.quantity) : null),
     [crib, drawn, job.quantity],
@@ -161,18 +160,17 @@ function Workplace({
     set(r.operation);
   };
 
-  const latest = useRef(editing);
-  latest.current = editing;
+  const { undo, redo } = editing;
   const actions = useMemo<Action[]>(
     () => [
-      { id: 'undo', label: 'Undo', keys: 'Ctrl Z', run: () => latest.current.undo() },
-      { id: 'redo', label: 'Redo', keys: 'Ctrl Shift Z', run: () => latest.current.redo() },
+      { id: 'undo', label: 'Undo', keys: 'Ctrl Z', run: undo },
+      { id: 'redo', label: 'Redo', keys: 'Ctrl Shift Z', run: redo },
     ],
-    [],
+    [undo, redo],
   );
   useOffer('bench', actions);
-  useHotkeys('ctrl+z, meta+z', () => latest.current.undo(), HOTKEY);
-  useHotkeys('ctrl+shift+z, meta+shift+z, ctrl+y', () => latest.current.redo(), HOTKEY);
+  useHotkeys('ctrl+z, meta+z', undo, HOTKEY, [undo]);
+  useHotkeys('ctrl+shift+z, meta+shift+z, ctrl+y', redo, HOTKEY, [redo]);
 
   // The desk and the route show what was saved here.
   const savedAt = save.is === 'saved' ? save.at : null;
@@ -346,13 +344,26 @@ function Workplace({
           </aside>
         </div>
       ) : (
-        <Failed
-          what="the cut"
-          message={
-            problems.map(describeProblem).join('; ') ||
-            messageOf('the crib lacks an entry this operation names')
-          }
-        />
+        <div className="grid grid-cols-[212px_minmax(0,1fr)] gap-2.5">
+          {context && (
+            <section aria-label="Given">
+              <Given
+                op={op}
+                context={context}
+                crib={crib}
+                evaluation={null}
+                readOnly={readOnly}
+                onChange={set}
+              />
+            </section>
+          )}
+          <Failed
+            what="the cut"
+            message={
+              problems.map(describeProblem).join('; ') || 'The crib lacks an entry this operation names.'
+            }
+          />
+        </div>
       )}
       {save.is === 'conflict' && <ConflictDialog mine={op} theirs={save.theirs} onSettle={editing.settle} />}
     </div>

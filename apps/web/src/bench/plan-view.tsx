@@ -56,9 +56,8 @@ export function PlanView({
   });
   const teeth = context.cutter.properties.ZEFP ?? 2;
   const angles = context.cutter.extended.pitch_angles_deg ?? Array<number>(teeth).fill(360 / teeth);
-  let turned = 20;
-  const edges = angles.map((a) => {
-    turned += a;
+  const edges = angles.map((_, i) => {
+    const turned = angles.slice(0, i + 1).reduce((sum, a) => sum + a, 20);
     const t = (turned * Math.PI) / 180;
     return {
       x: Math.sin(t) * r,

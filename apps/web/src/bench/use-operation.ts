@@ -12,6 +12,8 @@ export type SaveState =
 
 export interface Editing {
   readonly op: Operation;
+  /** What stood here before, oldest first. */
+  readonly past: readonly Operation[];
   readonly save: SaveState;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
@@ -106,6 +108,7 @@ export function useOperation(
 
   return {
     op,
+    past: history.past,
     save: !pending && save.is === 'unsaved' ? { is: 'saved', at: null } : save,
     canUndo: !readOnly && history.past.length > 0,
     canRedo: !readOnly && history.future.length > 0,

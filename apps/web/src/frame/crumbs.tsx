@@ -1,11 +1,11 @@
-import { Fragment, useEffect, useState } from 'react';
+import { Fragment, useEffect } from 'react';
 import { createPortal } from 'react-dom';
 import { Link } from 'react-router';
 
 /** Where one is, written into the frame's header. The page's title follows. */
 export function Crumbs({ trail }: { trail: readonly { readonly label: string; readonly to?: string }[] }) {
-  const [place, setPlace] = useState<HTMLElement | null>(null);
-  useEffect(() => setPlace(document.getElementById('crumbs')), []);
+  // The frame is there before any page is.
+  const place = document.getElementById('crumbs');
   const last = trail.at(-1)?.label ?? '';
   useEffect(() => {
     document.title = last ? `${last} · Burl` : 'Burl';
