@@ -136,7 +136,47 @@ async function shopTools(tx: Transaction): Promise<void> {
     },
     note: 'copy of the 6.8 mm drill with its feed window scaled by diameter',
   };
-  await tx.insert(cutters).values({ id: document.id, origin: 'shop', copiedFrom: original.id, document });
+  const large = crib.cutters.find((c) => c.id === 'drill-12-hss-stub')!.document;
+  const indexable = {
+    ...large,
+    id: 'shop-drill-indexable-22-3xd',
+    name: 'Indexable drill 22 mm, 3xD, through coolant (shop)',
+    type: 'drill_indexable',
+    properties: {
+      DC: 22,
+      LU: 66,
+      LCF: 70,
+      LPR: 74,
+      OAL: 150,
+      LF: 148,
+      PL: 0.6,
+      DCONMS: 25,
+      NOF: 2,
+      ZEFP: 1,
+      CICT: 2,
+      SIG: 170,
+      KAPR: 85,
+      FHA: 10,
+      RPMX: 8000,
+      ULDR: 3,
+      CP: 70,
+      APMX: 66,
+      RMPX: 0,
+    },
+    extended: {
+      ...large.extended,
+      substrate: 'wc-tough-10-12co',
+      coating: 'altin',
+      chip_gullet_area_mm2: 90,
+      through_coolant: true,
+      fr_window_mm_per_rev: [0.05, 0.14] as const,
+    },
+    note: 'steel body with a centre and a peripheral insert that share the radius; one edge takes the whole feed',
+  };
+  await tx.insert(cutters).values([
+    { id: document.id, origin: 'shop', copiedFrom: original.id, document },
+    { id: indexable.id, origin: 'shop', copiedFrom: large.id, document: indexable },
+  ]);
   await tx.insert(assemblies).values([
     {
       name: '12 mm five-flute, short, shrink',

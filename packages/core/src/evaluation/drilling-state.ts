@@ -107,7 +107,12 @@ export function drillingState(op: DrillingOperation, context: OperationContext):
   const kr = alloy.kienzle.radial_to_tangential.typical;
   const forces = drillForces(
     { kc11, mc, kf11: kr * kc11, mf: mc },
-    { diameterMm: diameter, pointAngleDeg: p.SIG ?? 140, pilotMm: 0 },
+    {
+      diameterMm: diameter,
+      pointAngleDeg: p.SIG ?? 140,
+      pilotMm: 0,
+      lips: cutter.type === 'drill_indexable' ? 1 : 2,
+    },
     feedPerRevMm,
     speedRpm,
   );

@@ -14,6 +14,8 @@ export interface DrillGeometry {
   readonly pointAngleDeg: number;
   /** Hole already there, mm; 0 into solid. */
   readonly pilotMm: number;
+  /** Edges that share the feed: 2 on a solid drill, 1 on an indexable one whose inserts halve the radius. */
+  readonly lips: number;
 }
 
 export interface DrillForces {
@@ -30,21 +32,21 @@ export interface DrillForces {
   readonly handbookThrustN: number;
 }
 
-/** Two-lip drill by Kienzle's law on each lip. Feed per revolution in mm. VDI 3206 form; Kienzle & Victor 1957. */
+/** Drill by Kienzle's law on each lip. Feed per revolution in mm. VDI 3206 form; Kienzle & Victor 1957. */
 export function drillForces(
   k: DrillCoefficients,
-  { diameterMm, pointAngleDeg, pilotMm }: DrillGeometry,
+  { diameterMm, pointAngleDeg, pilotMm, lips }: DrillGeometry,
   feedMm: number,
   speedRpm: number,
 ): DrillForces {
   requirePositive('feed per revolution', feedMm);
   requirePositive('lip length', diameterMm - pilotMm);
   const sinK = Math.sin((pointAngleDeg * Math.PI) / 360);
-  const h = (feedMm / 2) * sinK;
+  const h = (feedMm / lips) * sinK;
   const b = (diameterMm - pilotMm) / (2 * sinK);
   const kc = k.kc11 * h ** -k.mc;
   const force = kc * b * h;
-  const torque = (2 * force * (diameterMm + pilotMm)) / 4 / 1000;
+  const torque = (lips * force * (diameterMm + pilotMm)) / 4 / 1000;
   return {
     chipMm: h,
     lipWidthMm: b,
@@ -53,7 +55,7 @@ export function drillForces(
     torqueNm: torque,
     powerKw: (torque * 2 * Math.PI * speedRpm) / 60000,
     removalCm3Min: ((Math.PI / 4) * (diameterMm ** 2 - pilotMm ** 2) * feedMm * speedRpm) / 1000,
-    lipThrustN: 2 * k.kf11 * b * h ** (1 - k.mf) * sinK,
+    lipThrustN: lips * k.kf11 * b * h ** (1 - k.mf) * sinK,
     handbookThrustN: 0.5 * kc * ((diameterMm - pilotMm) / 2) * feedMm * sinK,
   };
 }

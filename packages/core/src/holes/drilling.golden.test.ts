@@ -11,6 +11,7 @@ describe('drilling against worked cases', () => {
         diameterMm: given(c, 'D_mm'),
         pointAngleDeg: given(c, 'point_angle_deg'),
         pilotMm: given(c, 'd_pilot_mm'),
+        lips: 2,
       },
       given(c, 'f_mm_rev'),
       given(c, 'n_rpm'),
@@ -40,5 +41,15 @@ describe('drilling against worked cases', () => {
         fixed_fixed_N: load('fixed-fixed'),
       }),
     ).toEqual([]);
+  });
+
+  it('an indexable drill needs the same torque and power for the same chip section, on one edge', () => {
+    const k = { kc11: 1500, mc: 0.25, kf11: 1200, mf: 0.3 };
+    const drill = { diameterMm: 20, pointAngleDeg: 160, pilotMm: 0 };
+    const solid = drillForces(k, { ...drill, lips: 2 }, 0.2, 1000);
+    const indexable = drillForces(k, { ...drill, lips: 1 }, 0.1, 1000);
+    expect(indexable.chipMm).toBeCloseTo(solid.chipMm, 12);
+    expect(indexable.torqueNm).toBeCloseTo(solid.torqueNm / 2, 12);
+    expect(indexable.powerKw / indexable.removalCm3Min).toBeCloseTo(solid.powerKw / solid.removalCm3Min, 12);
   });
 });

@@ -9,9 +9,11 @@ export const ratedSpeedLimit: Limit = {
   name: 'rated speed',
   assess({ speedRpm, context: { cutter, holder } }) {
     const cutterMax = cutter.properties.RPMX ?? Infinity;
-    const rated = Math.min(cutterMax, holder.max_rpm);
-    if (!Number.isFinite(rated) || rated <= 0) return null;
-    const who = cutterMax <= holder.max_rpm ? cutter.name : holder.name;
+    // A block that does not turn is recorded with 0 and limits nothing.
+    const holderMax = holder.max_rpm > 0 ? holder.max_rpm : Infinity;
+    const rated = Math.min(cutterMax, holderMax);
+    if (!Number.isFinite(rated)) return null;
+    const who = cutterMax <= holderMax ? cutter.name : holder.name;
     return {
       predicted: { estimate: exact(speedRpm), unit: 'rpm' },
       allowed: { value: rated, unit: 'rpm', from: who },

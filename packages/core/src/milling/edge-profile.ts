@@ -55,7 +55,7 @@ function slices(cutter: Cutter, depth: number): Slice[] {
     }
     default: {
       const re = Math.min(p.RE ?? 0, depth);
-      if (re < 0.02 * dc) return [{ from: 0, to: depth, radius: dc / 2, kapr: Math.PI / 2 }];
+      if ((p.RE ?? 0) < 0.02 * dc) return [{ from: 0, to: depth, radius: dc / 2, kapr: Math.PI / 2 }];
       const corner = roundSlices(p.RE ?? 0, dc / 2 - (p.RE ?? 0), re, re > 0.15 * dc ? 2 : 1);
       return depth > re ? [...corner, { from: re, to: depth, radius: dc / 2, kapr: Math.PI / 2 }] : corner;
     }
