@@ -1,27 +1,9 @@
-import { readFileSync } from 'node:fs';
-import { resolve } from 'node:path';
 import { evaluate, limitOf } from '@burl/core';
-import type { Crib, CribEntry, CribKind } from '@burl/contract';
 import { describe, expect, it } from 'vitest';
+import { CRIB as crib } from '../../test/crib.ts';
 import { blankOperation, fittingHolder } from './blank-operation.ts';
 import { contextOf } from './context.ts';
 
-const data = (name: string): Record<string, never> =>
-  JSON.parse(
-    readFileSync(resolve(import.meta.dirname, `../../../../packages/core/data/${name}.json`), 'utf8'),
-  ) as Record<string, never>;
-const entries = <K extends CribKind>(kind: K): CribEntry<K>[] =>
-  (data(kind)[kind] as unknown as { id: string }[]).map(
-    (d) => ({ id: d.id, origin: 'built-in', copiedFrom: null, version: 1, document: d }) as never,
-  );
-const crib: Crib = {
-  alloys: entries('alloys'),
-  machines: entries('machines'),
-  cutters: entries('cutters'),
-  holders: entries('holders'),
-  materials: { substrates: data('cutters')['substrates']!, coatings: data('cutters')['coatings']! },
-  assemblies: [],
-};
 const job = { alloyId: '718-aged', machineId: 'vmc40-15kw-belt', quantity: 4 };
 const pocket = { kind: 'pocket', lengthMm: 60, widthMm: 40, depthMm: 20, cornerRadiusMm: 8 } as const;
 
