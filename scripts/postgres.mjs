@@ -195,6 +195,8 @@ export async function startCluster(name, { fast = false } = {}) {
         ).status === 0;
     }
     if (!started) throw new Error(`PostgreSQL did not start; see ${join(folder, 'log')}`);
+    // After a crash pg_ctl may take the old pid file for readiness while recovery is still going on.
+    for (let i = 0; i < 120 && !(await answers(port)); i++) await pause(500);
     writeFileSync(portFile, String(port));
     owner = true;
   } else {
