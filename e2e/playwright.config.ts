@@ -1,4 +1,7 @@
+import { readFileSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
+
+const args = JSON.parse(readFileSync(new URL('./chromium-args.json', import.meta.url), 'utf8')) as string[];
 
 const port = Number(process.env['BURL_E2E_PORT'] ?? 4199);
 
@@ -16,16 +19,7 @@ export default defineConfig({
     trace: 'off',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--disable-dev-shm-usage',
-      ],
+      args,
     },
   },
   webServer: {

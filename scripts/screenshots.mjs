@@ -1,5 +1,5 @@
 // npm run screenshots: takes one picture of each main view of a running demo (BURL_URL, default the usual address).
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { ROOT } from './postgres.mjs';
@@ -11,16 +11,7 @@ mkdirSync(folder, { recursive: true });
 
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-    '--disable-dev-shm-usage',
-  ],
+  args: JSON.parse(readFileSync(join(ROOT, 'e2e/chromium-args.json'), 'utf8')),
 });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 page.on('pageerror', (error) => console.error('page error', error.message));

@@ -177,7 +177,7 @@ export function demoJobs(crib: Crib, daysFromNow: (days: number) => string): Dem
                   'shell-arbor-22-50',
                   box('face', 180, 60, 1.5, { allowanceMm: 0.3 }),
                   {
-                    cut: { radialEngagementMm: 40, speedRpm: 130, feedPerToothMm: 0.09, axialDepthMm: 0.75 },
+                    cut: { radialEngagementMm: 40, speedRpm: 130, feedPerToothMm: 0.125, axialDepthMm: 0.75 },
                     edgesOnShelf: 12,
                   },
                   { runoutUm: 12, lifeSpeed30MMin: 34, kc11NMm2: 2720 },
@@ -273,7 +273,7 @@ export function demoJobs(crib: Crib, daysFromNow: (days: number) => string): Dem
                   'shoulder90-40-z4',
                   'shell-arbor-22-50',
                   box('face', 120, 60, 1.2, { allowanceMm: 0.2 }),
-                  { cut: { axialDepthMm: 0.6, radialEngagementMm: 26, speedRpm: 780, feedPerToothMm: 0.08 } },
+                  { cut: { axialDepthMm: 0.6, radialEngagementMm: 26, speedRpm: 780, feedPerToothMm: 0.14 } },
                   { lifeSpeed30MMin: 150, kc11NMm2: 2100 },
                 ),
               ],

@@ -108,6 +108,7 @@ function block(doc: Document, op: ReleasedOperation, number: number, units: Syst
     .fontSize(9)
     .fillColor(SOFT)
     .text(`   ${op.setup}${op.variant === 'A' ? '' : `, variant ${op.variant}`}`);
+  doc.moveDown(0.4);
   const mm = (value: number): string => formatMeasure(value, 'mm', units);
   const lines = [
     `Alloy: ${context.alloy.name}${document.measured.hardness === null ? '' : `, ${document.measured.hardness} ${context.alloy.hardness.scale} measured`}`,
@@ -115,7 +116,7 @@ function block(doc: Document, op: ReleasedOperation, number: number, units: Syst
     `Cutter: ${context.cutter.name}`,
     `Holder: ${context.holder.name}    Stick-out ${mm(document.tooling.stickOutMm)}`,
     document.kind === 'milling'
-      ? `Feature: ${document.feature.kind} ${mm(document.feature.lengthMm)} × ${mm(document.feature.widthMm)} × ${mm(document.feature.depthMm)} deep, ${document.cut.direction}, ${mm(document.feature.allowanceMm)} left on the wall`
+      ? `Feature: ${document.feature.kind} ${mm(document.feature.lengthMm)} × ${mm(document.feature.widthMm)} × ${mm(document.feature.depthMm)} deep, ${document.cut.direction}, ${document.feature.allowanceMm > 0 ? `${mm(document.feature.allowanceMm)} left on the wall` : `finishes within ${mm(document.feature.wallToleranceMm)}`}`
       : `Hole: ⌀${mm(document.hole.diameterMm)} × ${mm(document.hole.depthMm)} ${document.hole.through ? 'through' : 'blind'}${document.hole.piloted ? ', piloted' : ''}`,
   ];
   doc.font('text').fontSize(8.5).fillColor(INK);
@@ -165,11 +166,11 @@ function numberGrid(doc: Document, numbers: readonly Quantity[], units: System):
       .fontSize(7)
       .fillColor(SOFT)
       .text(`${q.symbol}  ${q.name}`, x + 4, y + 4, { width: width - 10, lineBreak: false, ellipsis: true });
-    doc
-      .font('bold')
-      .fontSize(11)
-      .fillColor(INK)
-      .text(formatMeasure(q.value, q.unit, units), x + 4, y + 14, { width: width - 10, lineBreak: false });
+    // A long unit is set smaller rather than broken.
+    const value = formatMeasure(q.value, q.unit, units);
+    doc.font('bold').fontSize(11).fillColor(INK);
+    doc.fontSize(Math.min(11, (11 * (width - 12)) / doc.widthOfString(value)));
+    doc.text(value, x + 4, y + 14, { lineBreak: false });
   });
   doc.y = top + Math.ceil(numbers.length / columns) * 34;
   doc.x = MARGIN;

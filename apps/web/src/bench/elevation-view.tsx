@@ -7,6 +7,7 @@ import {
   outerDiameter,
 } from '@burl/core';
 import { useSystem } from '../frame/preferences.tsx';
+import { halo } from './drawing.tsx';
 import { Handle } from './handle.tsx';
 
 const W = 320;
@@ -136,21 +137,11 @@ export function ElevationView({
         fontSize="13.5"
         fontWeight="650"
         fill="var(--ink)"
-        stroke="var(--card)"
-        strokeWidth="4"
-        paintOrder="stroke"
+        {...halo('card')}
       >
         out {formatMeasure(out, 'mm', system)}
       </text>
-      <text
-        x={8}
-        y={(noseY + FLOOR) / 2 + 12}
-        fontSize="12"
-        fill="var(--soft)"
-        stroke="var(--card)"
-        strokeWidth="4"
-        paintOrder="stroke"
-      >
+      <text x={8} y={(noseY + FLOOR) / 2 + 12} fontSize="12" fill="var(--soft)" {...halo('card')}>
         {(out / diameter).toFixed(1)} diameters
       </text>
       <text
@@ -160,9 +151,7 @@ export function ElevationView({
         fontWeight="650"
         textAnchor="middle"
         fill={`var(--${leanLimit?.state ?? 'ink'})`}
-        stroke="var(--card)"
-        strokeWidth="4"
-        paintOrder="stroke"
+        {...halo('card')}
       >
         leans {formatMeasure(lean, 'mm-fine', system)}, drawn ×{enlarged.toFixed(0)}
       </text>
@@ -174,9 +163,7 @@ export function ElevationView({
         fontWeight="650"
         textAnchor="end"
         fill="var(--ink)"
-        stroke="var(--stock)"
-        strokeWidth="4"
-        paintOrder="stroke"
+        {...halo('stock')}
       >
         ap {formatMeasure(ap, 'mm', system)}
       </text>

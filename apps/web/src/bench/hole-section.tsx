@@ -7,6 +7,7 @@ import {
 } from '@burl/core';
 import { scaleLinear } from 'd3-scale';
 import { useSystem } from '../frame/preferences.tsx';
+import { halo, StockPattern } from './drawing.tsx';
 import { Handle } from './handle.tsx';
 
 const W = 680;
@@ -57,12 +58,7 @@ export function HoleSection({
         : '';
   return (
     <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="Section of the hole">
-      <defs>
-        <pattern id="stock" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(38)">
-          <rect width="8" height="8" fill="var(--stock)" />
-          <path d="M0 0V8" stroke="var(--stock-line)" strokeWidth="0.7" opacity="0.55" />
-        </pattern>
-      </defs>
+      <StockPattern />
       <path
         d={`M20 ${TOP} H${cx - half} V${y(depth)} L${cx} ${y(depth + point)} L${cx + half} ${y(depth)} V${TOP} H385 V${op.hole.through ? y(depth + point * 0.6) : BOTTOM + 8} H20 Z`}
         fill="url(#stock)"
@@ -98,15 +94,7 @@ export function HoleSection({
             y(evaluation.pecks[i + 1]!.toMm) - y(k.toMm) > 13 ||
             i === 0) &&
             (last - y(k.toMm) > 13 || k.toMm === depth) && (
-              <text
-                x={cx + half + 24}
-                y={y(k.toMm) + 4}
-                fontSize="12"
-                fill="var(--ink)"
-                stroke="var(--stock)"
-                strokeWidth="3"
-                paintOrder="stroke"
-              >
+              <text x={cx + half + 24} y={y(k.toMm) + 4} fontSize="12" fill="var(--ink)" {...halo('stock')}>
                 {formatMeasure(k.toMm, 'mm', system)}
               </text>
             )}
@@ -115,41 +103,16 @@ export function HoleSection({
       <text x="250" y="18" fontSize="12" fontWeight="600" fill="var(--soft)">
         Section, {op.hole.through ? 'through' : 'blind'}
       </text>
-      <text
-        x={30}
-        y={BOTTOM + 2}
-        fontSize="12.5"
-        fill="var(--ink)"
-        stroke="var(--stock)"
-        strokeWidth="4"
-        paintOrder="stroke"
-      >
+      <text x={30} y={BOTTOM + 2} fontSize="12.5" fill="var(--ink)" {...halo('stock')}>
         {evaluation.pecks.length === 1
           ? 'one stroke'
           : `${evaluation.pecks.length} strokes, ${retractWord} between`}
       </text>
       <line x1={40} x2={40} y1={noseY} y2={y(depth + point)} stroke="var(--ink)" />
-      <text
-        x={52}
-        y={TOP + 40}
-        fontSize="13.500"
-        fontWeight="650"
-        fill="var(--ink)"
-        stroke="var(--stock)"
-        strokeWidth="4"
-        paintOrder="stroke"
-      >
+      <text x={52} y={TOP + 40} fontSize="13.500" fontWeight="650" fill="var(--ink)" {...halo('stock')}>
         out {formatMeasure(out, 'mm', system)}
       </text>
-      <text
-        x={52}
-        y={TOP + 57}
-        fontSize="12"
-        fill="var(--ink)"
-        stroke="var(--stock)"
-        strokeWidth="4"
-        paintOrder="stroke"
-      >
+      <text x={52} y={TOP + 57} fontSize="12" fill="var(--ink)" {...halo('stock')}>
         {(depth / d).toFixed(1)} diameters deep
       </text>
       <g transform={`translate(${plotX} 0)`}>

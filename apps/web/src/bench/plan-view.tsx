@@ -8,6 +8,7 @@ import {
 } from '@burl/core';
 import { arc } from 'd3-shape';
 import { useSystem } from '../frame/preferences.tsx';
+import { halo, StockPattern } from './drawing.tsx';
 import { Handle } from './handle.tsx';
 
 const W = 360;
@@ -68,12 +69,7 @@ export function PlanView({
   });
   return (
     <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="The cut from above">
-      <defs>
-        <pattern id="stock" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(38)">
-          <rect width="8" height="8" fill="var(--stock)" />
-          <path d="M0 0V8" stroke="var(--stock-line)" strokeWidth="0.7" opacity="0.55" />
-        </pattern>
-      </defs>
+      <StockPattern />
       <g transform={`translate(${cx} ${cy})`}>
         <g transform={`scale(1 ${side})`}>
           <path d={work} fill="url(#stock)" stroke="var(--stock-line)" />
@@ -162,9 +158,7 @@ export function PlanView({
             fontWeight="650"
             textAnchor="end"
             fill="var(--ink)"
-            stroke="var(--card)"
-            strokeWidth="4"
-            paintOrder="stroke"
+            {...halo('card')}
           >
             ae {formatMeasure(ae, 'mm', system)}
           </text>

@@ -6,6 +6,7 @@ import { useNavigate } from 'react-router';
 import { call, messageOf } from '../api/client.ts';
 import { refreshJob, useCrib } from '../api/hooks.ts';
 import { Button } from '../parts/button.tsx';
+import { FormError } from '../parts/form-error.tsx';
 import { Field, FIELD_LOOK } from '../parts/field.tsx';
 import { Loading } from '../parts/page-states.tsx';
 import { SheetDialog } from '../parts/sheet-dialog.tsx';
@@ -109,11 +110,7 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
               {(p) => <textarea {...p} {...form.register('notes')} rows={2} className={FIELD_LOOK} />}
             </Field>
           </div>
-          {failed && (
-            <p role="alert" className="col-span-2 text-over">
-              {failed}
-            </p>
-          )}
+          <FormError message={failed} className="col-span-2" />
           <div className="col-span-2 flex justify-end gap-2">
             <Button onClick={onClose}>Leave it</Button>
             <Button type="submit" look="main" disabled={isSubmitting}>

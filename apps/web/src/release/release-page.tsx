@@ -1,26 +1,19 @@
-import { type Difference, formatMeasure, type LimitResult, numberOf, speak } from '@burl/core';
-import {
-  mayEdit,
-  mayRelease,
-  RELEASE_CHECKS,
-  type Release,
-  type ReleasedOperation,
-  type ReleaseSummary,
-} from '@burl/contract';
+import { mayEdit, type ReleaseSummary } from '@burl/contract';
 import { FileDown, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { toast } from 'sonner';
+import { mutate as refresh } from 'swr';
 import { call, messageOf } from '../api/client.ts';
-import { refreshJob, useCrib, useJob, useRelease, useReleases, useSession } from '../api/hooks.ts';
+import { refreshJob, useJob, useRelease, useReleases, useSession } from '../api/hooks.ts';
 import { Crumbs } from '../frame/crumbs.tsx';
 import { useSystem } from '../frame/preferences.tsx';
 import { Button } from '../parts/button.tsx';
 import { Field, FIELD_LOOK } from '../parts/field.tsx';
 import { Failed, Loading } from '../parts/page-states.tsx';
-import { StateMark, StateWord } from '../parts/state-mark.tsx';
-import { contextOf } from '../work/context.ts';
-import { judge } from '../work/judgement.ts';
+import { Ask } from './ask.tsx';
+import { Decide } from './decide.tsx';
+import { Differences, Evidence } from './evidence.tsx';
 
 const MOMENT = (iso: string): string =>
   new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
@@ -31,300 +24,6 @@ const STATE_TEXT = {
   superseded: 'superseded',
   withdrawn: 'withdrawn',
 } as const;
-const SHOWN = {
-  milling: ['n', 'vf', 'fz', 'ap', 'ae', 'hex', 'P', 'lean'],
-  drilling: ['n', 'vf', 'fn', 'depth', 'pecks', 'M', 'Ff', 'p'],
-} as const;
-
-const plain = (value: unknown): string =>
-  value === null || value === undefined
-    ? 'none'
-    : Array.isArray(value)
-      ? value.join(', ') || 'none'
-      : String(value);
-
-function Differences({ list }: { list: readonly Difference[] }) {
-  return (
-    <table className="w-full text-[13px]">
-      <tbody>
-        {list.map((d) => (
-          <tr key={d.path} className="border-b border-line last:border-0">
-            <td className="py-0.5 font-mono text-[12.5px]">{d.path}</td>
-            <td className="text-soft line-through">{plain(d.before)}</td>
-            <td className="font-semibold">{plain(d.after)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-function OpenLimit({ limit }: { limit: LimitResult }) {
-  const system = useSystem();
-  return (
-    <li className="flex gap-2">
-      <span className="mt-0.5">
-        <StateMark state={limit.state} />
-      </span>
-      <span>
-        <span className="font-semibold">{limit.state}</span>: {limit.name}. {speak(limit.why, system)}
-      </span>
-    </li>
-  );
-}
-
-function Evidence({ op, number }: { op: ReleasedOperation; number: number }) {
-  const system = useSystem();
-  const open = op.evaluation.limits.filter((l) => l.state !== 'clear');
-  const kinds = (kind: string) => op.evaluation.sources.filter((s) => s.kind === kind);
-  return (
-    <article className="rounded-lg border border-line bg-card p-3">
-      <header className="mb-2 flex items-baseline justify-between gap-3">
-        <h3>
-          {number} {op.name}{' '}
-          <span className="font-normal text-soft">
-            {op.setup}, variant {op.variant}
-          </span>
-        </h3>
-        <StateWord state={op.evaluation.state} />
-      </header>
-      <p className="mb-2 text-[13px] text-soft">
-        {op.context.cutter.name} in {op.context.holder.name}, out{' '}
-        {formatMeasure(op.document.tooling.stickOutMm, 'mm', system)}; {op.document.coolant}
-      </p>
-      <dl className="mb-2 grid grid-cols-4 gap-2">
-        {SHOWN[op.document.kind].map((key) => {
-          const q = numberOf(op.evaluation, key);
-          return (
-            <div key={key} className="rounded border border-line px-2 py-1">
-              <dt className="text-[12px] text-soft">{q.name}</dt>
-              <dd className="font-semibold">{formatMeasure(q.value, q.unit, system)}</dd>
-            </div>
-          );
-        })}
-      </dl>
-      {open.length ? (
-        <ul className="mb-2 space-y-1">
-          {open.map((l) => (
-            <OpenLimit key={l.id} limit={l} />
-          ))}
-        </ul>
-      ) : (
-        <p className="mb-2">All {op.evaluation.limits.length} limits are clear at their 90 % end.</p>
-      )}
-      <div className="grid grid-cols-2 gap-3 text-[13px]">
-        <div>
-          <h4 className="font-semibold">Measured here</h4>
-          <ul className="text-soft">
-            {kinds('measured').map((s) => (
-              <li key={s.id}>{s.label}</li>
-            ))}
-            {kinds('measured').length === 0 && <li>nothing</li>}
-          </ul>
-        </div>
-        <div>
-          <h4 className="font-semibold">Assumed</h4>
-          <ul className="text-soft">
-            {[...kinds('library'), ...kinds('assumed'), ...kinds('model')].map((s) => (
-              <li key={s.id}>{s.label}</li>
-            ))}
-          </ul>
-        </div>
-      </div>
-    </article>
-  );
-}
-
-function Decide({ release, onDone }: { release: Release; onDone: () => Promise<void> }) {
-  const { data: session } = useSession();
-  const person = session?.person;
-  const [checks, setChecks] = useState<readonly string[]>([]);
-  const [reason, setReason] = useState('');
-  const [failed, setFailed] = useState<string | null>(null);
-  if (!person) return null;
-  const own = person.id === release.requestedById;
-
-  async function decide(decision: 'release' | 'return'): Promise<void> {
-    setFailed(null);
-    try {
-      await call('POST', `/api/releases/${release.id}/decision`, { decision, reason, checks });
-      toast.success(
-        decision === 'release' ? 'Released. The numbers are locked.' : 'Returned with your reason.',
-      );
-      await onDone();
-    } catch (error) {
-      setFailed(messageOf(error));
-    }
-  }
-  async function withdraw(): Promise<void> {
-    try {
-      await call('POST', `/api/releases/${release.id}/withdrawal`);
-      await onDone();
-    } catch (error) {
-      setFailed(messageOf(error));
-    }
-  }
-  return (
-    <section aria-label="Decision" className="space-y-3 rounded-lg border-2 border-accent bg-card p-3">
-      <h2>Decision</h2>
-      {mayRelease(person.role) && !own ? (
-        <>
-          <fieldset className="space-y-1.5">
-            <legend className="sr-only">Checked</legend>
-            {RELEASE_CHECKS.map((c) => (
-              <label key={c.id} className="flex gap-2">
-                <input
-                  type="checkbox"
-                  checked={checks.includes(c.id)}
-                  onChange={(e) =>
-                    setChecks(e.target.checked ? [...checks, c.id] : checks.filter((x) => x !== c.id))
-                  }
-                />
-                {c.text}
-              </label>
-            ))}
-          </fieldset>
-          <Field label="Reason or remark" hint="needed to return">
-            {(p) => (
-              <textarea
-                {...p}
-                rows={2}
-                value={reason}
-                onChange={(e) => setReason(e.target.value)}
-                className={FIELD_LOOK}
-              />
-            )}
-          </Field>
-          <div className="flex gap-2">
-            <Button
-              look="main"
-              disabled={checks.length < RELEASE_CHECKS.length}
-              onClick={() => void decide('release')}
-            >
-              Release
-            </Button>
-            <Button look="danger" onClick={() => void decide('return')}>
-              Return
-            </Button>
-          </div>
-        </>
-      ) : (
-        <p>
-          {own
-            ? 'You asked for this release; a second person with the role approver decides.'
-            : 'A person with the role approver decides.'}
-        </p>
-      )}
-      {mayEdit(person.role) && (
-        <Button look="quiet" onClick={() => void withdraw()}>
-          Withdraw the request
-        </Button>
-      )}
-      {failed && (
-        <p role="alert" className="text-over">
-          {failed}
-        </p>
-      )}
-    </section>
-  );
-}
-
-/** Before anything is asked: what would be released now. */
-function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<void> }) {
-  const { data: detail } = useJob(jobId);
-  const { data: crib } = useCrib();
-  const { data: session } = useSession();
-  const system = useSystem();
-  const [note, setNote] = useState('');
-  const [failed, setFailed] = useState<string | null>(null);
-  if (!detail || !crib || !session?.person) return <Loading what="the job" />;
-  const rows = detail.setups.flatMap((s) =>
-    s.operations.map((o) => {
-      const document = (o.variants.find((v) => v.label === o.selected) ?? o.variants[0])!.document;
-      return { o, e: judge(document, contextOf(crib, document, detail.job.quantity)).evaluation };
-    }),
-  );
-  const over = rows.filter((r) => r.e?.state === 'over');
-  const edit = mayEdit(session.person.role);
-
-  async function ask(): Promise<void> {
-    setFailed(null);
-    try {
-      await call('POST', `/api/jobs/${jobId}/release-requests`, { note });
-      toast.success('Asked for release. The numbers are held until it is decided.');
-      await onDone();
-    } catch (error) {
-      setFailed(messageOf(error));
-    }
-  }
-  return (
-    <section aria-label="Ask for release" className="rounded-lg border border-line bg-card p-4">
-      <h2 className="mb-2">Revision {detail.job.revision}: what would go out</h2>
-      {rows.length === 0 ? (
-        <p className="text-soft">The route is empty. Add an operation first.</p>
-      ) : (
-        <ul className="mb-3 space-y-1.5">
-          {rows.map(({ o, e }) => {
-            const limit = e?.limits.find((l) => l.id === e.governing);
-            return (
-              <li key={o.id} className="grid grid-cols-[100px_1fr] gap-2">
-                {e ? (
-                  <StateWord state={e.state} />
-                ) : (
-                  <span className="font-semibold text-over">needs input</span>
-                )}
-                <span>
-                  <Link
-                    to={`/jobs/${jobId}/ops/${o.id}`}
-                    className="font-semibold underline-offset-2 hover:underline"
-                  >
-                    {o.name}
-                  </Link>
-                  {limit && e?.state !== 'clear' && (
-                    <span className="block text-[13px] text-soft">{speak(limit.why, system)}</span>
-                  )}
-                </span>
-              </li>
-            );
-          })}
-        </ul>
-      )}
-      {edit ? (
-        <div className="space-y-3">
-          <Field
-            label="Note to the approver"
-            hint={
-              over.length
-                ? `needed: why ${over.map((r) => r.o.name).join(', ')} may go out with a limit over`
-                : 'what it rests on, what is new'
-            }
-          >
-            {(p) => (
-              <textarea
-                {...p}
-                rows={3}
-                value={note}
-                onChange={(e) => setNote(e.target.value)}
-                className={FIELD_LOOK}
-              />
-            )}
-          </Field>
-          {failed && (
-            <p role="alert" className="text-over">
-              {failed}
-            </p>
-          )}
-          <Button look="main" disabled={rows.length === 0} onClick={() => void ask()}>
-            Ask for release
-          </Button>
-        </div>
-      ) : (
-        <p className="text-soft">An engineer asks for release.</p>
-      )}
-    </section>
-  );
-}
-
 function NextRevision({ jobId, onDone }: { jobId: string; onDone: () => Promise<void> }) {
   const [reason, setReason] = useState('');
   const [failed, setFailed] = useState<string | null>(null);
@@ -402,7 +101,7 @@ export default function ReleasePage() {
   const done = async (): Promise<void> => {
     setChosen(null);
     await refreshJob(jobId);
-    if (shownId) await import('swr').then(({ mutate: again }) => again(`/api/releases/${shownId}`));
+    if (shownId) await refresh(`/api/releases/${shownId}`);
   };
 
   return (

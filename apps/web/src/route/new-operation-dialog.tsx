@@ -12,6 +12,7 @@ import { call, messageOf } from '../api/client.ts';
 import { useSystem } from '../frame/preferences.tsx';
 import { UNITS, type Unit } from '@burl/core';
 import { Button } from '../parts/button.tsx';
+import { FormError } from '../parts/form-error.tsx';
 import { Field, FIELD_LOOK } from '../parts/field.tsx';
 import { NumberInput } from '../parts/number-input.tsx';
 import { SheetDialog } from '../parts/sheet-dialog.tsx';
@@ -193,11 +194,7 @@ export function NewOperationDialog({
             )}
           </Field>
         </div>
-        {failed && (
-          <p role="alert" className="col-span-3 text-over">
-            {failed}
-          </p>
-        )}
+        <FormError message={failed} className="col-span-3" />
         <div className="col-span-3 flex justify-end gap-2">
           <Button onClick={onClose}>Leave it</Button>
           <Button type="submit" look="main">

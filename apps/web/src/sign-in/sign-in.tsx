@@ -6,6 +6,7 @@ import { mutate } from 'swr';
 import { call, messageOf } from '../api/client.ts';
 import type { SessionInfo } from '../api/hooks.ts';
 import { Button } from '../parts/button.tsx';
+import { FormError } from '../parts/form-error.tsx';
 import { Field, FIELD_LOOK } from '../parts/field.tsx';
 
 const DEMO_PASSWORD = 'burl-demo-2026';
@@ -70,11 +71,7 @@ export function SignIn({ demo }: { demo: SessionInfo['demo'] }) {
               />
             )}
           </Field>
-          {failed && (
-            <p role="alert" className="text-over">
-              {failed}
-            </p>
-          )}
+          <FormError message={failed} />
           <Button type="submit" look="main" className="w-full" disabled={isSubmitting}>
             Sign in
           </Button>
