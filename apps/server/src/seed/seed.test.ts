@@ -1,0 +1,77 @@
+import { join } from 'node:path';
+import { eq, sql } from 'drizzle-orm';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { testDatabase } from '../../test/database.ts';
+import { type Connection, migrateToLatest } from '../db/client.ts';
+import { alloys, jobs, people } from '../db/schema.ts';
+import { repositoryRoot } from '../repository.ts';
+import { seedCrib } from './crib-seed.ts';
+import { seedDemo } from './demo.ts';
+
+const folder = join(repositoryRoot(), 'packages/core/data');
+let connection: Connection;
+beforeAll(async () => {
+  connection = await testDatabase();
+});
+afterAll(() => connection.close());
+
+const count = async (table: typeof jobs | typeof people | typeof alloys): Promise<number> =>
+  (await connection.db.select({ n: sql<number>`count(*)::int` }).from(table as typeof jobs))[0]!.n;
+
+describe('migrations and seeds', () => {
+  it('may run at every start and add nothing the second time', async () => {
+    for (let start = 0; start < 2; start++) {
+      await migrateToLatest(connection.db);
+      await seedCrib(connection.db, folder);
+      await seedDemo(connection.db);
+      expect([await count(alloys), await count(people), await count(jobs)]).toEqual([51, 3, 3]);
+    }
+  });
+
+  it('two servers starting together seed once', async () => {
+    const fresh = await testDatabase();
+    await seedCrib(fresh.db, folder);
+    await Promise.all([seedDemo(fresh.db), seedDemo(fresh.db)]);
+    expect(await fresh.db.select().from(people)).toHaveLength(3);
+    await fresh.close();
+  });
+
+  it('bring built-in entries up to date and leave the shop’s alone', async () => {
+    const { db } = connection;
+    const [row] = await db.select().from(alloys).where(eq(alloys.id, '718-aged'));
+    await db
+      .insert(alloys)
+      .values({
+        id: 'our-718',
+        origin: 'shop',
+        copiedFrom: '718-aged',
+        document: { ...row!.document, id: 'our-718', name: 'Ours' },
+      });
+    await db
+      .update(alloys)
+      .set({ document: { ...row!.document, name: 'spoilt' } })
+      .where(eq(alloys.id, '718-aged'));
+    await seedCrib(db, folder);
+    const names = await db
+      .select({ id: alloys.id, name: sql<string>`${alloys.document} ->> 'name'` })
+      .from(alloys);
+    expect(names.find((n) => n.id === '718-aged')!.name).toBe(row!.document.name);
+    expect(names.find((n) => n.id === 'our-718')!.name).toBe('Ours');
+  });
+
+  it('make no demo people where somebody is already', async () => {
+    const own = await testDatabase();
+    await own.db
+      .insert(people)
+      .values({ name: 'First', email: 'first@shop.example', role: 'engineer', passwordHash: 'x' });
+    await seedCrib(own.db, folder);
+    await seedDemo(own.db);
+    expect((await own.db.select().from(people)).map((p) => p.email)).toEqual(['first@shop.example']);
+    await own.close();
+  });
+
+  it('keep passwords only as Argon2id', async () => {
+    for (const p of await connection.db.select().from(people))
+      expect(p.passwordHash).toMatch(/^\$argon2id\$v=19\$m=\d{5,},t=\d,p=\d\$/);
+  });
+});
