@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import type { Operation, OperationContext } from '@burl/core';
 import { type Crib, type CribEntry, type CribKind, operationsOf, parseJobFile } from '@burl/contract';
-import { contextOf } from '../src/work/context.ts';
+import { contextOf } from '../src/judging/context.ts';
 
 const root = resolve(import.meta.dirname, '../../..');
 const data = (name: string): Record<string, never> =>

@@ -12,7 +12,7 @@ import { ChevronRight } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { type ReactNode, useState } from 'react';
 import { useSystem } from '../frame/preferences.tsx';
-import { fittingHolder } from '../work/blank-operation.ts';
+import { fittingHolder } from '../judging/blank-operation.ts';
 import { FeatureForm, HoldingForm, MeasuredForm, WearForm } from './given-forms.tsx';
 
 const CARD = 'w-full rounded-lg border border-line bg-card p-2.5 text-left hover:border-accent';

@@ -2,8 +2,8 @@ import type { JobDetail } from '@burl/contract';
 import { Link } from 'react-router';
 import type { Crib } from '@burl/contract';
 import { StateMark } from '../parts/state-mark.tsx';
-import { contextOf } from '../work/context.ts';
-import { judge } from '../work/judgement.ts';
+import { contextOf } from '../judging/context.ts';
+import { judge } from '../judging/judgement.ts';
 
 /** The part's operations as a line of stations above the bench; the present one is marked. */
 export function Stations({ detail, crib, current }: { detail: JobDetail; crib: Crib; current: string }) {

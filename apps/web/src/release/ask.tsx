@@ -11,8 +11,8 @@ import { Field, FIELD_LOOK } from '../parts/field.tsx';
 import { FormError } from '../parts/form-error.tsx';
 import { Loading } from '../parts/page-states.tsx';
 import { StateWord } from '../parts/state-mark.tsx';
-import { contextOf } from '../work/context.ts';
-import { judge } from '../work/judgement.ts';
+import { contextOf } from '../judging/context.ts';
+import { judge } from '../judging/judgement.ts';
 
 /** Before anything is asked: what would be released now. */
 export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<void> }) {

@@ -16,8 +16,8 @@ import { FormError } from '../parts/form-error.tsx';
 import { Field, FIELD_LOOK } from '../parts/field.tsx';
 import { NumberInput } from '../parts/number-input.tsx';
 import { SheetDialog } from '../parts/sheet-dialog.tsx';
-import { blankOperation } from '../work/blank-operation.ts';
-import { contextOf } from '../work/context.ts';
+import { blankOperation } from '../judging/blank-operation.ts';
+import { contextOf } from '../judging/context.ts';
 
 type Kind = MillingFeatureKind | 'hole';
 

@@ -28,8 +28,8 @@ import { Crumbs } from '../frame/crumbs.tsx';
 import { Button } from '../parts/button.tsx';
 import { Failed, Loading } from '../parts/page-states.tsx';
 import { StateWord } from '../parts/state-mark.tsx';
-import { contextOf } from '../work/context.ts';
-import { judge } from '../work/judgement.ts';
+import { contextOf } from '../judging/context.ts';
+import { judge } from '../judging/judgement.ts';
 import { NewOperationDialog } from './new-operation-dialog.tsx';
 
 interface Judged {
