@@ -39,14 +39,12 @@ describe('migrations and seeds', () => {
   it('bring built-in entries up to date and leave the shop’s alone', async () => {
     const { db } = connection;
     const [row] = await db.select().from(alloys).where(eq(alloys.id, '718-aged'));
-    await db
-      .insert(alloys)
-      .values({
-        id: 'our-718',
-        origin: 'shop',
-        copiedFrom: '718-aged',
-        document: { ...row!.document, id: 'our-718', name: 'Ours' },
-      });
+    await db.insert(alloys).values({
+      id: 'our-718',
+      origin: 'shop',
+      copiedFrom: '718-aged',
+      document: { ...row!.document, id: 'our-718', name: 'Ours' },
+    });
     await db
       .update(alloys)
       .set({ document: { ...row!.document, name: 'spoilt' } })
