@@ -3,7 +3,7 @@ import type { Evaluation, LimitResult, LimitState } from '../domain/evaluation.t
 import type { Operation } from '../domain/operation.ts';
 import { judge, type Limit } from '../limits/limit.ts';
 import { DRILLING_LADDER, MILLING_LADDER } from '../limits/ladder.ts';
-import { bandOf, power, scale, type Source } from '../uncertainty/estimate.ts';
+import { bandOf, scale, type Source } from '../uncertainty/estimate.ts';
 import { cautionsOf } from './cautions.ts';
 import { requirePossible } from './check-operation.ts';
 import type { CutState } from './cut-state.ts';
@@ -85,7 +85,7 @@ function conclude(
     state: worst.state,
     time: state.time,
     featuresPerEdge: state.lifeMin
-      ? bandOf(scale(power(state.lifeMin, 1), 1 / Math.max(1e-9, state.time.cutting)))
+      ? bandOf(scale(state.lifeMin, 1 / Math.max(1e-9, state.time.cutting)))
       : null,
     cautions: cautionsOf(state.op, state.context),
   };

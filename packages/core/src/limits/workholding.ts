@@ -1,5 +1,4 @@
 import type { MillingState } from '../evaluation/milling-state.ts';
-import { exact } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit, shareOf } from './limit.ts';
 
@@ -38,7 +37,7 @@ export const workholdingLimit: Limit<MillingState> = {
       inputs: [
         input('Fxy', 'peak side force', sideForceN.value, 'N'),
         input('Flift', 'lifting force', liftN.value, 'N'),
-        input('factor', 'safety factor', exact(factor).value, 'ratio'),
+        input('factor', 'safety factor', factor, 'ratio'),
       ],
       source: 'milling forces through one turn; declared holding',
     };
