@@ -10,7 +10,9 @@ async function tabTo(page: Page, name: RegExp): Promise<void> {
         e instanceof HTMLInputElement || e instanceof HTMLSelectElement || e instanceof HTMLTextAreaElement
           ? [...(e.labels ?? [])].map((l) => l.textContent)
           : [];
-      return e ? `${e.getAttribute('aria-label') ?? ''} ${labels.join(' ')} ${e.textContent ?? ''}` : '';
+      // A region or the page itself holds everybody's words; only a control's own count.
+      const own = e?.matches('button, a, [role=slider], [role=option]') ? e.textContent : '';
+      return e ? `${e.getAttribute('aria-label') ?? ''} ${labels.join(' ')} ${own ?? ''}` : '';
     });
     if (name.test(found)) return;
   }

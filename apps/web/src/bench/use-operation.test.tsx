@@ -73,6 +73,35 @@ describe('editing a variant', () => {
     expect(reader.current.canUndo).toBe(false);
   });
 
+  it('sends what is unsaved when the bench is left, also behind a save on its way', async () => {
+    const { result, unmount } = renderHook(() => useOperation(variant, always, false));
+    act(() => result.current.set(noted('left early')));
+    unmount();
+    await rest(10);
+    expect(sent).toEqual([{ path: '/api/variants/v1', body: { document: noted('left early'), version: 3 } }]);
+
+    sent = [];
+    const second = renderHook(() => useOperation(variant, always, false));
+    act(() => second.result.current.set(noted('first')));
+    await act(async () => void vi.advanceTimersByTime(601));
+    act(() => second.result.current.set(noted('second')));
+    second.unmount();
+    await rest(10);
+    expect(sent.map((s) => [s.body.document.notes, s.body.version])).toEqual([
+      ['first', 3],
+      ['second', 4],
+    ]);
+  });
+
+  it('sends nothing on leaving when all is saved', async () => {
+    const { result, unmount } = renderHook(() => useOperation(variant, always, false));
+    act(() => result.current.set(noted('a')));
+    await rest(700);
+    unmount();
+    await rest(10_000);
+    expect(sent).toHaveLength(1);
+  });
+
   it('sends an undo like any other change', async () => {
     const editing = start();
     act(() => editing.current.set(noted('a')));

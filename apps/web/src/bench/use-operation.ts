@@ -1,6 +1,7 @@
 import type { Operation } from '@burl/core';
 import type { Variant } from '@burl/contract';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { mutate } from 'swr';
 import { ApiError, call, messageOf } from '../api/client.ts';
 import { begin, change, type History, redo, undo } from './history.ts';
 
@@ -41,41 +42,57 @@ export function useOperation(
   const [history, setHistory] = useState<History<Operation>>(() => begin(variant.document));
   const [save, setSave] = useState<SaveState>({ is: 'saved', at: null });
   const [base, setBase] = useState({ version: variant.version, document: variant.document });
-  const sending = useRef(false);
+  /** The save on its way, and the version it will have made; null when it fails. */
+  const inFlight = useRef<Promise<number | null> | null>(null);
+  const lastSent = useRef<Operation | null>(null);
+  const flush = useRef<(() => Promise<void>) | null>(null);
   const op = history.present;
   const blocked = save.is === 'conflict';
 
+  // Leaving the bench sends what the hand has not rested for. Declared first, so that it still finds the work.
+  useEffect(() => () => void flush.current?.(), []);
+
   useEffect(() => {
     if (readOnly || blocked || op === base.document || !valid(op)) return;
-    const send = async (): Promise<void> => {
-      if (sending.current) return;
-      sending.current = true;
+    const put = (version: number): Promise<Variant> =>
+      call<Variant>('PUT', `/api/variants/${variant.id}`, { document: op, version });
+    const send = async (): Promise<number | null> => {
       setSave({ is: 'saving' });
       try {
-        const saved = await call<Variant>('PUT', `/api/variants/${variant.id}`, {
-          document: op,
-          version: base.version,
-        });
+        const saved = await put(base.version);
         setSave({ is: 'saved', at: new Date() });
         setBase({ version: saved.version, document: op });
+        return saved.version;
       } catch (error) {
         if (error instanceof ApiError && error.status === 409)
           setSave({ is: 'conflict', theirs: error.current as Variant });
         else if (error instanceof ApiError && (error.status === 0 || error.status === 503)) {
           setSave({ is: 'offline', message: error.message });
         } else setSave({ is: 'refused', message: messageOf(error) });
-      } finally {
-        sending.current = false;
+        return null;
       }
     };
-    const wait = setTimeout(() => void send(), REST_MS);
-    const again = setInterval(() => void send(), RETRY_MS);
-    const back = () => void send();
-    addEventListener('online', back);
+    flush.current = async () => {
+      const version = inFlight.current ? await inFlight.current : base.version;
+      if (version === null || (version !== base.version && lastSent.current === op)) return;
+      await put(version).catch(() => undefined);
+      await mutate((key) => typeof key === 'string' && key.startsWith('/api/jobs'));
+    };
+    const begin = (): void => {
+      if (inFlight.current) return;
+      lastSent.current = op;
+      inFlight.current = send().finally(() => {
+        inFlight.current = null;
+      });
+    };
+    const wait = setTimeout(begin, REST_MS);
+    const again = setInterval(begin, RETRY_MS);
+    addEventListener('online', begin);
     return () => {
       clearTimeout(wait);
       clearInterval(again);
-      removeEventListener('online', back);
+      removeEventListener('online', begin);
+      flush.current = null;
     };
   }, [op, base, blocked, readOnly, valid, variant.id]);
 
