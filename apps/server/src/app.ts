@@ -100,7 +100,15 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     },
   });
   protect(app);
-  await app.register(swaggerUi, { routePrefix: '/api/docs', staticCSP: true });
+  await app.register(swaggerUi, {
+    routePrefix: '/api/docs',
+    staticCSP: true,
+    // The bar on top carries the library's own mark; the page is Burl's.
+    theme: {
+      title: 'Burl API',
+      css: [{ filename: 'burl.css', content: '.swagger-ui .topbar { display: none }' }],
+    },
+  });
 
   app.get(
     '/api/health',
