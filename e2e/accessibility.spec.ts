@@ -33,6 +33,43 @@ const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Pro
     },
   },
   {
+    name: 'window of the cut',
+    go: async (page) => {
+      await openBench(page, /TT-0420/, /Rough plate pocket/);
+      await page.getByRole('tab', { name: 'Window' }).click();
+      await page.getByRole('button', { name: 'Larger chart' }).click();
+      await expect(page.getByRole('slider', { name: 'Working point' })).toBeVisible({ timeout: 20_000 });
+    },
+  },
+  {
+    name: 'wall and path',
+    go: async (page) => {
+      await openBench(page, /TT-0420/, /Rough plate pocket/);
+      await page.getByRole('tab', { name: 'Wall' }).click();
+      await expect(page.getByText(/The wall is off by/)).toBeVisible();
+      await page.getByRole('tab', { name: 'Path' }).click();
+      await expect(page.getByText('recommended')).toBeVisible();
+    },
+  },
+  {
+    name: 'strategies',
+    go: async (page) => {
+      await openBench(page, /TT-0420/, /Rough plate pocket/);
+      await page.getByRole('button', { name: 'Strategies', exact: true }).click();
+      await expect(page.getByRole('button', { name: 'Take column 2 to the bench' })).toBeEnabled({
+        timeout: 40_000,
+      });
+    },
+  },
+  {
+    name: 'variants',
+    go: async (page) => {
+      await openBench(page, /GW-1187/, /Rough seal pocket/);
+      await page.getByRole('button', { name: 'Variants', exact: true }).click();
+      await expect(page.getByRole('row', { name: /^axial depth/ })).toContainText('differs');
+    },
+  },
+  {
     name: 'drilling bench',
     go: async (page) => {
       await openBench(page, /GW-1187/, /Drill 8.5/);

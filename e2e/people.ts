@@ -25,3 +25,10 @@ export const saved = (page: Page): Locator => page.getByRole('status', { name: '
 
 /** Waits until nothing is left to send. */
 export const expectSaved = (page: Page): Promise<void> => expect(saved(page)).toHaveText(/^saved/);
+
+/** Takes every step back, so that the next test finds the demo as it was. */
+export async function undoAll(page: Page): Promise<void> {
+  const undo = page.getByRole('button', { name: 'Undo' });
+  while (await undo.isEnabled()) await undo.click();
+  await expectSaved(page);
+}

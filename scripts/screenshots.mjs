@@ -45,6 +45,56 @@ await shot('bench-milling');
 await page.getByRole('button', { name: 'Dark page' }).click();
 await shot('bench-dark');
 await page.getByRole('button', { name: 'Light page' }).click();
+await page.goto(`${base}/`);
+await page
+  .getByRole('link', { name: /TT-0420/ })
+  .first()
+  .click();
+await page.getByRole('link', { name: /Rough plate pocket/ }).click();
+await page.getByRole('tab', { name: 'Window' }).click();
+await page.getByRole('button', { name: 'Larger chart' }).click();
+await page.getByRole('slider', { name: 'Working point' }).waitFor();
+await page.getByRole('status').filter({ hasText: 'Working out the map' }).waitFor({ state: 'detached' });
+await shot('bench-window');
+await page.getByRole('button', { name: 'Larger chart' }).click();
+for (const [tab, name, ready] of [
+  ['One turn', 'bench-turn', /What gives first/],
+  ['Heat', 'bench-heat', /heats for/],
+]) {
+  await page.getByRole('tab', { name: tab }).click();
+  await page.getByText(ready).first().waitFor();
+  await shot(name);
+}
+await page.getByRole('button', { name: 'Larger chart' }).click();
+for (const [tab, name, ready] of [
+  ['Wall', 'bench-wall', /The wall is off by/],
+  ['Path', 'bench-path', /recommended/],
+  ['Odds', 'bench-odds', /All limits hold at once/],
+]) {
+  await page.getByRole('tab', { name: tab }).click();
+  await page.getByText(ready).first().waitFor();
+  await shot(name);
+}
+await page.getByRole('button', { name: 'Strategies', exact: true }).click();
+const strategies = page.getByRole('region', { name: 'Strategies side by side' });
+await strategies
+  .getByLabel('Cutter of column 3')
+  .selectOption({ label: 'Corner-radius end mill 12 mm, RE 1, variable pitch and helix' });
+await strategies.getByLabel('Strategy of column 3').selectOption('constant-engagement');
+await page.getByRole('button', { name: 'Take column 3 to the bench' }).waitFor({ timeout: 60000 });
+await page.waitForTimeout(3000);
+await shot('compare-strategies');
+await page.getByRole('button', { name: 'Cutter', exact: true }).click();
+await page
+  .getByRole('button', { name: /^Take .* to the bench/ })
+  .first()
+  .waitFor({ timeout: 60000 });
+await shot('compare-cutters');
+await page.goto(`${base}/`);
+await page
+  .getByRole('link', { name: /GW-1187/ })
+  .first()
+  .click();
 await page.getByRole('link', { name: /Drill 6.8/ }).click();
 await page.getByRole('img', { name: /the cut asks/ }).waitFor();
 await shot('bench-drilling');

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { evaluate, InputError } from '@burl/core';
 import { describe, expect, it } from 'vitest';
-import { contextFromFile, type JobFile, operationsOf, parseJobFile } from './job-file.ts';
+import { contextFromFile, type JobFile, operationsOf, checkJobFile, parseJobFile } from './job-file.ts';
 
 const text = readFileSync(
   new URL('../../../docs/examples/wellhead-bonnet.burl.json', import.meta.url),
@@ -45,12 +45,40 @@ describe('job file', () => {
     ['empty', '', /damaged or something else/],
     ['null', 'null', /not a job file/],
     ['of another format', loosely((f) => Object.assign(f, { format: 'recipe' })), /format is "recipe"/],
-    ['newer', loosely((f) => Object.assign(f, { version: 7 })), /version is 7; allowed: 1 or lower/],
+    ['newer', loosely((f) => Object.assign(f, { version: 7 })), /version is 7; allowed: 2 or lower/],
     ['with a word for a number', loosely((f) => Object.assign(f.job, { quantity: 'many' })), /job\.quantity/],
     ['with a field nobody knows', loosely((f) => Object.assign(f.job, { colour: 'red' })), /colour/],
     ['without a number', loosely((f) => Object.assign(f.job, { number: '' })), /job\.number/],
   ])('%s is refused with the reason', (_what, damaged, wanted) => {
     expect(reason(damaged)).toMatch(wanted);
+  });
+
+  it('of version 1 is read too: what it did not say is not stated', () => {
+    const old = JSON.parse(text) as Record<string, unknown>;
+    old['version'] = 1;
+    const later = [
+      'economics',
+      'path',
+      'island',
+      'stockMm',
+      'through',
+      'slopeDeg',
+      'raUm',
+      'scallopMm',
+      'liftCapacityN',
+      'releaseC',
+    ];
+    const strip = (value: unknown): unknown => {
+      if (Array.isArray(value)) return value.map(strip);
+      if (typeof value !== 'object' || value === null) return value;
+      // A hole always said whether it goes through.
+      const kept = Object.entries(value).filter(([key]) => !later.includes(key) || 'diameterMm' in value);
+      return Object.fromEntries(kept.map(([key, v]) => [key, strip(v)]));
+    };
+    old['setups'] = strip(old['setups']);
+    const file = checkJobFile(old);
+    expect(file).toEqual({ ...parseJobFile(text), version: 2 });
+    expect(reason(JSON.stringify({ ...old, setups: 'none' }))).toMatch(/setups/);
   });
 
   it('names the operation whose cutter the file does not carry', () => {

@@ -12,10 +12,11 @@ import { InputError } from '@burl/core';
 import * as yup from 'yup';
 import { type JobFields, jobFieldsSchema, VARIANT_LABELS, type VariantLabel } from './jobs.ts';
 import { CRIB_SCHEMAS } from './crib.ts';
+import { upgradeJobFile } from './job-file-upgrade.ts';
 import { operationSchema } from './operation-schema.ts';
 
 export const JOB_FILE_FORMAT = 'burl-job';
-export const JOB_FILE_VERSION = 1;
+export const JOB_FILE_VERSION = 2;
 
 /** A job in one file: its route, every variant, and the crib entries it names, so that it can be judged anywhere. */
 export interface JobFile {
@@ -114,8 +115,9 @@ export function parseJobFile(text: string): JobFile {
   return checkJobFile(data);
 }
 
-/** The same for data already parsed. */
-export function checkJobFile(data: unknown): JobFile {
+/** The same for data already parsed; version 1 is read as well. */
+export function checkJobFile(given: unknown): JobFile {
+  const data = upgradeJobFile(given);
   const head = data as { format?: unknown; version?: unknown } | null;
   if (typeof data !== 'object' || head === null || head.format !== JOB_FILE_FORMAT) {
     return refuse('format', head?.format, `"${JOB_FILE_FORMAT}": this is not a job file`);

@@ -1,4 +1,12 @@
-import { COOLANT_KINDS, FORCE_LAWS, MILLING_FEATURES, type Operation, WORKHOLDING_KINDS } from '@burl/core';
+import {
+  COOLANT_KINDS,
+  ENTRY_METHODS,
+  FORCE_LAWS,
+  MILLING_FEATURES,
+  type Operation,
+  STRATEGY_IDS,
+  WORKHOLDING_KINDS,
+} from '@burl/core';
 import * as yup from 'yup';
 
 const number = (): yup.NumberSchema<number> =>
@@ -22,6 +30,10 @@ const common = {
   featuresPerEdge: number().integer(),
   featuresPerPart: number().integer(),
   edgesOnShelf: orNull(),
+  economics: yup
+    .object({ machinePerHour: orNull(), edgePrice: orNull(), edgeChangeMin: orNull() })
+    .noUnknown()
+    .required(),
   workedOutFor: yup.object({ alloyId: id(), cutterId: id(), hardness: orNull() }).noUnknown().required(),
   pins: yup.array().of(yup.string().strict().required().max(8)).max(12).required(),
   notes: yup.string().strict().defined().max(4000),
@@ -38,16 +50,53 @@ const milling = yup
         widthMm: number(),
         depthMm: number(),
         cornerRadiusMm: orNull(),
+        island: yup
+          .object({ lengthMm: number(), widthMm: number() })
+          .noUnknown()
+          .nullable()
+          .defined()
+          .default(null),
+        stockMm: orNull(),
+        through: yup.boolean().strict().required(),
+        slopeDeg: number(),
         allowanceMm: number(),
         wallToleranceMm: number(),
+        raUm: orNull(),
+        scallopMm: orNull(),
       })
       .noUnknown()
       .required(),
     workholding: yup
-      .object({ kind: yup.string().strict().oneOf(WORKHOLDING_KINDS).required(), capacityN: orNull() })
+      .object({
+        kind: yup.string().strict().oneOf(WORKHOLDING_KINDS).required(),
+        capacityN: orNull(),
+        liftCapacityN: orNull(),
+        releaseC: orNull(),
+      })
       .noUnknown()
       .required(),
     forceLaw: yup.string().strict().oneOf(FORCE_LAWS).required(),
+    path: yup
+      .object({
+        strategy: yup.string().strict().oneOf(STRATEGY_IDS).required(),
+        entry: yup
+          .object({
+            method: yup.string().strict().oneOf(ENTRY_METHODS).required(),
+            rampAngleDeg: orNull(),
+            helixDiameterMm: orNull(),
+            startHeightMm: number(),
+            taperDeg: number(),
+          })
+          .noUnknown()
+          .required(),
+        cornerPathRadiusMm: orNull(),
+        leadInRadiusMm: orNull(),
+        toleranceMm: number(),
+        blocks: yup.string().strict().oneOf(['arcs', 'lines']).required(),
+        springPasses: number().integer(),
+      })
+      .noUnknown()
+      .required(),
     cut: yup
       .object({
         speedRpm: number(),

@@ -1,5 +1,6 @@
 export { evaluate, limitOf, numberOf, worseFirst } from './evaluation/evaluate.ts';
-export { remediesFor, type Remedy } from './evaluation/remedies.ts';
+export { remediesFor } from './evaluation/remedies.ts';
+export type { Remedy } from './evaluation/remedy.ts';
 export { problemsOf } from './evaluation/check-operation.ts';
 export {
   setParameter,
@@ -48,3 +49,49 @@ export {
 } from './units/unit.ts';
 export { speak, measure, say, type Measure, type Sentence } from './units/sentence.ts';
 export { powerAt, torqueAt } from './spindle/spindle-curve.ts';
+export { type CostBasis, costBasis } from './evaluation/cost.ts';
+export { millingState, type MillingState } from './evaluation/milling-state.ts';
+export { type Overload, overloadOf } from './evaluation/overload.ts';
+export { turnOf } from './detail/turn-of.ts';
+export { oneTurn } from './forces/one-turn.ts';
+export type { OneTurn } from './forces/one-turn.ts';
+export { type WallDetail, wallOf } from './detail/wall-of.ts';
+export { type HeatCurve, heatCurve, type HeatPoint } from './detail/heat-curve.ts';
+export { type PathDetail, pathDetail } from './detail/path-detail.ts';
+export type { EntryPlan, RatedEntry } from './path/entry-plan.ts';
+export { type FinishPlan, finishPlan } from './finishing/finish-plan.ts';
+export {
+  isLaidOut,
+  layOut,
+  type LayOutWish,
+  type StrategyLayout,
+  type StrategyRefusal,
+} from './strategies/lay-out.ts';
+export type { Stretch } from './strategies/course.ts';
+export { type Aspect, strategyName, type Verdict, verdictOf } from './strategies/verdict.ts';
+export {
+  contextWith,
+  type Offer,
+  rankCutters,
+  type RankedCutter,
+  type Ranking,
+} from './choosing/rank-cutters.ts';
+export { fittingHolders } from './choosing/fitting-holder.ts';
+export {
+  FREE_PARAMETERS,
+  type Freedom,
+  type FreeParameter,
+  freedomOf,
+  readFree,
+  writeFree,
+} from './search/freedom.ts';
+export { type Objective, OBJECTIVES } from './search/objective.ts';
+export { type SearchResult, type SearchWish, searchCut } from './search/search-cut.ts';
+export { type LimitMap, limitMap, mapRange, type MapWish } from './search/limit-map.ts';
+export {
+  CLASS_WIDTH,
+  type LimitOdds,
+  type MeasureNext,
+  monteCarlo,
+  type Odds,
+} from './uncertainty/monte-carlo.ts';

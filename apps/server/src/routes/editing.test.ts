@@ -28,15 +28,16 @@ const problems = (answer: { json: <T>() => T }): string[] =>
   answer.json<{ problems: { field: string }[] }>().problems.map((p) => p.field);
 
 describe('demo', () => {
-  it('shows three jobs: one over, one waiting, one released and clear', async () => {
+  it('shows four jobs: one over, one tight, one waiting, one released and clear', async () => {
     const jobs = (await engineer('GET', '/api/jobs')).json<JobSummary[]>();
     const by = Object.fromEntries(jobs.map((j) => [j.number, [j.status, j.governing?.state]]));
     expect(by).toEqual({
       'GW-1187': ['draft', 'over'],
+      'TT-0420': ['draft', 'tight'],
       'CV-0093': ['requested', 'tight'],
       'TT-0412': ['released', 'clear'],
     });
-    expect(jobs.reduce((n, j) => n + j.operations, 0)).toBe(12);
+    expect(jobs.reduce((n, j) => n + j.operations, 0)).toBe(13);
   });
 });
 

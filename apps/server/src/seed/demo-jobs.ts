@@ -1,13 +1,6 @@
-import {
-  type DrillingOperation,
-  type MillingOperation,
-  type Operation,
-  type OperationContext,
-  startingStickOut,
-  withStartingCut,
-} from '@burl/core';
+import type { Operation } from '@burl/core';
 import type { Crib, JobFields } from '@burl/contract';
-import { contextFromCrib } from '../jobs/crib-store.ts';
+import { demoOperations, type Place } from './demo-operations.ts';
 
 /** A job of the demo: tidal-stream turbines, geothermal wellheads and cryogenic valves of a shop that does not exist. */
 export interface DemoJob {
@@ -18,135 +11,9 @@ export interface DemoJob {
   }[];
 }
 
-interface Place {
-  readonly alloyId: string;
-  readonly machineId: string;
-  readonly coolant: Operation['coolant'];
-  readonly hardness: number | null;
-}
-
-type Change<O> = { [K in keyof O]?: O[K] extends object | null ? Partial<O[K]> | O[K] : O[K] };
-
-function base(place: Place, cutterId: string, holderId: string, measured: Partial<Operation['measured']>) {
-  return {
-    alloyId: place.alloyId,
-    machineId: place.machineId,
-    coolant: place.coolant,
-    tooling: { cutterId, holderId, stickOutMm: 1 },
-    measured: {
-      hardness: place.hardness,
-      runoutUm: null,
-      lifeSpeed30MMin: null,
-      kc11NMm2: null,
-      ...measured,
-    },
-    flankWearMm: 0.05,
-    featuresPerEdge: 1,
-    featuresPerPart: 1,
-    edgesOnShelf: null,
-    workedOutFor: { alloyId: place.alloyId, cutterId, hardness: place.hardness },
-    pins: [],
-    notes: '',
-  };
-}
-
 /** Operations are worked out by the core like a person's, then changed where the scenario wants it. */
 export function demoJobs(crib: Crib, daysFromNow: (days: number) => string): DemoJob[] {
-  const contextOf = (op: Operation): OperationContext => contextFromCrib(crib, op, 1);
-  const cutter = (id: string) => crib.cutters.find((c) => c.id === id)!.document;
-
-  function mill(
-    place: Place,
-    cutterId: string,
-    holderId: string,
-    feature: MillingOperation['feature'],
-    change: Change<MillingOperation> = {},
-    measured: Partial<Operation['measured']> = {},
-  ): MillingOperation {
-    const common = base(place, cutterId, holderId, measured);
-    const draft: MillingOperation = {
-      ...common,
-      kind: 'milling',
-      tooling: {
-        ...common.tooling,
-        stickOutMm: startingStickOut({ cutter: cutter(cutterId) }, feature.depthMm),
-        ...change.tooling,
-      },
-      feature,
-      workholding: { kind: 'vice', capacityN: 12000, ...change.workholding },
-      forceLaw: 'kienzle',
-      cut: {
-        speedRpm: 1000,
-        feedPerToothMm: 0.05,
-        axialDepthMm: 1,
-        radialEngagementMm: 1,
-        direction: 'climb',
-      },
-    };
-    const started = withStartingCut(draft, contextOf(draft)) as MillingOperation;
-    const { cut, tooling: _, workholding: __, feature: ___, measured: ____, workedOutFor, ...rest } = change;
-    return {
-      ...started,
-      ...rest,
-      cut: { ...started.cut, ...cut },
-      workedOutFor: { ...started.workedOutFor, ...workedOutFor },
-    } as MillingOperation;
-  }
-
-  function drill(
-    place: Place,
-    cutterId: string,
-    holderId: string,
-    hole: DrillingOperation['hole'],
-    change: Change<DrillingOperation> = {},
-    measured: Partial<Operation['measured']> = {},
-  ): DrillingOperation {
-    const common = base(place, cutterId, holderId, measured);
-    const draft: DrillingOperation = {
-      ...common,
-      kind: 'drilling',
-      tooling: {
-        ...common.tooling,
-        stickOutMm: startingStickOut({ cutter: cutter(cutterId) }, hole.depthMm + 2),
-      },
-      hole,
-      cut: { speedRpm: 500, feedPerRevMm: 0.05, peck: 'plan' },
-      ...({ coolant: change.coolant ?? place.coolant } as const),
-    };
-    const started = withStartingCut(draft, contextOf(draft)) as DrillingOperation;
-    const { cut, tooling: _, hole: __, measured: ___, workedOutFor: ____, ...rest } = change;
-    return { ...started, ...rest, cut: { ...started.cut, ...cut } } as DrillingOperation;
-  }
-
-  const box = (
-    kind: MillingOperation['feature']['kind'],
-    lengthMm: number,
-    widthMm: number,
-    depthMm: number,
-    more: Partial<MillingOperation['feature']> = {},
-  ): MillingOperation['feature'] => ({
-    kind,
-    lengthMm,
-    widthMm,
-    depthMm,
-    cornerRadiusMm: null,
-    allowanceMm: 0.4,
-    wallToleranceMm: 0.03,
-    ...more,
-  });
-  const hole = (
-    diameterMm: number,
-    depthMm: number,
-    more: Partial<DrillingOperation['hole']> = {},
-  ): DrillingOperation['hole'] => ({
-    diameterMm,
-    depthMm,
-    through: false,
-    entryAngleDeg: 0,
-    piloted: false,
-    ...more,
-  });
-
+  const { mill, drill, box, hole } = demoOperations(crib);
   const hub: Place = { alloyId: 'ti-6al-4v-sta', machineId: 'axis5-24k', coolant: 'flood', hardness: 39 };
   const bonnet: Place = { alloyId: '718-aged', machineId: 'vmc40-15kw-belt', coolant: 'flood', hardness: 42 };
   const valve: Place = { alloyId: '316l', machineId: 'vmc40-22kw-direct', coolant: 'flood', hardness: null };
@@ -386,6 +253,38 @@ export function demoJobs(crib: Crib, daysFromNow: (days: number) => string): Dem
                   hole(5, 30, { piloted: true }),
                   { coolant: 'through-tool', featuresPerPart: 8, featuresPerEdge: 16 },
                   { kc11NMm2: 1500, lifeSpeed30MMin: 42 },
+                ),
+              ],
+            },
+          ],
+        },
+      ],
+    },
+    {
+      fields: {
+        number: 'TT-0420',
+        part: 'Tidal turbine lock plate',
+        customer: 'Tidal-stream turbines',
+        alloyId: hub.alloyId,
+        machineId: hub.machineId,
+        quantity: 8,
+        heatLot: 'T-0891',
+        due: daysFromNow(12),
+        notes: 'Aged titanium; hardness of the lot not measured yet.',
+      },
+      setups: [
+        {
+          name: 'Setup 1',
+          operations: [
+            {
+              name: 'Rough plate pocket',
+              variants: [
+                mill(
+                  { ...hub, hardness: null },
+                  'em-bull-12-z5-re0.5-var',
+                  'shrink-12-80',
+                  box('pocket', 60, 40, 25, { cornerRadiusMm: 6, allowanceMm: 0.3 }),
+                  { edgesOnShelf: 10 },
                 ),
               ],
             },

@@ -1,9 +1,10 @@
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { testDatabase } from '../../test/database.ts';
 import { type Connection, migrateToLatest } from '../db/client.ts';
-import { alloys, jobs, people } from '../db/schema.ts';
+import { alloys, jobs, people, variants } from '../db/schema.ts';
 import { repositoryRoot } from '../repository.ts';
 import { seedCrib } from './crib-seed.ts';
 import { seedDemo } from './demo.ts';
@@ -24,7 +25,7 @@ describe('migrations and seeds', () => {
       await migrateToLatest(connection.db);
       await seedCrib(connection.db, folder);
       await seedDemo(connection.db);
-      expect([await count(alloys), await count(people), await count(jobs)]).toEqual([51, 3, 3]);
+      expect([await count(alloys), await count(people), await count(jobs)]).toEqual([51, 3, 4]);
     }
   });
 
@@ -66,6 +67,47 @@ describe('migrations and seeds', () => {
     await seedDemo(own.db);
     expect((await own.db.select().from(people)).map((p) => p.email)).toEqual(['first@shop.example']);
     await own.close();
+  });
+
+  it('bring operations of the first form up to today: what they did not say is not stated', async () => {
+    const later = [
+      'island',
+      'stockMm',
+      'through',
+      'slopeDeg',
+      'raUm',
+      'scallopMm',
+      'liftCapacityN',
+      'releaseC',
+    ];
+    const strip = (value: unknown): unknown =>
+      typeof value !== 'object' || value === null || Array.isArray(value)
+        ? value
+        : Object.fromEntries(
+            Object.entries(value)
+              .filter(([key]) => !['economics', 'path', ...later].includes(key) || 'diameterMm' in value)
+              .map(([key, v]) => [key, strip(v)]),
+          );
+    const old = await testDatabase();
+    await seedCrib(old.db, folder);
+    await seedDemo(old.db);
+    const today = await old.db.select().from(variants);
+    for (const v of today)
+      await old.db
+        .update(variants)
+        .set({ document: strip(v.document) as never })
+        .where(eq(variants.id, v.id));
+    const [one] = await old.db.select().from(variants);
+    expect(one!.document).not.toHaveProperty('economics');
+    const migration = readFileSync(
+      join(repositoryRoot(), 'apps/server/drizzle/0002_paths-and-economics.sql'),
+      'utf8',
+    );
+    for (const statement of migration.split('--> statement-breakpoint'))
+      await old.db.execute(sql.raw(statement));
+    const after = new Map((await old.db.select().from(variants)).map((v) => [v.id, v.document]));
+    for (const v of today) expect(after.get(v.id)).toEqual(v.document);
+    await old.close();
   });
 
   it('keep passwords only as Argon2id', async () => {

@@ -1,60 +1,52 @@
 import {
+  type FreeParameter,
   InputError,
+  type MillingOperation,
   type Operation,
   type Parameter,
-  type Remedy,
   setParameter,
   describeProblem,
+  writeFree,
 } from '@burl/core';
 import { type JobDetail, type JobOperation, mayEdit, type Variant } from '@burl/contract';
-import { Redo2, Undo2 } from 'lucide-react';
-import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, useParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import useSWR from 'swr';
 import { call } from '../api/client.ts';
+import { Comparison } from '../compare/comparison.tsx';
 import { refreshJob, useCrib, useJob, useSession } from '../api/hooks.ts';
 import { type Action, useOffer } from '../frame/actions.tsx';
 import { Crumbs } from '../frame/crumbs.tsx';
-import { Button } from '../parts/button.tsx';
 import { Failed, Loading } from '../parts/page-states.tsx';
+import { useLatest } from '../parts/use-latest.ts';
+import { useThrottled } from '../parts/use-throttled.ts';
 import type { Crib } from '@burl/contract';
 import { contextOf } from '../judging/context.ts';
 import { judge } from '../judging/judgement.ts';
 import { useRemedies } from '../judging/use-remedies.ts';
+import { Bar, type View, VIEWS } from './bar.tsx';
+import { Charts } from './charts.tsx';
 import { ConflictDialog } from './conflict-dialog.tsx';
 import { ElevationView } from './elevation-view.tsx';
 import { Given } from './given.tsx';
 import { Governing } from './governing.tsx';
 import { HoleSection } from './hole-section.tsx';
 import { Ladder } from './ladder.tsx';
+import { Notices, type Preview } from './notices.tsx';
 import { Numbers } from './numbers.tsx';
 import { Parameters } from './parameters.tsx';
 import { PlanView } from './plan-view.tsx';
 import { Stations } from './stations.tsx';
-import { type SaveState, useOperation } from './use-operation.ts';
-import { Variants } from './variants.tsx';
+import { useOperation } from './use-operation.ts';
 
 /** Undo works on handles and in numbers too; a number being typed keeps it for itself. */
 const HOTKEY = { preventDefault: true, enableOnFormTags: ['slider', 'INPUT'] } as const;
 
-const SpindleChart = lazy(() => import('./spindle-chart.tsx'));
-
-function saveWord(save: SaveState): string {
-  switch (save.is) {
-    case 'saved':
-      return save.at ? `saved ${save.at.toTimeString().slice(0, 5)}` : 'saved';
-    case 'unsaved':
-      return 'not saved yet';
-    case 'saving':
-      return 'saving';
-    case 'conflict':
-      return 'two versions';
-    default:
-      return save.is === 'offline' ? 'waiting for the line' : 'not saved';
-  }
-}
+/** How often chart and cards follow while a handle is dragged, ms; unequal, so that they seldom share a frame. */
+const CHART_MS = 130;
+const CARDS_MS = 290;
 
 /** Tells the server that one is here, and shows who else is. */
 function usePresence(operationId: string): readonly string[] {
@@ -106,14 +98,16 @@ function Workplace({
   const editing = useOperation(variant, possible, readOnly);
   const { op, save, set } = editing;
 
-  const [preview, setPreview] = useState<Remedy | null>(null);
+  const [preview, setPreview] = useState<Preview | null>(null);
   const [opened, setOpened] = useState<string | null>(null);
+  const [large, setLarge] = useState(false);
   const shownOp = preview?.operation ?? op;
   const context = useMemo(() => contextOf(crib, shownOp, job.quantity), [crib, shownOp, job.quantity]);
   const { evaluation: fresh, problems } = useMemo(() => judge(shownOp, context), [shownOp, context]);
+  // Without a preview both are one: judging twice would cost every frame of a drag.
   const present = useMemo(
-    () => judge(op, contextOf(crib, op, job.quantity)).evaluation,
-    [op, crib, job.quantity],
+    () => (shownOp === op ? fresh : judge(op, contextOf(crib, op, job.quantity)).evaluation),
+    [shownOp, op, fresh, crib, job.quantity],
   );
 
   // While the input is impossible the last good drawing stays, dimmed.
@@ -137,6 +131,13 @@ function Workplace({
   const searchContext = useMemo(() => contextOf(crib, op, job.quantity), [crib, op, job.quantity]);
   const wanted = focus && present?.limits.find((l) => l.id === focus)?.state !== 'clear' ? focus : null;
   const { remedies, stale } = useRemedies(op, searchContext, wanted, holders);
+  // Drawing, parameters and limits follow the hand in its frame; cards and chart a few times a second.
+  const now = useMemo(
+    () => ({ op, present, context: searchContext, drawn, drawnContext }),
+    [op, present, searchContext, drawn, drawnContext],
+  );
+  const later = useThrottled(now, CHART_MS);
+  const cards = useThrottled(now, CARDS_MS);
 
   const parameter = useCallback(
     (key: Parameter, value: number, gesture?: string) => {
@@ -154,11 +155,40 @@ function Workplace({
   const stickOut = (mm: number) => set({ ...op, tooling: { ...op.tooling, stickOutMm: mm } }, 'stick-out');
   const pin = (key: string) =>
     set({ ...op, pins: op.pins.includes(key) ? op.pins.filter((k) => k !== key) : [...op.pins, key] });
-  const apply = (r: Remedy) => {
+  const apply = (r: Preview) => {
     setPreview(null);
     setOpened(null);
     set(r.operation);
   };
+  const [search, setSearch] = useSearchParams();
+  const view =
+    op.kind === 'milling' ? (VIEWS.find(([id]) => id === search.get('view'))?.[0] ?? 'cut') : 'cut';
+  const show = (id: View) => setSearch(id === 'cut' ? {} : { view: id });
+  const take = (next: Operation) => {
+    apply({ id: 'taken', operation: next });
+    show('cut');
+    toast.success('Taken to the bench. Undo brings the old cut back.');
+  };
+  /** Moves free parameters one after the other, each driving the others as if it were typed. */
+  const move = (changes: readonly (readonly [FreeParameter, number])[]) => {
+    const at = contextOf(crib, op, job.quantity);
+    if (!at || op.kind !== 'milling') return;
+    try {
+      const next = changes.reduce<Operation>(
+        (o, [key, value]) =>
+          key === 'stickOut' ? writeFree(o as MillingOperation, key, value) : setParameter(o, at, key, value),
+        op,
+      );
+      set(next, 'map');
+    } catch (e) {
+      if (!(e instanceof InputError)) throw e;
+      toast.error(e.problems.map(describeProblem).join('; '), { id: 'map' });
+    }
+  };
+  const toSpeed = useLatest((rpm: number) => parameter('n', rpm, 'n'));
+  const toMove = useLatest(move);
+  const toParameter = useLatest(parameter);
+  const toPin = useLatest(pin);
 
   const { undo, redo } = editing;
   const actions = useMemo<Action[]>(
@@ -189,68 +219,47 @@ function Workplace({
         <div className="min-w-0 flex-1">
           <Stations detail={detail} crib={crib} current={operation.id} />
         </div>
-        <div className="flex items-center gap-1">
-          <Variants operation={operation} jobId={job.id} readOnly={readOnly} />
-          <Button look="quiet" aria-label="Undo" disabled={!editing.canUndo} onClick={editing.undo}>
-            <Undo2 size={16} aria-hidden="true" />
-          </Button>
-          <Button look="quiet" aria-label="Redo" disabled={!editing.canRedo} onClick={editing.redo}>
-            <Redo2 size={16} aria-hidden="true" />
-          </Button>
-          <span role="status" aria-label="Saving" className="w-24 text-right text-[12.5px] text-soft">
-            {readOnly ? 'read only' : saveWord(save)}
-          </span>
-          <Link
-            to={`/jobs/${job.id}/release`}
-            className="rounded-md border border-accent bg-accent px-3 py-1.5 font-semibold whitespace-nowrap text-on-accent"
-          >
-            {job.status === 'draft' ? 'Ask for release' : 'Release'}
-          </Link>
-        </div>
+        <Bar
+          detail={detail}
+          operation={operation}
+          milling={op.kind === 'milling'}
+          editing={editing}
+          readOnly={readOnly}
+          view={view}
+          onView={show}
+        />
       </div>
-      {job.status !== 'draft' && (
-        <p role="note" className="rounded-md border border-line bg-card px-3 py-1.5">
-          {job.status === 'requested'
-            ? 'Release was asked for; the numbers are held still until it is decided or withdrawn.'
-            : `Revision ${job.revision} is released and locked. Open the next revision on the release page to change something.`}
-        </p>
-      )}
-      {others.length > 0 && (
-        <p role="status" className="rounded-md border border-tight bg-card px-3 py-1.5">
-          {others.join(' and ')} {others.length === 1 ? 'is' : 'are'} in this operation too. Whoever saves
-          second is asked which version to keep.
-        </p>
-      )}
-      {(save.is === 'refused' || save.is === 'offline') && (
-        <p role="alert" className="rounded-md border border-over bg-card px-3 py-1.5">
-          {save.message}
-        </p>
-      )}
-      {problems.length > 0 && (
-        <div role="alert" className="rounded-md border border-over bg-card px-3 py-1.5">
-          <span className="font-semibold">This cannot be cut as entered; it is not saved.</span>
-          <ul className="list-inside list-disc">
-            {problems.map((p) => (
-              <li key={p.field}>{describeProblem(p)}</li>
-            ))}
-          </ul>
-        </div>
-      )}
-      {preview && (
-        <p role="status" className="rounded-md border border-accent bg-accent-soft px-3 py-1.5">
-          Preview: what changes is tinted. Apply it beside the limit, or go back.
-        </p>
-      )}
-      {drawn && drawnContext && context ? (
+      <Notices
+        job={job}
+        others={others}
+        save={save}
+        problems={problems}
+        found={preview && !remedies.some((r) => r.id === preview.id) ? preview : null}
+        previewing={preview !== null}
+        onApply={apply}
+        onBack={() => setPreview(null)}
+      />
+      {view !== 'cut' && op.kind === 'milling' && searchContext ? (
+        <Comparison
+          view={view}
+          op={op}
+          context={searchContext}
+          crib={crib}
+          detail={detail}
+          operation={operation}
+          readOnly={readOnly}
+          onTake={take}
+        />
+      ) : drawn && drawnContext && context ? (
         <div
           className={`grid min-h-0 flex-1 grid-cols-[212px_minmax(0,1fr)_326px] gap-2.5 max-[1100px]:grid-cols-[186px_minmax(0,1fr)_290px] max-[900px]:grid-cols-1 ${fresh ? '' : 'opacity-60'}`}
         >
           <section aria-label="Given" tabIndex={0} className="min-h-0 min-w-0 overflow-y-auto">
             <Given
-              op={op}
-              context={contextOf(crib, op, job.quantity) ?? context}
+              op={cards.op}
+              context={cards.context ?? context}
               crib={crib}
-              evaluation={present}
+              evaluation={cards.present}
               readOnly={readOnly || preview !== null}
               onChange={set}
             />
@@ -258,7 +267,8 @@ function Workplace({
           <div className="flex min-h-0 min-w-0 flex-col gap-2.5 overflow-y-auto">
             <section
               aria-label="The cut"
-              className="grid shrink-0 grid-cols-[9fr_8fr] overflow-hidden rounded-lg border border-line bg-card"
+              hidden={large}
+              className="grid shrink-0 [[hidden]]:hidden grid-cols-[9fr_8fr] overflow-hidden rounded-lg border border-line bg-card"
             >
               {drawn.op.kind === 'milling' ? (
                 <>
@@ -297,23 +307,26 @@ function Workplace({
               evaluation={drawn.evaluation}
               compared={preview ? present : null}
               readOnly={readOnly || preview !== null}
-              onSet={parameter}
-              onPin={pin}
+              onSet={toParameter}
+              onPin={toPin}
             />
-            <Numbers op={drawn.op} evaluation={drawn.evaluation} />
-            <section
-              aria-label="Power and torque"
-              className="flex min-h-52 flex-1 flex-col rounded-lg border border-line bg-card p-2.5"
-            >
-              <Suspense fallback={<Loading what="the chart" />}>
-                <SpindleChart
-                  evaluation={drawn.evaluation}
-                  context={drawnContext}
-                  readOnly={readOnly || preview !== null}
-                  onSpeed={(rpm) => parameter('n', rpm, 'n')}
-                />
-              </Suspense>
-            </section>
+            {!large && (
+              <Numbers op={(cards.drawn ?? drawn).op} evaluation={(cards.drawn ?? drawn).evaluation} />
+            )}
+            {later.drawn && later.drawnContext && (
+              <Charts
+                op={later.drawn.op}
+                context={later.drawnContext}
+                evaluation={later.drawn.evaluation}
+                readOnly={readOnly || preview !== null}
+                onSpeed={toSpeed}
+                onMove={toMove}
+                onPreview={setPreview}
+                onChange={set}
+                large={large}
+                onLarge={setLarge}
+              />
+            )}
           </div>
           <aside
             aria-label="What limits it"

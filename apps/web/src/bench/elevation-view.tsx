@@ -10,7 +10,7 @@ import { useSystem } from '../frame/preferences.tsx';
 import { halo } from './drawing.tsx';
 import { Handle } from './handle.tsx';
 
-const W = 320;
+const W = 410;
 const H = 262;
 const FLOOR = 240;
 /** Height of the drawing given to the stick-out, leaving room for the holder. */
@@ -43,7 +43,7 @@ export function ElevationView({
   const leanLimit = evaluation.limits.find((l) => l.id === 'wall-error');
   const shown = Math.min(26, Math.max(3, lean * 90));
   const enlarged = shown / (lean * scale);
-  const cx = 138;
+  const cx = 190;
   const noseY = FLOOR - out * scale;
   /** The tool bends like a cantilever: x grows with the square of the way from the nose. */
   const bend = (mmFromTip: number): number => -shown * ((out - Math.min(out, mmFromTip)) / out) ** 2;
@@ -72,7 +72,12 @@ export function ElevationView({
     Math.round((flute * Math.tan(((p.FHA ?? 30) * Math.PI) / 180)) / (diameter / 2) / 0.9),
   );
   return (
-    <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="The cut from the side">
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      className="h-auto w-full [&_text]:text-[15px]"
+      role="group"
+      aria-label="The cut from the side"
+    >
       <rect x={0} y={FLOOR} width={W} height={H - FLOOR} fill="url(#stock)" />
       <line x1={0} x2={W} y1={FLOOR} y2={FLOOR} stroke="var(--stock-line)" />
       <path

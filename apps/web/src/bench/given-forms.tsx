@@ -6,88 +6,12 @@ import {
   type MillingOperation,
   type Operation,
   type OperationContext,
-  type Unit,
+  usualPath,
   WORKHOLDING_KINDS,
 } from '@burl/core';
 import type { ReactNode } from 'react';
-import { Field, FIELD_LOOK } from '../parts/field.tsx';
-import { NumberInput } from '../parts/number-input.tsx';
-
-function Num({
-  label,
-  value,
-  unit,
-  readOnly,
-  onTake,
-  empty = false,
-  hint,
-}: {
-  label: string;
-  value: number | null;
-  unit: Unit;
-  readOnly: boolean;
-  onTake: (v: number | null) => void;
-  empty?: boolean;
-  hint?: string;
-}) {
-  return (
-    <Field label={label} {...(hint ? { hint } : {})}>
-      {(p) => (
-        <NumberInput
-          {...p}
-          value={value}
-          unit={unit}
-          readOnly={readOnly}
-          allowEmpty={empty}
-          onTake={onTake}
-          className={FIELD_LOOK}
-        />
-      )}
-    </Field>
-  );
-}
-
-function Choice<T extends string>({
-  label,
-  value,
-  options,
-  readOnly,
-  onTake,
-}: {
-  label: string;
-  value: T;
-  options: readonly T[];
-  readOnly: boolean;
-  onTake: (v: T) => void;
-}) {
-  return (
-    <Field label={label}>
-      {(p) => (
-        <select
-          {...p}
-          value={value}
-          disabled={readOnly}
-          onChange={(e) => onTake(e.target.value as T)}
-          className={FIELD_LOOK}
-        >
-          {options.map((o) => (
-            <option key={o}>{o}</option>
-          ))}
-        </select>
-      )}
-    </Field>
-  );
-}
-
-const Grid = ({ children }: { children: ReactNode }) => (
-  <div className="grid grid-cols-2 gap-2">{children}</div>
-);
-
-interface FormProps<O extends Operation> {
-  readonly op: O;
-  readonly readOnly: boolean;
-  readonly onChange: (next: Operation) => void;
-}
+import { FeatureRest } from './feature-rest.tsx';
+import { Choice, type FormProps, Grid, Num } from './form-parts.tsx';
 
 /** Size of the feature or hole, and how many of it. */
 export function FeatureForm({ op, readOnly, onChange }: FormProps<Operation>) {
@@ -129,7 +53,18 @@ export function FeatureForm({ op, readOnly, onChange }: FormProps<Operation>) {
         value={op.feature.kind}
         options={MILLING_FEATURES}
         readOnly={readOnly}
-        onTake={(kind) => set({ kind })}
+        onTake={(kind) =>
+          onChange({
+            ...op,
+            feature: {
+              ...op.feature,
+              kind,
+              stockMm: kind === 'boss' ? (op.feature.stockMm ?? 5) : null,
+              island: kind === 'pocket' ? op.feature.island : null,
+            },
+            path: usualPath(kind),
+          })
+        }
       />
       <Choice
         label="Direction"
@@ -146,7 +81,13 @@ export function FeatureForm({ op, readOnly, onChange }: FormProps<Operation>) {
         onTake={(v) => v && set({ lengthMm: v })}
       />
       <Num
-        label={op.feature.kind === 'side' ? 'Stock on the side' : 'Width'}
+        label={
+          op.feature.kind === 'side'
+            ? 'Stock on the side'
+            : op.feature.kind === 'boss'
+              ? 'Width of the boss'
+              : 'Width'
+        }
         value={op.feature.widthMm}
         unit="mm"
         readOnly={readOnly}
@@ -184,6 +125,7 @@ export function FeatureForm({ op, readOnly, onChange }: FormProps<Operation>) {
         readOnly={readOnly}
         onTake={(v) => v && set({ wallToleranceMm: v })}
       />
+      <FeatureRest op={op} readOnly={readOnly} onChange={onChange} />
       {counts}
     </Grid>
   );
@@ -272,6 +214,24 @@ export function HoldingForm({ op, readOnly, onChange }: FormProps<MillingOperati
         readOnly={readOnly}
         onTake={(capacityN) => set({ capacityN })}
         hint="empty: not declared"
+      />
+      <Num
+        label="Against lifting"
+        value={op.workholding.liftCapacityN}
+        unit="N"
+        empty
+        readOnly={readOnly}
+        onTake={(liftCapacityN) => set({ liftCapacityN })}
+        hint="empty: counted with the first"
+      />
+      <Num
+        label="Lets go when warm"
+        value={op.workholding.releaseC}
+        unit="degC"
+        empty
+        readOnly={readOnly}
+        onTake={(releaseC) => set({ releaseC })}
+        hint="empty: usual of the kind"
       />
     </Grid>
   );

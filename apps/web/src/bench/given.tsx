@@ -5,15 +5,17 @@ import {
   isMillingCutter,
   type Operation,
   type OperationContext,
+  strategyName,
 } from '@burl/core';
 import type { Crib, CribKind } from '@burl/contract';
 import { Command } from 'cmdk';
 import { ChevronRight } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { type ReactNode, useState } from 'react';
+import { memo, type ReactNode, useState } from 'react';
 import { useSystem } from '../frame/preferences.tsx';
 import { fittingHolder } from '../judging/blank-operation.ts';
 import { FeatureForm, HoldingForm, MeasuredForm, WearForm } from './given-forms.tsx';
+import { CostForm, PathForm } from './path-form.tsx';
 
 const CARD = 'w-full rounded-lg border border-line bg-card p-2.5 text-left hover:border-accent';
 
@@ -146,7 +148,7 @@ const list = (crib: Crib, kind: CribKind) =>
   }));
 
 /** What the cut is given: alloy, machine, cutter in holder, feature, holding, and what the numbers rest on. */
-export function Given({
+export const Given = memo(function Given({
   op,
   context,
   crib,
@@ -331,6 +333,20 @@ export function Given({
       )}
       {op.kind === 'milling' && (
         <Card
+          title="Path"
+          label={strategyName[op.path.strategy]}
+          lines={[
+            `in by ${op.path.entry.method}`,
+            op.path.cornerPathRadiusMm === null
+              ? 'corners of the strategy'
+              : `corners on ${mm(op.path.cornerPathRadiusMm)}`,
+          ]}
+        >
+          {() => <PathForm op={op} readOnly={readOnly} onChange={change} />}
+        </Card>
+      )}
+      {op.kind === 'milling' && (
+        <Card
           title="Held by"
           label={op.workholding.kind[0]!.toUpperCase() + op.workholding.kind.slice(1)}
           lines={[
@@ -342,6 +358,19 @@ export function Given({
           {() => <HoldingForm op={op} readOnly={readOnly} onChange={change} />}
         </Card>
       )}
+      {op.kind === 'milling' && (
+        <Card
+          title="Cost"
+          label={
+            op.economics.machinePerHour === null
+              ? 'usual figures'
+              : `${formatMeasure(op.economics.machinePerHour, 'money', system)} an hour`
+          }
+          lines={[]}
+        >
+          {() => <CostForm op={op} readOnly={readOnly} onChange={change} />}
+        </Card>
+      )}
       <Card
         title="Resting on"
         label={`${counted('measured')} measured, ${counted('library')} library, ${counted('assumed') + counted('model')} assumed`}
@@ -351,4 +380,4 @@ export function Given({
       </Card>
     </div>
   );
-}
+});

@@ -88,7 +88,7 @@ export function Handle({
         if (next !== value) onMove(clamp(next));
       }}
     >
-      <circle r="16" fill="transparent" />
+      <circle r="20" fill="transparent" />
       <circle
         className="ring opacity-0"
         r="12"

@@ -1,4 +1,12 @@
-import { type Evaluation, formatMeasure, LIMIT_GROUPS, type LimitResult, speak } from '@burl/core';
+import { memo } from 'react';
+import {
+  type Evaluation,
+  formatMeasure,
+  LIMIT_GROUPS,
+  type LimitResult,
+  type LimitState,
+  speak,
+} from '@burl/core';
 import { ChevronDown } from 'lucide-react';
 import { useSystem } from '../frame/preferences.tsx';
 import { StateMark } from '../parts/state-mark.tsx';
@@ -7,68 +15,97 @@ import { WhyBody } from '../parts/why.tsx';
 /** Share of the bar's width that stands for the whole allowance. */
 const FULL = 72;
 
-function Bar({ limit }: { limit: LimitResult }) {
-  const { share } = limit;
-  if (!share) return <span className="h-2.5 rounded-sm border border-dashed border-line" />;
+/** What a closed rung shows, in primitives: most rungs stay as they are while one parameter is dragged. */
+interface RungFace {
+  readonly id: string;
+  readonly name: string;
+  readonly state: LimitState;
+  /** Share and band in thousandths; null for a yes-or-no matter. */
+  readonly value: number | null;
+  readonly low: number;
+  readonly high: number;
+  readonly open: boolean;
+  readonly onOpen: (id: string | null) => void;
+}
+
+const thousandths = (v: number): number => Math.round(Math.min(v, 99) * 1000) / 1000;
+
+function Bar({ state, value, low, high }: Pick<RungFace, 'state' | 'value' | 'low' | 'high'>) {
+  if (value === null) return <span className="h-2.5 rounded-sm border border-dashed border-line" />;
   const at = (v: number): number => Math.min(100, v * FULL);
-  const hatch = limit.state === 'unproven' || limit.state === 'tight';
+  const hatch = state === 'unproven' || state === 'tight';
   return (
     <span className="relative block h-2.5 overflow-hidden rounded-sm bg-paper">
       <span
         className="absolute inset-y-0 left-0"
         style={{
-          width: `${at(share.value)}%`,
+          width: `${at(value)}%`,
           background: hatch
-            ? `repeating-linear-gradient(115deg, var(--${limit.state}) 0 4px, color-mix(in srgb, var(--${limit.state}) 62%, transparent) 4px 7px)`
-            : `var(--${limit.state})`,
+            ? `repeating-linear-gradient(115deg, var(--${state}) 0 4px, color-mix(in srgb, var(--${state}) 62%, transparent) 4px 7px)`
+            : `var(--${state})`,
         }}
       />
       <span
         className="absolute top-[3px] h-1 bg-ink/55"
-        style={{ left: `${at(share.low)}%`, width: `${Math.max(0.5, at(share.high) - at(share.low))}%` }}
+        style={{ left: `${at(low)}%`, width: `${Math.max(0.5, at(high) - at(low))}%` }}
       />
       <span className="absolute inset-y-0 w-px bg-ink" style={{ left: `${FULL}%` }} />
     </span>
   );
 }
 
+const RungHead = memo(function RungHead({ id, name, state, value, low, high, open, onOpen }: RungFace) {
+  return (
+    <button
+      type="button"
+      aria-expanded={open}
+      onClick={() => onOpen(open ? null : id)}
+      className="grid min-h-6 w-full grid-cols-[14px_minmax(0,1fr)_96px_44px_12px] items-center gap-1.5 rounded px-1 py-0.5 text-left hover:bg-accent-soft"
+    >
+      <StateMark state={state} size={13} />
+      <span className="truncate" title={name}>
+        {name}
+        <span className="sr-only">: {state}</span>
+      </span>
+      <Bar state={state} value={value} low={low} high={high} />
+      <span className="text-right text-[12.5px]">
+        {value !== null
+          ? `${Math.min(999, value * 100).toFixed(0)} %`
+          : state === 'clear'
+            ? 'yes'
+            : state === 'unproven'
+              ? '?'
+              : 'no'}
+      </span>
+      <ChevronDown size={12} aria-hidden="true" className={`text-soft ${open ? 'rotate-180' : ''}`} />
+    </button>
+  );
+});
+
 function Rung({
   limit,
   evaluation,
   open,
-  onToggle,
+  onOpen,
 }: {
   limit: LimitResult;
   evaluation: Evaluation;
   open: boolean;
-  onToggle: () => void;
+  onOpen: (id: string | null) => void;
 }) {
   const system = useSystem();
   return (
     <li>
-      <button
-        type="button"
-        aria-expanded={open}
-        onClick={onToggle}
-        className="grid w-full grid-cols-[14px_minmax(0,1fr)_96px_44px_12px] items-center gap-1.5 rounded px-1 min-h-6 py-0.5 text-left hover:bg-accent-soft"
-      >
-        <StateMark state={limit.state} size={13} />
-        <span className="truncate" title={limit.name}>
-          {limit.name}
-          <span className="sr-only">: {limit.state}</span>
-        </span>
-        <Bar limit={limit} />
-        <span className="text-right text-[12.5px]">
-          {limit.share
-            ? `${Math.min(999, limit.share.value * 100).toFixed(0)} %`
-            : limit.state === 'clear'
-              ? 'yes'
-              : limit.state === 'unproven'
-                ? '?'
-                : 'no'}
-        </span>
-        <ChevronDown size={12} aria-hidden="true" className={`text-soft ${open ? 'rotate-180' : ''}`} />
-      </button>
+      <RungHead
+        id={limit.id}
+        name={limit.name}
+        state={limit.state}
+        value={limit.share ? thousandths(limit.share.value) : null}
+        low={limit.share ? thousandths(limit.share.low) : 0}
+        high={limit.share ? thousandths(limit.share.high) : 0}
+        open={open}
+        onOpen={onOpen}
+      />
       {open && (
         <div className="mb-2 ml-5 border-l-2 border-line pl-2">
           <p className="mb-1">{speak(limit.why, system)}</p>
@@ -90,7 +127,7 @@ function Rung({
 }
 
 /** All limits in their fixed order; a bar shows the share used with its band, the line is the allowance. */
-export function Ladder({
+export const Ladder = memo(function Ladder({
   evaluation,
   opened,
   onOpen,
@@ -114,17 +151,11 @@ export function Ladder({
           <h3 className="mt-1 px-1 text-[12.5px] text-soft first-letter:uppercase">{group}</h3>
           <ul>
             {limits.map((l) => (
-              <Rung
-                key={l.id}
-                limit={l}
-                evaluation={evaluation}
-                open={opened === l.id}
-                onToggle={() => onOpen(opened === l.id ? null : l.id)}
-              />
+              <Rung key={l.id} limit={l} evaluation={evaluation} open={opened === l.id} onOpen={onOpen} />
             ))}
           </ul>
         </div>
       ))}
     </section>
   );
-}
+});

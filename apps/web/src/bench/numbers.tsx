@@ -1,12 +1,13 @@
+import { memo } from 'react';
 import { type Evaluation, formatMeasure, type Operation } from '@burl/core';
 import { useSystem } from '../frame/preferences.tsx';
 import { Why } from '../parts/why.tsx';
 
-const MILLING = ['hm', 'F', 'P', 'M', 'lean', 'T', 't'];
+const MILLING = ['F', 'P', 'lean', 'theta', 'T', 't', 'cost'];
 const DRILLING = ['depth', 'pecks', 'Q', 'Ff', 'M', 'P', 'p', 'T', 't'];
 
 /** What follows from the parameters, each with its band and its reasons. */
-export function Numbers({ op, evaluation }: { op: Operation; evaluation: Evaluation }) {
+export const Numbers = memo(function Numbers({ op, evaluation }: { op: Operation; evaluation: Evaluation }) {
   const system = useSystem();
   const keys = op.kind === 'milling' ? MILLING : DRILLING;
   return (
@@ -25,4 +26,4 @@ export function Numbers({ op, evaluation }: { op: Operation; evaluation: Evaluat
         ))}
     </section>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import {
   DRILLING_PARAMETERS,
   type Evaluation,
@@ -14,7 +15,28 @@ import { Why } from '../parts/why.tsx';
 
 const PINNABLE = new Set<string>(['n', 'vc', 'fz', 'fn', 'vf', 'hex', 'ap', 'ae']);
 
-function Cell({
+interface CellProps {
+  readonly quantity: Quantity;
+  readonly evaluation: Evaluation;
+  readonly pinned: boolean;
+  readonly readOnly: boolean;
+  readonly before: number | null;
+  readonly onTake: (key: Parameter, value: number) => void;
+  readonly onPin: (key: string) => void;
+}
+
+/** A cell shows the number and, on asking, where it comes from: while the number stays, what is behind it may wait. */
+const sameCell = (a: CellProps, b: CellProps): boolean =>
+  a.quantity.value === b.quantity.value &&
+  a.quantity.low === b.quantity.low &&
+  a.quantity.high === b.quantity.high &&
+  a.pinned === b.pinned &&
+  a.readOnly === b.readOnly &&
+  a.before === b.before &&
+  a.onTake === b.onTake &&
+  a.onPin === b.onPin;
+
+const Cell = memo(function Cell({
   quantity,
   evaluation,
   pinned,
@@ -22,15 +44,7 @@ function Cell({
   before,
   onTake,
   onPin,
-}: {
-  quantity: Quantity;
-  evaluation: Evaluation;
-  pinned: boolean;
-  readOnly: boolean;
-  before: number | null;
-  onTake: (value: number) => void;
-  onPin: () => void;
-}) {
+}: CellProps) {
   const system = useSystem();
   const changed = before !== null && Math.abs(quantity.value / before - 1) > 0.002;
   return (
@@ -55,7 +69,7 @@ function Cell({
               aria-pressed={pinned}
               aria-label={`Pin ${quantity.name}`}
               disabled={readOnly}
-              onClick={onPin}
+              onClick={() => onPin(quantity.key)}
               className={`inline-flex size-6 items-center justify-center rounded hover:bg-accent-soft ${pinned ? 'bg-accent text-on-accent' : 'text-soft'}`}
             >
               <Pin size={13} aria-hidden="true" />
@@ -68,13 +82,13 @@ function Cell({
         value={quantity.value}
         unit={quantity.unit}
         readOnly={readOnly}
-        onTake={(v) => v !== null && onTake(v)}
+        onTake={(v) => v !== null && onTake(quantity.key as Parameter, v)}
         className="w-full rounded border border-transparent bg-transparent px-0.5 text-[19px] leading-6 font-bold hover:border-line focus:border-line focus:bg-raised"
       />
       <div className="truncate px-0.5 text-[12px] text-soft">{UNITS[quantity.unit][system].label}</div>
     </div>
   );
-}
+}, sameCell);
 
 /** Every parameter can be typed and drives the others; a pin holds what must not move. */
 export function Parameters({
@@ -109,8 +123,8 @@ export function Parameters({
             pinned={op.pins.includes(key)}
             readOnly={readOnly}
             before={compared?.numbers.find((q) => q.key === key)?.value ?? null}
-            onTake={(v) => onSet(key, v)}
-            onPin={() => onPin(key)}
+            onTake={onSet}
+            onPin={onPin}
           />
         );
       })}

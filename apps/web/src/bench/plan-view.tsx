@@ -11,7 +11,7 @@ import { useSystem } from '../frame/preferences.tsx';
 import { halo, StockPattern } from './drawing.tsx';
 import { Handle } from './handle.tsx';
 
-const W = 360;
+const W = 460;
 const H = 262;
 
 /**
@@ -39,7 +39,7 @@ export function PlanView({
   const r = (diameter / 2) * scale;
   const climb = op.cut.direction === 'climb';
   const side = climb ? 1 : -1;
-  const [cx, cy] = [150, H / 2 + (climb ? -6 : 14)];
+  const [cx, cy] = [200, H / 2 + (climb ? -6 : 14)];
   const wall = r;
   const top = r - ae * scale;
   const reach = Math.sqrt(Math.max(0, r * r - top * top));
@@ -68,7 +68,12 @@ export function PlanView({
     };
   });
   return (
-    <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="The cut from above">
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      className="h-auto w-full [&_text]:text-[15px]"
+      role="group"
+      aria-label="The cut from above"
+    >
       <StockPattern />
       <g transform={`translate(${cx} ${cy})`}>
         <g transform={`scale(1 ${side})`}>

@@ -11,6 +11,7 @@ import {
 import {
   CategoryScale,
   Chart as ChartJs,
+  type ChartOptions,
   Filler,
   Legend,
   LinearScale,
@@ -20,6 +21,7 @@ import {
 import { useMemo, useRef } from 'react';
 import { Line } from 'react-chartjs-2';
 import { usePreferences } from '../frame/preferences.tsx';
+import { chartAxis, chartLegend, themeColour } from './chart-theme.ts';
 
 ChartJs.register(LinearScale, CategoryScale, PointElement, LineElement, Filler, Legend);
 
@@ -47,9 +49,6 @@ export default function SpindleChart({
   const { machine } = context;
   const most = machine.max_rpm;
 
-  const css = getComputedStyle(document.documentElement);
-  const colour = (name: string): string => css.getPropertyValue(`--${name}`).trim();
-  const ink = theme ? colour('ink') : '';
   const curves = useMemo(() => {
     const rpm = Array.from({ length: SAMPLES }, (_, i) => (most * (i + 1)) / SAMPLES);
     return {
@@ -65,17 +64,31 @@ export default function SpindleChart({
     return x === undefined ? null : Math.round(Math.min(most, Math.max(10, x)) / 10) * 10;
   }
 
-  const axis = (title: string) => ({
-    title: { display: true, text: title, color: ink },
-    ticks: {
-      color: ink,
-      maxRotation: 0,
-      maxTicksLimit: 7,
-      font: { family: 'Atkinson Hyperlegible Next Variable' },
-    },
-    grid: { color: colour('line') },
-    beginAtZero: true,
-  });
+  // The same object as long as axes and theme are: new options make the chart resolve everything again.
+  const options = useMemo<ChartOptions<'line'>>(
+    () => ({
+      animation: false,
+      maintainAspectRatio: false,
+      parsing: false,
+      events: [],
+      plugins: {
+        legend: chartLegend(),
+      },
+      scales: {
+        x: { ...chartAxis('spindle speed, rpm'), type: 'linear', min: 0, max: most },
+        y: { ...chartAxis(UNITS.kW[system].label), beginAtZero: true },
+        y2: {
+          ...chartAxis(UNITS.Nm[system].label),
+          beginAtZero: true,
+          position: 'right',
+          grid: { drawOnChartArea: false },
+        },
+      },
+    }),
+    // The theme is read from the page while this is made.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [most, system, theme],
+  );
   const text = `At ${formatMeasure(n, 'rpm', system)} the cut asks ${formatMeasure(power, 'kW', system)} of ${formatMeasure(powerAt(machine.power_torque[rating], n), 'kW', system)} and ${formatMeasure(torque, 'Nm', system)} of ${formatMeasure(torqueAt(machine.power_torque[rating], n), 'Nm', system)}.`;
 
   return (
@@ -109,8 +122,8 @@ export default function SpindleChart({
               {
                 label: `power, ${UNITS.kW[system].label}`,
                 data: curves.power,
-                borderColor: colour('accent'),
-                backgroundColor: colour('accent-soft'),
+                borderColor: themeColour('accent'),
+                backgroundColor: themeColour('accent-soft'),
                 fill: true,
                 pointRadius: 0,
                 borderWidth: 2,
@@ -120,7 +133,7 @@ export default function SpindleChart({
               {
                 label: `torque, ${UNITS.Nm[system].label}`,
                 data: curves.torque,
-                borderColor: colour('tight'),
+                borderColor: themeColour('tight'),
                 borderDash: [6, 4],
                 pointRadius: 0,
                 borderWidth: 2,
@@ -133,8 +146,8 @@ export default function SpindleChart({
                 pointStyle: 'circle',
                 pointRadius: 8,
                 pointBorderWidth: 3,
-                borderColor: colour('accent'),
-                backgroundColor: colour('raised'),
+                borderColor: themeColour('accent'),
+                backgroundColor: themeColour('raised'),
                 showLine: false,
                 yAxisID: 'y',
                 order: 1,
@@ -145,37 +158,15 @@ export default function SpindleChart({
                 pointStyle: 'rectRot',
                 pointRadius: 5,
                 pointBorderWidth: 3,
-                borderColor: colour('tight'),
-                backgroundColor: colour('raised'),
+                borderColor: themeColour('tight'),
+                backgroundColor: themeColour('raised'),
                 showLine: false,
                 yAxisID: 'y2',
                 order: 0,
               },
             ],
           }}
-          options={{
-            animation: false,
-            maintainAspectRatio: false,
-            parsing: false,
-            events: [],
-            plugins: {
-              legend: {
-                position: 'right',
-                labels: {
-                  color: ink,
-                  usePointStyle: true,
-                  boxWidth: 6,
-                  boxHeight: 6,
-                  font: { family: 'Atkinson Hyperlegible Next Variable', size: 12 },
-                },
-              },
-            },
-            scales: {
-              x: { ...axis('spindle speed, rpm'), type: 'linear', min: 0, max: most },
-              y: axis(UNITS.kW[system].label),
-              y2: { ...axis(UNITS.Nm[system].label), position: 'right', grid: { drawOnChartArea: false } },
-            },
-          }}
+          options={options}
         />
       </div>
     </figure>

@@ -1,4 +1,5 @@
 import type { JobDetail } from '@burl/contract';
+import { memo } from 'react';
 import { Link } from 'react-router';
 import type { Crib } from '@burl/contract';
 import { StateMark } from '../parts/state-mark.tsx';
@@ -6,7 +7,15 @@ import { contextOf } from '../judging/context.ts';
 import { judge } from '../judging/judgement.ts';
 
 /** The part's operations as a line of stations above the bench; the present one is marked. */
-export function Stations({ detail, crib, current }: { detail: JobDetail; crib: Crib; current: string }) {
+export const Stations = memo(function Stations({
+  detail,
+  crib,
+  current,
+}: {
+  detail: JobDetail;
+  crib: Crib;
+  current: string;
+}) {
   let number = 0;
   return (
     <nav aria-label="Operations of this job" className="flex gap-1.5 overflow-x-auto pb-1">
@@ -45,4 +54,4 @@ export function Stations({ detail, crib, current }: { detail: JobDetail; crib: C
       )}
     </nav>
   );
-}
+});

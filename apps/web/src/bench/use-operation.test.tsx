@@ -59,6 +59,18 @@ describe('editing a variant', () => {
     expect(sent[1]!.body.version).toBe(4);
   });
 
+  it('calls what was undone unsaved until it is sent too', async () => {
+    const editing = start();
+    act(() => editing.current.set(noted('a')));
+    await rest(700);
+    expect(editing.current.save.is).toBe('saved');
+    act(() => editing.current.undo());
+    expect(editing.current.save.is).toBe('unsaved');
+    await rest(700);
+    expect(sent.at(-1)!.body.document).toEqual(op);
+    expect(editing.current.save.is).toBe('saved');
+  });
+
   it('does not send what cannot be cut, nor anything from a reader', async () => {
     const editing = start((o) => o.notes !== 'impossible');
     act(() => editing.current.set(noted('impossible')));

@@ -29,6 +29,12 @@ export interface Editing {
 const REST_MS = 600;
 const RETRY_MS = 5000;
 
+/** Undo and redo move the work without a word: what is pending is never called saved. */
+function shownState(save: SaveState, pending: boolean): SaveState {
+  if (pending) return save.is === 'saved' ? { is: 'unsaved' } : save;
+  return save.is === 'unsaved' ? { is: 'saved', at: null } : save;
+}
+
 /**
  * Editing one variant: undo history here, autosave there. A save that is refused as stale stops and keeps both
  * versions until a person chooses; one that finds no server is tried again. An impossible operation is not sent:
@@ -126,7 +132,7 @@ export function useOperation(
   return {
     op,
     past: history.past,
-    save: !pending && save.is === 'unsaved' ? { is: 'saved', at: null } : save,
+    save: shownState(save, pending),
     canUndo: !readOnly && history.past.length > 0,
     canRedo: !readOnly && history.future.length > 0,
     set,

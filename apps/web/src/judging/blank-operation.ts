@@ -1,9 +1,13 @@
 import {
   type DrillingOperation,
+  fittingHolders,
   isDrill,
   type MillingOperation,
   type Operation,
+  PLAIN_FEATURE,
   startingStickOut,
+  UNSTATED_ECONOMICS,
+  usualPath,
   withStartingCut,
 } from '@burl/core';
 import type { Crib, JobFields } from '@burl/contract';
@@ -15,19 +19,14 @@ const unmeasured = { hardness: null, runoutUm: null, lifeSpeed30MMin: null, kc11
 export function fittingHolder(crib: Crib, machineId: string, cutterId: string): string | null {
   const machine = crib.machines.find((m) => m.id === machineId)?.document;
   const shank = crib.cutters.find((c) => c.id === cutterId)?.document.properties.DCONMS ?? 0;
-  const order = ['shrink', 'hydraulic', 'milling_chuck', 'shell_arbor', 'side_lock', 'collet'];
-  const rank = (kind: string): number => (order.indexOf(kind) + order.length) % order.length;
-  const fitting = crib.holders
-    .map((h) => h.document)
-    .filter(
-      (h) =>
-        machine &&
-        h.interfaces.includes(machine.spindle_interface) &&
-        shank >= h.bore_diameter_mm[0] &&
-        shank <= h.bore_diameter_mm[1],
-    )
-    .sort((a, b) => rank(a.kind) - rank(b.kind) || a.gauge_length_mm - b.gauge_length_mm);
-  return fitting[0]?.id ?? null;
+  if (!machine) return null;
+  return (
+    fittingHolders(
+      crib.holders.map((h) => h.document),
+      machine,
+      shank,
+    )[0]?.id ?? null
+  );
 }
 
 /** A new operation with numbers worked out for its cutter, or null when no holder fits. */
@@ -71,6 +70,7 @@ export function blankOperation(
     featuresPerEdge: 1,
     featuresPerPart: 'count' in size ? size.count : 1,
     edgesOnShelf: null,
+    economics: UNSTATED_ECONOMICS,
     workedOutFor: { alloyId: job.alloyId, cutterId, hardness: null },
     pins: [],
     notes: '',
@@ -93,9 +93,16 @@ export function blankOperation(
       : ({
           ...common,
           kind: 'milling',
-          feature: { ...size, allowanceMm: 0.3, wallToleranceMm: 0.03 },
-          workholding: { kind: 'vice', capacityN: null },
+          feature: {
+            ...PLAIN_FEATURE,
+            stockMm: size.kind === 'boss' ? 5 : null,
+            ...size,
+            allowanceMm: 0.3,
+            wallToleranceMm: 0.03,
+          },
+          workholding: { kind: 'vice', capacityN: null, liftCapacityN: null, releaseC: null },
           forceLaw: 'kienzle',
+          path: usualPath(size.kind),
           cut: {
             speedRpm: 1000,
             feedPerToothMm: 0.05,

@@ -1,17 +1,7 @@
 import type { Holder, Operation, OperationContext, Remedy } from '@burl/core';
-import { wrap } from 'comlink';
-import { useEffect, useState } from 'react';
-import type { RemedyWorker } from './remedy-worker.ts';
-
-let worker: ReturnType<typeof wrap<RemedyWorker>> | undefined;
-
-const remedyWorker = (): NonNullable<typeof worker> =>
-  (worker ??= wrap<RemedyWorker>(
-    new Worker(new URL('./remedy-worker.ts', import.meta.url), { type: 'module' }),
-  ));
-
-/** How long the hand has to rest before the search starts. */
-const REST_MS = 180;
+import { useMemo } from 'react';
+import { question } from './question.ts';
+import { useHeavy } from './use-heavy.ts';
 
 /** Remedies of a limit, found in a worker. While a new search runs the old ones are `stale`. */
 export function useRemedies(
@@ -20,28 +10,15 @@ export function useRemedies(
   limitId: string | null,
   holders: readonly Holder[],
 ): { remedies: readonly Remedy[]; stale: boolean } {
-  const [found, setFound] = useState<{ for: Operation; limitId: string; remedies: readonly Remedy[] } | null>(
-    null,
+  const key = useMemo(
+    () => (context && limitId ? question('remedies', op, context, limitId) : null),
+    [op, context, limitId],
   );
-  useEffect(() => {
-    if (!context || !limitId) return;
-    let wanted = true;
-    const timer = setTimeout(() => {
-      remedyWorker()
-        .remedies(op, context, limitId, holders)
-        .then(
-          (remedies) => wanted && setFound({ for: op, limitId, remedies }),
-          () => wanted && setFound({ for: op, limitId, remedies: [] }),
-        );
-    }, REST_MS);
-    return () => {
-      wanted = false;
-      clearTimeout(timer);
-    };
-  }, [op, context, limitId, holders]);
-  const right = found !== null && found.limitId === limitId;
+  const found = useHeavy<readonly Remedy[]>('remedies', key, (api) =>
+    api.remedies(op, context!, limitId!, holders),
+  );
   return {
-    remedies: right && limitId ? found.remedies : [],
-    stale: limitId !== null && (!right || found.for !== op),
+    remedies: limitId ? (found.data ?? []) : [],
+    stale: key !== null && found.busy,
   };
 }

@@ -53,6 +53,7 @@ export interface Alloy {
   readonly density_kg_m3: number;
   readonly tensile_strength_mpa: Span | null;
   readonly thermal_conductivity_w_mk: number;
+  readonly specific_heat_j_kgk?: number;
   readonly work_hardening: {
     readonly tendency: string;
     readonly hardened_layer_depth_mm: { readonly fresh_edge: number; readonly worn_edge: number };

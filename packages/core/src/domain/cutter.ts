@@ -57,6 +57,9 @@ export interface Cutter {
     readonly centre_cutting?: boolean;
     readonly through_coolant?: boolean;
     readonly pitch_angles_deg?: readonly number[] | null;
+    /** Helix of each flute where they differ, degrees. */
+    readonly helix_variation_deg?: readonly number[] | null;
+    readonly plunge_ok?: boolean;
     readonly fz_window_mm?: readonly [number, number];
     readonly fr_window_mm_per_rev?: readonly [number, number];
     readonly [field: string]: unknown;
@@ -74,6 +77,7 @@ export interface Substrate {
   readonly transverse_rupture_mpa: readonly [number, number, number];
   readonly density_kg_m3: number;
   readonly poisson: number;
+  readonly thermal_conductivity_w_mk?: number;
   readonly use: string;
   readonly confidence: string;
 }

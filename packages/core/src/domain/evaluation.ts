@@ -12,6 +12,7 @@ export const LIMIT_GROUPS = [
   'accuracy',
   'vibration',
   'heat and life',
+  'path',
   'process',
 ] as const;
 export type LimitGroup = (typeof LIMIT_GROUPS)[number];

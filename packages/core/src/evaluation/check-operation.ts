@@ -44,6 +44,9 @@ function checkCommon(op: Operation, { alloy, cutter, machine }: OperationContext
   see.within('featuresPerEdge', op.featuresPerEdge, 1, 100000, '');
   see.within('featuresPerPart', op.featuresPerPart, 1, 100000, '');
   if (op.edgesOnShelf !== null) see.within('edgesOnShelf', op.edgesOnShelf, 0, 100000, '');
+  see.measured('economics.machinePerHour', op.economics.machinePerHour, 0.01, 1e6, 'an hour');
+  see.measured('economics.edgePrice', op.economics.edgePrice, 0, 1e6, '');
+  see.measured('economics.edgeChangeMin', op.economics.edgeChangeMin, 0, 600, 'min');
   see.above('cut.speedRpm', op.cut.speedRpm, 'rpm');
   const shank = cutter.properties.LPR ?? cutter.properties.APMX ?? 1;
   const overall = cutter.properties.OAL ?? Infinity;
@@ -64,6 +67,30 @@ function checkCommon(op: Operation, { alloy, cutter, machine }: OperationContext
     see.say('cutter.properties.DC', cutter.properties.DC, 'above 0 mm');
 }
 
+/** Sizes of the feature's rest, the holding and the path. */
+function checkPath({ feature, workholding, path }: MillingOperation, see: Inspection): void {
+  if (feature.island) {
+    see.within('feature.island.lengthMm', feature.island.lengthMm, 0.1, feature.lengthMm - 0.1, 'mm');
+    see.within('feature.island.widthMm', feature.island.widthMm, 0.1, feature.widthMm - 0.1, 'mm');
+    if (feature.kind !== 'pocket')
+      see.say('feature.island', feature.kind, 'none: only a pocket has an island');
+  }
+  if (feature.kind === 'boss') see.measured('feature.stockMm', feature.stockMm ?? 0, 0.01, 500, 'mm');
+  see.within('feature.slopeDeg', feature.slopeDeg, 0, 90, '°');
+  see.measured('feature.raUm', feature.raUm, 0.01, 50, 'µm');
+  see.measured('feature.scallopMm', feature.scallopMm, 0.0001, 5, 'mm');
+  see.measured('workholding.liftCapacityN', workholding.liftCapacityN, 1, 1e7, 'N');
+  see.measured('workholding.releaseC', workholding.releaseC, 25, 1000, '°C');
+  see.measured('path.entry.rampAngleDeg', path.entry.rampAngleDeg, 0.05, 90, '°');
+  see.measured('path.entry.helixDiameterMm', path.entry.helixDiameterMm, 0.1, 2000, 'mm');
+  see.within('path.entry.startHeightMm', path.entry.startHeightMm, 0, 100, 'mm');
+  see.within('path.entry.taperDeg', path.entry.taperDeg, 0, 10, '°');
+  see.measured('path.cornerPathRadiusMm', path.cornerPathRadiusMm, 0, 2000, 'mm');
+  see.measured('path.leadInRadiusMm', path.leadInRadiusMm, 0, 2000, 'mm');
+  see.within('path.toleranceMm', path.toleranceMm, 0.0001, 1, 'mm');
+  see.within('path.springPasses', path.springPasses, 0, 5, '');
+}
+
 function checkMilling(op: MillingOperation, context: OperationContext, see: Inspection): void {
   const { cutter } = context;
   if (!isMillingCutter(cutter)) {
@@ -78,6 +105,7 @@ function checkMilling(op: MillingOperation, context: OperationContext, see: Insp
   see.within('feature.allowanceMm', feature.allowanceMm, 0, 10, 'mm');
   see.above('feature.wallToleranceMm', feature.wallToleranceMm, 'mm');
   if (op.workholding.capacityN !== null) see.above('workholding.capacityN', op.workholding.capacityN, 'N');
+  checkPath(op, see);
   see.above('cut.feedPerToothMm', cut.feedPerToothMm, 'mm');
   see.within('cut.feedPerToothMm', cut.feedPerToothMm, 0, 5, 'mm');
   see.above('cut.axialDepthMm', cut.axialDepthMm, 'mm');

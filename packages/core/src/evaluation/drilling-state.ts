@@ -8,7 +8,7 @@ import { bucklingLoad } from '../structure/buckling.ts';
 import { type Estimate, exact, scale, sensitiveTo, type Source, uncertain } from '../uncertainty/estimate.ts';
 import type { CutState } from './cut-state.ts';
 import { drillingLife } from './life-state.ts';
-import { DRIVE_EFFICIENCY_VALUE } from './milling-state.ts';
+import { DRIVE_EFFICIENCY_VALUE } from './milling-loads.ts';
 import { cuttingForceSources, DRIVE_EFFICIENCY } from './sources.ts';
 
 /** Chisel edge pushes metal aside: adds about a third to the thrust of the lips (20 to 50 %). */

@@ -125,7 +125,10 @@ describe('evaluation of a milling cut', () => {
   });
 
   it('leaves workholding unproven while nothing is declared', () => {
-    const op = { ...SEAL_POCKET, workholding: { kind: 'vacuum' as const, capacityN: null } };
+    const op = {
+      ...SEAL_POCKET,
+      workholding: { kind: 'vacuum' as const, capacityN: null, liftCapacityN: null, releaseC: null },
+    };
     expect(limitOf(evaluate(op, context), 'workholding').state).toBe('unproven');
   });
 
@@ -169,6 +172,24 @@ describe('impossible input', () => {
       /cut\.axialDepthMm is 30; allowed: 0 to 26\.4 mm/,
     );
     expect(problemFields(withCut({ radialEngagementMm: 13 }))).toEqual(['cut.radialEngagementMm']);
+    const { feature, path, workholding } = SEAL_POCKET;
+    const odd: readonly (readonly [string, Partial<MillingOperation>])[] = [
+      ['feature.island.widthMm', { feature: { ...feature, island: { lengthMm: 20, widthMm: 70 } } }],
+      ['feature.island', { feature: { ...feature, kind: 'side', island: { lengthMm: 20, widthMm: 7 } } }],
+      ['feature.stockMm', { feature: { ...feature, kind: 'boss', stockMm: null } }],
+      ['feature.slopeDeg', { feature: { ...feature, slopeDeg: 95 } }],
+      ['feature.raUm', { feature: { ...feature, raUm: 0 } }],
+      ['feature.scallopMm', { feature: { ...feature, scallopMm: 9 } }],
+      ['workholding.liftCapacityN', { workholding: { ...workholding, liftCapacityN: 0 } }],
+      ['workholding.releaseC', { workholding: { ...workholding, releaseC: 5 } }],
+      ['path.entry.rampAngleDeg', { path: { ...path, entry: { ...path.entry, rampAngleDeg: 0 } } }],
+      ['path.entry.startHeightMm', { path: { ...path, entry: { ...path.entry, startHeightMm: -1 } } }],
+      ['path.toleranceMm', { path: { ...path, toleranceMm: 0 } }],
+      ['path.springPasses', { path: { ...path, springPasses: 9 } }],
+      ['economics.machinePerHour', { economics: { ...SEAL_POCKET.economics, machinePerHour: 0 } }],
+      ['economics.edgeChangeMin', { economics: { ...SEAL_POCKET.economics, edgeChangeMin: -1 } }],
+    ];
+    for (const [field, change] of odd) expect(problemFields({ ...SEAL_POCKET, ...change })).toEqual([field]);
     expect(problemFields(withCut({ speedRpm: -5, feedPerToothMm: 0 }))).toEqual([
       'cut.speedRpm',
       'cut.feedPerToothMm',

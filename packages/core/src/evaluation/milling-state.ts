@@ -2,11 +2,9 @@ import type { MillingOperation } from '../domain/operation.ts';
 import type { OperationContext } from '../domain/context.ts';
 import { outerDiameter } from '../domain/cutter.ts';
 import type { CycleTime } from '../domain/evaluation.ts';
-import { type ForceLaw, worn } from '../forces/force-law.ts';
-import { kienzle, rakeFactor } from '../forces/kienzle.ts';
-import { linearEdge } from '../forces/linear-edge.ts';
-import { type MillingForces, millingForces, powerFromTorque } from '../forces/milling-forces.ts';
-import { obliqueCoefficients, orthogonalDataFor, orthogonalLaw } from '../forces/oblique.ts';
+import type { ForceLaw } from '../forces/force-law.ts';
+import { standOfTeeth } from '../forces/one-turn.ts';
+import { type ContactHeat, contactTemperature } from '../heat/contact-temperature.ts';
 import {
   chipFactor,
   diameterInCut,
@@ -15,58 +13,17 @@ import {
   meanChipFactor,
   widestArc,
 } from '../milling/edge-profile.ts';
+import { plungeArc, SIDE_STEP } from '../milling/plunge.ts';
 import { cuttingSpeed, removalRate, tableFeed } from '../milling/spindle-speed.ts';
-import { bendSteppedBeam } from '../structure/stepped-beam.ts';
-import { supportCompliance } from '../structure/support-compliance.ts';
-import { toolBeam } from '../structure/tool-beam.ts';
-import { type Estimate, plus, scale, sensitiveTo, type Source, uncertain } from '../uncertainty/estimate.ts';
+import { type PathMinutes, pathMinutes, type PathPlan, planPath } from '../strategies/path-plan.ts';
+import { type Estimate, uncertain } from '../uncertainty/estimate.ts';
 import type { CutState } from './cut-state.ts';
+import { forceLawOf } from './force-law-of.ts';
 import { millingLife } from './life-state.ts';
-import {
-  BEAM_MODEL,
-  clampSource,
-  cuttingForceSources,
-  DRIVE_EFFICIENCY,
-  runoutSource,
-  SPINDLE_STIFFNESS,
-} from './sources.ts';
+import { type LoadInput, type Loads, loadsOf, type TurnSummary, turnSummary } from './milling-loads.ts';
+import { cuttingForceSources, runoutSource } from './sources.ts';
 
 const RAD = Math.PI / 180;
-/** Angles of one turn at which the forces are summed. */
-const POSITIONS = 48;
-/** Panels of the arc's integral: three digits, well inside the force model's own band. */
-const PANELS = 8;
-export const DRIVE_EFFICIENCY_VALUE = 0.8;
-/** Share of the tangential force along the axis per tan(helix); estimate of the crib's rules. */
-const AXIAL_SHARE = 0.4;
-/** Radial over tangential force of a worn flank; crib rules give 2 to 4. */
-const WORN_RADIAL = 3;
-/** Feed of the way back and of linking moves, as a share of the axis' maximum and at most, mm/min. */
-const LINK_SHARE = 0.3;
-const LINK_MOST = 10000;
-
-/** What follows from the forces of one turn. */
-interface Loads {
-  readonly forces: MillingForces;
-  readonly powerKw: Estimate;
-  readonly torqueNm: Estimate;
-  readonly peakTorqueNm: Estimate;
-  readonly pullOutN: Estimate;
-  readonly sideForceN: Estimate;
-  /** Largest force across the feed while a tooth is making the wall, N. */
-  readonly wallForceN: Estimate;
-  readonly liftN: Estimate;
-  /** Bend at the tip under the force on the wall, mm, and its parts. */
-  readonly leanMm: Estimate;
-  readonly leanParts: {
-    readonly tool: number;
-    readonly clamp: number;
-    readonly holder: number;
-    readonly spindle: number;
-  };
-  /** Largest bending stress with notch factor, MPa. */
-  readonly stressMPa: Estimate;
-}
 
 export interface MillingState extends CutState<MillingOperation>, Loads {
   readonly bands: readonly EdgeBand[];
@@ -78,73 +35,61 @@ export interface MillingState extends CutState<MillingOperation>, Loads {
   /** What runout adds to the worst tooth's chip, mm. */
   readonly runoutStep: Estimate;
   readonly law: ForceLaw;
-  readonly levels: number;
-  readonly passes: number;
+  /** Angle from each tooth to the one before it, rad. */
+  readonly pitch: readonly number[];
+  readonly plan: PathPlan;
+  readonly minutes: PathMinutes;
+  /** Contact temperature and how far the stay in the cut lets it rise. */
+  readonly heat: ContactHeat;
 }
 
-/** Stress raised by the root of the flute; judgement rule G-128. */
-export const NOTCH_FACTOR = 1.35;
+/** Conductivity of cemented carbide where a grade states none, W/(m·K). */
+const CARBIDE_CONDUCTIVITY = 80;
+/** Specific heat of a metal whose crib entry states none, J/(kg·K). */
+const USUAL_SPECIFIC_HEAT = 480;
+
+/** Contact temperature of this cut; `arc` and `chip` may be those of another engagement. */
+export function heatOf(
+  op: MillingOperation,
+  { alloy, substrate }: OperationContext,
+  cut: {
+    readonly vc: number;
+    readonly diameter: number;
+    readonly arc: number;
+    readonly chip: number;
+    readonly kc11: number;
+  },
+): ContactHeat {
+  return contactTemperature(
+    {
+      speedMMin: cut.vc,
+      diameterMm: cut.diameter,
+      arc: cut.arc,
+      chipMm: cut.chip,
+      edgeLengthMm: op.cut.axialDepthMm,
+    },
+    {
+      specificForceNMm2: cut.kc11 * cut.chip ** -alloy.kienzle.mc.typical,
+      densityKgM3: alloy.density_kg_m3,
+      specificHeatJKgK: alloy.specific_heat_j_kgk ?? USUAL_SPECIFIC_HEAT,
+      conductivityWMK: alloy.thermal_conductivity_w_mk,
+      toolConductivityWMK: substrate.thermal_conductivity_w_mk ?? CARBIDE_CONDUCTIVITY,
+      toolDensityKgM3: substrate.density_kg_m3,
+    },
+  );
+}
 
 /** How far each tooth stands out against the one before it, mm, for a tip that runs out by `tirUm` in total. */
 function runoutSteps(pitch: readonly number[], tirUm: number): number[] {
-  const eccentricity = tirUm / 2000;
-  let angle = 0;
-  const radii = pitch.map((p, j) => eccentricity * Math.cos(j === 0 ? 0 : (angle += p)));
+  const radii = standOfTeeth(pitch, tirUm);
   return radii.map((r, j) => r - radii[(j + radii.length - 1) % radii.length]!);
 }
 
-function forceLaw(op: MillingOperation, context: OperationContext, kc11: number, meanChip: number): ForceLaw {
-  const { alloy, cutter } = context;
-  const p = cutter.properties;
-  const helixDeg = p.FHA ?? 0;
-  const rakeDeg = p.GAMF ?? alloy.kienzle.reference_rake_deg;
-  const k = alloy.kienzle;
-  const axial = Math.tan(helixDeg * RAD) * AXIAL_SHARE;
-  const kr = k.radial_to_tangential.typical;
-  const wear = k.wear_force.add_n_per_mm_edge_per_mm_vb * op.flankWearMm;
-  const withWear = (law: ForceLaw): ForceLaw => worn(law, { tangential: wear, radial: WORN_RADIAL * wear });
-  const rake = rakeFactor(rakeDeg, k.reference_rake_deg);
-  switch (op.forceLaw) {
-    case 'kienzle':
-      return withWear(kienzle({ kc11: kc11 * rake, mc: k.mc.typical, radialRatio: kr, axialRatio: axial }));
-    case 'linear-edge': {
-      const e = k.linear_edge_equivalent;
-      // The fitted pair belongs to the typical kc1.1; a measured or hardness-corrected one scales it.
-      const ratio = (kc11 / k.kc11_n_mm2.typical) * rake;
-      const Ktc = e.ktc_n_mm2 * ratio;
-      const Kte = e.kte_n_mm * ratio;
-      return withWear(
-        linearEdge({ Ktc, Kte, Krc: kr * Ktc, Kre: e.kre_over_kte * Kte, Kac: axial * Ktc, Kae: 0 }),
-      );
-    }
-    case 'orthogonal': {
-      const data = orthogonalDataFor(alloy.id);
-      return withWear(orthogonalLaw(obliqueCoefficients(data, meanChip, rakeDeg, helixDeg)));
-    }
-  }
-}
-
-/** Minutes in and out of the cut for one feature: even levels of `ap`, passes of `ae`, way back in light cuts. */
-function cycleTime(
-  op: MillingOperation,
-  context: OperationContext,
-  vf: number,
-): CycleTime & { levels: number; passes: number } {
-  const { feature, cut } = op;
-  const diameter = outerDiameter(context.cutter);
-  const levels = Math.max(1, Math.ceil(feature.depthMm / cut.axialDepthMm - 1e-6));
-  const across =
-    feature.kind === 'slot' ? feature.widthMm : Math.max(feature.widthMm, cut.radialEngagementMm);
-  const passes = Math.max(1, Math.ceil(across / cut.radialEngagementMm - 1e-6));
-  const inside = feature.kind === 'pocket' || feature.kind === 'slot';
-  const run = inside ? Math.max(feature.lengthMm - diameter, diameter / 4) : feature.lengthMm + diameter;
-  const cutting = (levels * passes * run) / vf;
-  const linkFeed = Math.min(LINK_MOST, LINK_SHARE * context.machine.axes.x.max_feed_mm_min);
-  // Light cuts run one way and come back in the air; wide ones go to and fro.
-  const back = cut.radialEngagementMm < 0.4 * diameter ? levels * passes * run : levels * run;
-  const approaches = levels * (feature.depthMm + 20);
-  const linking = (back + approaches) / linkFeed;
-  return { cutting, linking, perPart: (cutting + linking) * op.featuresPerPart, levels, passes };
+/** Minutes of one feature on its planned path. */
+function cycleTime(op: MillingOperation, minutes: PathMinutes): CycleTime {
+  const cutting = minutes.contact;
+  const linking = minutes.link + minutes.air;
+  return { cutting, linking, perPart: (cutting + linking) * op.featuresPerPart };
 }
 
 function once<T>(work: () => T): () => T {
@@ -152,138 +97,57 @@ function once<T>(work: () => T): () => T {
   return () => (done ??= { value: work() }).value;
 }
 
-/**
- * Largest force across the feed, N, at the moments a tooth stands on the wall. Climb makes the wall where the tooth
- * leaves, conventional where it enters; with a helix that point runs up the wall, and where the teeth overlap one
- * always stands there. Source: Budak & Altintas 1994, surface generation point.
- */
-function wallMakingForce(
-  forces: MillingForces,
-  pitch: readonly number[],
-  lag: number,
-  direction: 'climb' | 'conventional',
-): number {
-  const wall = direction === 'climb' ? Math.PI : 0;
-  const turn = 2 * Math.PI;
-  // A straight tooth makes the wall in an instant: count the sample next to it.
-  const window = Math.max(lag, turn / forces.positions);
-  let largest = 0;
-  for (let k = 0; k < forces.positions; k++) {
-    const theta = forces.trace[k * 5]!;
-    let offset = 0;
-    for (let j = 0; j < pitch.length; j++) {
-      if (j > 0) offset += pitch[j]!;
-      const past = theta - offset - wall;
-      if (past - turn * Math.floor(past / turn) > window) continue;
-      largest = Math.max(largest, Math.abs(forces.trace[k * 5 + 2]!));
-      break;
-    }
-  }
-  return largest;
-}
+/** How the forces of a turn are come by: worked out, or read between points worked out before. */
+export type Summarise = (op: MillingOperation, context: OperationContext, input: LoadInput) => TurnSummary;
 
-interface LoadInput {
-  readonly bands: readonly EdgeBand[];
-  readonly pitch: readonly number[];
-  readonly steps: readonly number[];
-  readonly law: ForceLaw;
-  readonly chip: number;
-  readonly diameter: number;
-  readonly runout: Source;
-  readonly sources: readonly Source[];
-}
-
-function loadsOf(op: MillingOperation, context: OperationContext, i: LoadInput): Loads {
-  const { cutter, machine, holder, substrate } = context;
+/** What the forces of a turn depend on: edge, teeth, law, runout. Input must have been checked. */
+export function millingInput(op: MillingOperation, context: OperationContext): LoadInput {
+  const { cutter } = context;
   const { cut } = op;
-  const helix = (cutter.properties.FHA ?? 0) * RAD;
-  const forces = millingForces(
-    { bands: i.bands, pitch: i.pitch, helix, feedPerToothMm: cut.feedPerToothMm, runoutStepMm: i.steps },
-    i.law,
-    POSITIONS,
-    PANELS,
-  );
-  // Runout moves the worst tooth's chip by its step; forces follow with the law's exponent, about 3/4.
-  const step = Math.max(...i.steps, 0);
-  const runoutShare = i.chip > 0 ? (0.75 * step) / (i.chip + step) : 0;
-  const force = (value: number): Estimate => uncertain(Math.max(value, 1e-9), ...i.sources);
-  const peak = (value: number): Estimate => sensitiveTo(force(value), i.runout, runoutShare);
-  const cuttingPower = powerFromTorque(forces.meanTorqueNm, cut.speedRpm);
-  let pull = 0;
-  let lift = 0;
-  for (let k = 0; k < forces.positions; k++) {
-    pull = Math.max(pull, forces.trace[k * 5 + 3]!);
-    lift = Math.max(lift, -forces.trace[k * 5 + 3]!);
-  }
-
-  const lag = (cut.axialDepthMm * Math.tan(helix)) / (i.diameter / 2);
-  const onWall = wallMakingForce(forces, i.pitch, lag, cut.direction);
-  const wallForceN = peak(onWall);
-  const sideForceN = peak(forces.peakFxy);
-  const stickOut = op.tooling.stickOutMm;
-  const loaded = Math.min(cut.axialDepthMm, stickOut);
-  const unit = bendSteppedBeam(toolBeam(cutter, stickOut, substrate.E_gpa), 1, loaded);
-  const shank = cutter.properties.DCONMS ?? i.diameter;
-  const support = supportCompliance(machine, holder, shank, stickOut - loaded / 2, 'y');
-  const leanParts = {
-    tool: unit.tipMm * onWall,
-    clamp: support.clamp * onWall,
-    holder: support.holderBody * onWall,
-    spindle: support.spindle * onWall,
-  };
-  const part = (value: number, source: Source): Estimate =>
-    sensitiveTo({ value, terms: wallForceN.terms }, source, 1);
+  const teeth = cutter.properties.ZEFP ?? cutter.properties.NOF ?? 1;
+  const diameter = diameterInCut(cutter, cut.axialDepthMm);
+  const radial = Math.min(cut.radialEngagementMm, diameter);
+  const bands = edgeProfile(cutter, cut.axialDepthMm, radial, cut.direction);
+  const plunging = op.path.strategy === 'plunge';
+  // A plunge takes its chip along the axis, as thick as the feed.
+  const chip = cut.feedPerToothMm * (plunging ? 1 : chipFactor(bands));
+  const meanChip = cut.feedPerToothMm * (plunging ? 1 : meanChipFactor(bands));
+  const { kc11, sources } = cuttingForceSources(op, context);
+  const angles = cutter.extended.pitch_angles_deg;
+  const pitch = Array.from({ length: teeth }, (_, j) => (angles?.[j] ?? 360 / teeth) * RAD);
+  const { runoutUm, source: runout } = runoutSource(op, context);
   return {
-    forces,
-    powerKw: sensitiveTo(force(cuttingPower / DRIVE_EFFICIENCY_VALUE), DRIVE_EFFICIENCY, -1),
-    torqueNm: force(forces.meanTorqueNm),
-    peakTorqueNm: peak(forces.peakTorqueNm),
-    pullOutN: peak(pull),
-    sideForceN,
-    wallForceN,
-    liftN: peak(lift),
-    leanMm: plus(
-      part(leanParts.tool, BEAM_MODEL),
-      part(leanParts.clamp, clampSource(context)),
-      part(leanParts.holder, BEAM_MODEL),
-      part(leanParts.spindle, SPINDLE_STIFFNESS),
-    ),
-    leanParts,
-    stressMPa: scale(
-      sensitiveTo(sideForceN, BEAM_MODEL, 0.5),
-      Math.max(...unit.stressAtStartMPa) * NOTCH_FACTOR,
-    ),
+    bands,
+    pitch,
+    steps: runoutSteps(pitch, runoutUm),
+    ...forceLawOf(op, context, kc11, meanChip),
+    kc11,
+    chip,
+    meanChip,
+    diameter,
+    runout,
+    sources,
   };
 }
 
 /** Works out a milling cut once, for all limits and numbers. Input must have been checked. */
-export function millingState(op: MillingOperation, context: OperationContext): MillingState {
+export function millingState(
+  op: MillingOperation,
+  context: OperationContext,
+  summarise: Summarise = turnSummary,
+): MillingState {
   const { cutter } = context;
   const { cut } = op;
-  const p = cutter.properties;
-  const teeth = p.ZEFP ?? p.NOF ?? 1;
-  const diameter = diameterInCut(cutter, cut.axialDepthMm);
-  const bands = edgeProfile(
-    cutter,
-    cut.axialDepthMm,
-    Math.min(cut.radialEngagementMm, diameter),
-    cut.direction,
-  );
+  const input = millingInput(op, context);
+  const { bands, pitch, steps, law, chip, meanChip, diameter, runout, kc11 } = input;
+  const teeth = pitch.length;
   const vc = cuttingSpeed(cut.speedRpm, diameter);
   const vf = tableFeed(cut.speedRpm, teeth, cut.feedPerToothMm);
-  const chip = cut.feedPerToothMm * chipFactor(bands);
-  const meanChip = cut.feedPerToothMm * meanChipFactor(bands);
-
-  const { kc11, sources } = cuttingForceSources(op, context);
-  const law = forceLaw(op, context, kc11, meanChip);
-  const angles = cutter.extended.pitch_angles_deg;
-  const pitch = Array.from({ length: teeth }, (_, j) => (angles?.[j] ?? 360 / teeth) * RAD);
-  const { runoutUm, source: runout } = runoutSource(op, context);
-  const steps = runoutSteps(pitch, runoutUm);
+  const plunging = op.path.strategy === 'plunge';
+  const arc = plunging ? plungeArc(diameter, cut.radialEngagementMm) : widestArc(bands);
   const step = Math.max(...steps, 0);
-  const loads = once(() =>
-    loadsOf(op, context, { bands, pitch, steps, law, chip, diameter, runout, sources }),
-  );
+  const loads = once(() => loadsOf(op, context, input, summarise(op, context, input)));
+  const heat = once(() => heatOf(op, context, { vc, diameter, arc, chip, kc11 }));
 
   const reference = outerDiameter(cutter);
   const life = millingLife(
@@ -296,7 +160,8 @@ export function millingState(op: MillingOperation, context: OperationContext): M
     },
     vc,
   );
-  const time = cycleTime(op, context, vf);
+  const plan = planPath(op, context);
+  const minutes = pathMinutes(plan, context, vf);
   return {
     op,
     context,
@@ -304,7 +169,11 @@ export function millingState(op: MillingOperation, context: OperationContext): M
     cuttingSpeedMMin: vc,
     diameterInCutMm: diameter,
     feedRateMmMin: vf,
-    removalCm3Min: removalRate(cut.axialDepthMm, cut.radialEngagementMm, vf),
+    removalCm3Min: removalRate(
+      plunging ? SIDE_STEP * diameter : cut.axialDepthMm,
+      cut.radialEngagementMm,
+      vf,
+    ),
     // Forces are worked out when a limit first asks: a search over edge length or speed never does.
     get powerKw() {
       return loads().powerKw;
@@ -318,8 +187,8 @@ export function millingState(op: MillingOperation, context: OperationContext): M
     get pullOutN() {
       return loads().pullOutN;
     },
-    get forces() {
-      return loads().forces;
+    get turn() {
+      return loads().turn;
     },
     get sideForceN() {
       return loads().sideForceN;
@@ -340,18 +209,22 @@ export function millingState(op: MillingOperation, context: OperationContext): M
       return loads().stressMPa;
     },
     rating: 's1',
-    time,
+    time: cycleTime(op, minutes),
     lifeMin: life?.lifeMin ?? null,
     speedLimitMMin: life?.speedLimitMMin ?? null,
     lifeNotes: life?.notes ?? ['no life model for this alloy and cutting material'],
     bands,
     teeth,
-    arc: widestArc(bands),
+    arc,
     chipMm: chip,
     meanChipMm: meanChip,
     runoutStep: uncertain(Math.max(step, 1e-9), runout),
     law,
-    levels: time.levels,
-    passes: time.passes,
+    pitch,
+    plan,
+    minutes,
+    get heat() {
+      return heat();
+    },
   };
 }

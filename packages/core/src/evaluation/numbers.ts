@@ -1,12 +1,22 @@
 import type { Quantity } from '../domain/evaluation.ts';
 import { input } from '../limits/limit.ts';
-import { bandOf, type Estimate, exact } from '../uncertainty/estimate.ts';
+import { bandOf, type Estimate, exact, type Source, uncertain } from '../uncertainty/estimate.ts';
 import type { Unit } from '../units/unit.ts';
+import { costBasis, costOfFeature } from './cost.ts';
 import type { CutState } from './cut-state.ts';
 import type { DrillingState } from './drilling-state.ts';
 import type { MillingState } from './milling-state.ts';
 
 const DEG = 180 / Math.PI;
+
+/** Cook's steady rise against thermocouples. */
+const HEAT_MODEL: Source = {
+  id: 'heat-model',
+  label: 'contact temperature model',
+  kind: 'model',
+  sigma: 0.12,
+  narrowBy: 'compare wear at two engagements',
+};
 
 function quantity(
   key: string,
@@ -149,8 +159,8 @@ export function millingNumbers(s: MillingState): Quantity[] {
       'F = √(Fx² + Fy²), largest in a turn',
       s.law.source,
       [
-        input('Fx', 'mean along the feed', s.forces.meanFx, 'N'),
-        input('Fy', 'mean on the wall', s.forces.meanFy, 'N'),
+        input('Fx', 'mean along the feed', s.turn.meanFx, 'N'),
+        input('Fy', 'mean on the wall', s.turn.meanFy, 'N'),
       ],
     ),
     ...loads(s),
@@ -168,9 +178,52 @@ export function millingNumbers(s: MillingState): Quantity[] {
         input('δ spindle', 'spindle and machine', s.leanParts.spindle, 'mm-fine'),
       ],
     ),
+    quantity(
+      'theta',
+      'ϑ',
+      'contact temperature',
+      uncertain(s.heat.temperatureC, HEAT_MODEL),
+      'degC',
+      'ϑ = 20 + 0.4·u/(ρc)·(v·h/κ)^⅓·share reached in the arc',
+      'Cook 1973; Carslaw & Jaeger 1959; Stephenson & Ali 1992',
+      [
+        input('t hot', 'in the cut each turn', s.heat.heatingMs / 1000, 's-fine'),
+        input('t cool', 'out of it', s.heat.coolingMs / 1000, 's-fine'),
+        input('share', 'of the steady rise', s.heat.share, 'ratio'),
+        input('ϑ∞', 'if it never left the cut', s.heat.steadyC, 'degC'),
+      ],
+    ),
     ...lifeAndTime(s),
+    costNumber(s),
   ];
 }
+
+/** What one feature costs, in the shop's own money. */
+function costNumber(s: MillingState): Quantity {
+  const basis = costBasis(s.op, s.context);
+  const minutes = { contact: s.minutes.contact, total: s.time.cutting + s.time.linking };
+  const cost = costOfFeature(basis, minutes, s.lifeMin?.value ?? null);
+  return quantity(
+    'cost',
+    'C',
+    'cost of one',
+    s.lifeMin && cost.total > 0
+      ? { value: cost.total, terms: scaledTerms(s.lifeMin, -cost.edges / cost.total) }
+      : cost.total,
+    'money',
+    'C = t·rate + (t cut/T)·(edge + change·rate)',
+    basis.assumed.length > 0 ? `usual figures for: ${basis.assumed.join(', ')}` : 'stated by the shop',
+    [
+      input('rate', 'machine hour', basis.machinePerMin * 60, 'money'),
+      input('edge', 'price of an edge', basis.edgePrice, 'money'),
+      input('t', 'minutes of one', minutes.total, 'min'),
+      input('edges', 'of it for edges', cost.edges, 'money'),
+    ],
+  );
+}
+
+const scaledTerms = (e: Estimate, weight: number): Estimate['terms'] =>
+  e.terms.map((t) => ({ source: t.source, sensitivity: t.sensitivity * weight }));
 
 /** The numbers of a drilled hole a person reads. */
 export function drillingNumbers(s: DrillingState): Quantity[] {

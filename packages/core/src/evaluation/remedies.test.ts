@@ -13,6 +13,44 @@ const cases: readonly (readonly [string, Operation])[] = [
   ['cutting-speed', { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, speedRpm: 2500 } }],
   ['coolant-match', { ...SEAL_POCKET, coolant: 'dry' }],
   ['inherited-numbers', { ...SEAL_POCKET, workedOutFor: { ...SEAL_POCKET.workedOutFor, alloyId: '316l' } }],
+  ['corner-spike', { ...SEAL_POCKET, path: { ...SEAL_POCKET.path, strategy: 'levels' } }],
+  [
+    'ramp-angle',
+    { ...SEAL_POCKET, path: { ...SEAL_POCKET.path, entry: { ...SEAL_POCKET.path.entry, rampAngleDeg: 4 } } },
+  ],
+  [
+    'helix-fit',
+    {
+      ...SEAL_POCKET,
+      path: { ...SEAL_POCKET.path, entry: { ...SEAL_POCKET.path.entry, helixDiameterMm: 12.6 } },
+    },
+  ],
+  [
+    'entry-height',
+    {
+      ...SEAL_POCKET,
+      path: { ...SEAL_POCKET.path, entry: { ...SEAL_POCKET.path.entry, startHeightMm: 50 } },
+    },
+  ],
+  [
+    'path-possible',
+    {
+      ...SEAL_POCKET,
+      path: { ...SEAL_POCKET.path, entry: { ...SEAL_POCKET.path.entry, method: 'outside' } },
+    },
+  ],
+  [
+    'lead-in',
+    {
+      ...SEAL_POCKET,
+      feature: { ...SEAL_POCKET.feature, kind: 'side', widthMm: 4 },
+      path: {
+        ...SEAL_POCKET.path,
+        leadInRadiusMm: 0,
+        entry: { ...SEAL_POCKET.path.entry, method: 'outside' },
+      },
+    },
+  ],
   ['chips-out', { ...DOWEL_HOLE, coolant: 'flood', cut: { ...DOWEL_HOLE.cut, peck: 'none' } }],
   ['drill-feed-low', { ...DOWEL_HOLE, cut: { ...DOWEL_HOLE.cut, feedPerRevMm: 0.03 } }],
   ['pilot-needed', { ...DOWEL_HOLE, hole: { ...DOWEL_HOLE.hole, entryAngleDeg: 6 } }],
@@ -65,5 +103,21 @@ describe('remedies', () => {
 
   it('are not offered for a limit that is clear', () => {
     expect(remediesFor(SEAL_POCKET, context, 'spindle-speed')).toEqual([]);
+  });
+
+  it('come in pairs where no single change is enough without spoiling something else', () => {
+    // Depth pinned and nothing left for a finisher: a narrower or thinner cut alone makes the edge rub.
+    const greedy: MillingOperation = {
+      ...SEAL_POCKET,
+      pins: ['ap'],
+      feature: { ...SEAL_POCKET.feature, allowanceMm: 0, wallToleranceMm: 0.15 },
+      cut: { ...SEAL_POCKET.cut, axialDepthMm: 6, feedPerToothMm: 0.05 },
+    };
+    const found = remediesFor(greedy, context, 'wall-error');
+    const pair = found.find((r) => r.id.includes('+'));
+    expect(pair).toBeDefined();
+    expect(pair!.pushesOver).toEqual([]);
+    expect(found.filter((r) => !r.id.includes('+')).every((r) => r.pushesOver.length > 0)).toBe(true);
+    for (const r of found) expect(limitOf(evaluate(r.operation, context), 'wall-error').state).toBe('clear');
   });
 });

@@ -17,6 +17,15 @@ export const FORCE_MODEL: Source = {
   narrowBy: 'compare spindle power in a trial cut',
 };
 
+/** Friction of a worn flank: the crib marks it as an estimate. */
+export const WEAR_FORCE: Source = {
+  id: 'wear-force',
+  label: 'force of the worn flank',
+  kind: 'assumed',
+  sigma: 0.3,
+  narrowBy: 'compare spindle power of a fresh and a worn edge',
+};
+
 export const DRIVE_EFFICIENCY: Source = {
   id: 'drive-efficiency',
   label: 'drive efficiency 0.80 (0.75 to 0.90)',

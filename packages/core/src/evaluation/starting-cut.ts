@@ -6,6 +6,7 @@ import { drillFeedWindow } from '../limits/drill-feed.ts';
 import { speedForLife, withinValidity } from '../life/taylor.ts';
 import { chipFactor, diameterInCut, edgeProfile } from '../milling/edge-profile.ts';
 import { spindleSpeed } from '../milling/spindle-speed.ts';
+import { widthAcross } from '../strategies/feature-geometry.ts';
 import { speedHardnessFactor } from './sources.ts';
 
 /** Edge life the first numbers aim at, minutes: below the middle, because raising at the machine is the normal plan. */
@@ -23,12 +24,42 @@ function startingEngagement(
   // Even levels: dividing the depth leaves no sliver for the last one.
   const even = (most: number): number =>
     depth / Math.ceil(depth / Math.max(0.05, Math.min(edge, most)) - 1e-9);
+  const ofStrategy = strategyEngagement(op, cutter, hard);
+  if (ofStrategy) return { ap: even(ofStrategy.ap), ae: Math.min(ofStrategy.ae, across(op)) };
   if (op.feature.kind === 'face')
     return { ap: even(edge * 0.4), ae: Math.min(op.feature.widthMm, 0.7 * diameter) };
   if (op.feature.kind === 'slot')
     return { ap: even((hard ? 0.4 : 0.8) * diameter), ae: Math.min(diameter, op.feature.widthMm) };
   const share = hard ? 0.08 : 0.2;
-  return { ap: even((hard ? 1.5 : 1) * diameter), ae: Math.min(share * diameter, op.feature.widthMm) };
+  return { ap: even((hard ? 1.5 : 1) * diameter), ae: Math.min(share * diameter, across(op)) };
+}
+
+const across = (op: MillingOperation): number => Math.max(0.01, widthAcross(op.feature));
+
+/** Depth and width a strategy asks for; null where the feature decides. Rules G-44, G-47, G-96, G-97. */
+function strategyEngagement(
+  op: MillingOperation,
+  cutter: OperationContext['cutter'],
+  hard: boolean,
+): { ap: number; ae: number } | null {
+  const d = outerDiameter(cutter);
+  const edge = cutter.properties.APMX ?? d;
+  switch (op.path.strategy) {
+    case 'trochoidal':
+      return { ap: (hard ? 1.2 : 1.5) * d, ae: (hard ? 0.08 : 0.12) * d };
+    case 'plunge':
+      return { ap: edge, ae: 0.35 * d };
+    case 'high-feed':
+      return cutter.type === 'high_feed_mill'
+        ? { ap: 0.6 * edge, ae: 0.6 * d }
+        : { ap: Math.min(edge, 0.04 * d, (cutter.properties.RE ?? 0.1) / 2), ae: 0.5 * d };
+    case 'levels':
+      return op.feature.kind === 'pocket'
+        ? { ap: (hard ? 0.4 : 0.7) * d, ae: (hard ? 0.35 : 0.5) * d }
+        : null;
+    default:
+      return null;
+  }
 }
 
 const down = (value: number, step: number): number => Math.max(step, Math.floor(value / step + 1e-9) * step);
@@ -61,7 +92,8 @@ function startingMilling(op: MillingOperation, context: OperationContext): Milli
   const { ap, ae } = startingEngagement(op, context);
   const widest = diameterInCut(cutter, ap);
   const bands = edgeProfile(cutter, ap, Math.min(ae, widest), op.cut.direction);
-  const factor = Math.max(0.1, chipFactor(bands));
+  // A plunge takes its chip along the axis, as thick as the feed.
+  const factor = op.path.strategy === 'plunge' ? 1 : Math.max(0.1, chipFactor(bands));
   const { target } = chipWindow(context);
   // Below a thirtieth of the diameter the formula's multiplier is no longer believed (rule G-01).
   const feed = tidy(target / Math.max(factor, 1 / 3));

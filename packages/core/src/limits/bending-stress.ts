@@ -1,5 +1,8 @@
 import { ruptureSource } from '../evaluation/sources.ts';
-import { type MillingState, NOTCH_FACTOR } from '../evaluation/milling-state.ts';
+import { NOTCH_FACTOR } from '../evaluation/milling-loads.ts';
+import type { MillingState } from '../evaluation/milling-state.ts';
+import { rootDiameter } from '../structure/tool-beam.ts';
+import { sizeFactor } from '../structure/rupture-strength.ts';
 import { over, scale, uncertain } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit } from './limit.ts';
@@ -13,7 +16,8 @@ export const bendingStressLimit: Limit<MillingState> = {
   group: 'strength',
   name: 'bending stress',
   assess({ stressMPa, sideForceN, op, context }) {
-    const strength = context.substrate.transverse_rupture_mpa[1];
+    const size = sizeFactor(rootDiameter(context.cutter));
+    const strength = context.substrate.transverse_rupture_mpa[1] * size;
     const allowed = scale(uncertain(strength, ruptureSource(context)), FATIGUE_SHARE);
     return {
       predicted: { estimate: stressMPa, unit: 'MPa' },
@@ -35,9 +39,10 @@ export const bendingStressLimit: Limit<MillingState> = {
         input('F', 'peak side force', sideForceN.value, 'N'),
         input('L', 'stick-out', op.tooling.stickOutMm, 'mm'),
         input('ap', 'axial depth', op.cut.axialDepthMm, 'mm'),
-        input('TRS', 'rupture strength', strength, 'MPa'),
+        input('TRS', 'rupture strength at this size', strength, 'MPa'),
+        input('k', 'size effect', size, 'ratio'),
       ],
-      source: 'Euler–Bernoulli; judgement rule G-128',
+      source: 'Euler–Bernoulli; size effect after Weibull 1951; judgement rule G-128',
     };
   },
 };

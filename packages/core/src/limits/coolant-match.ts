@@ -47,6 +47,7 @@ function verdictOf({ op, context: { alloy, machine, cutter } }: CutState): {
 /** Coolant the alloy wants, the machine has and the tool can carry. Rules G-30 to G-33. */
 export const coolantMatchLimit: Limit = {
   id: 'coolant-match',
+  reads: 'setup',
   group: 'heat and life',
   name: 'coolant',
   assess(state) {

@@ -1,6 +1,6 @@
-import { outerDiameter } from '../domain/cutter.ts';
 import type { MillingState } from '../evaluation/milling-state.ts';
 import { exact } from '../uncertainty/estimate.ts';
+import { feedOnArc } from '../path/block-rate.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit, shareOf } from './limit.ts';
 
@@ -9,16 +9,14 @@ export const cornerAccelerationLimit: Limit<MillingState> = {
   id: 'corner-acceleration',
   group: 'machine',
   name: 'axes in corners',
-  assess({ op, feedRateMmMin, context: { machine, cutter } }) {
-    const corner = op.feature.cornerRadiusMm;
-    if (corner === null) return null;
-    const path = corner - outerDiameter(cutter) / 2;
+  assess({ plan, feedRateMmMin, context: { machine } }) {
+    const path = plan.corner?.pathRadiusMm ?? 0;
     if (path < 0.05) return null;
     const acceleration = Math.min(
       machine.axes.x.max_accel_m_s2,
       (machine.axes.y ?? machine.axes.x).max_accel_m_s2,
     );
-    const allowed = 60 * Math.sqrt(acceleration * 1000 * path);
+    const allowed = feedOnArc(acceleration, path);
     return {
       predicted: { estimate: exact(feedRateMmMin), unit: 'mm/min' },
       allowed: { value: allowed, unit: 'mm/min', from: `${machine.name}, axis acceleration` },

@@ -4,9 +4,10 @@ import { exact } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit } from './limit.ts';
 
-/** A cutter as large as the corner engages all at once there; a larger one does not fit. Rule G-08. */
+/** A cutter larger than the corner cannot make it; whether it spikes there is the corner limit's matter. Rule G-08. */
 export const cornerFitLimit: Limit<MillingState> = {
   id: 'corner-fit',
+  reads: 'setup',
   group: 'cutter',
   name: 'cutter in corner',
   assess({ op: { feature }, context: { cutter } }) {
@@ -17,21 +18,23 @@ export const cornerFitLimit: Limit<MillingState> = {
     return {
       predicted: { estimate: exact(radius), unit: 'mm' },
       allowed: { value: corner, unit: 'mm', from: 'corner radius on the drawing' },
-      share: exact(share),
-      verdict: share > 1 ? 'over' : share > 0.85 ? 'tight' : 'clear',
+      share: share > 1 + 1e-9 ? exact(share) : null,
+      verdict: share > 1 + 1e-9 ? (feature.allowanceMm > 0 ? 'tight' : 'over') : 'clear',
       why:
-        share > 1
+        share > 1 + 1e-9
           ? say(
-              'A cutter of {0} radius cannot make a {1} corner.',
+              feature.allowanceMm > 0
+                ? 'A rougher of {0} radius leaves the {1} corner to a smaller cutter.'
+                : 'A cutter of {0} radius cannot make a {1} corner.',
               measure(radius, 'mm'),
               measure(corner, 'mm'),
             )
           : say(
-              'A cutter of {0} radius in a {1} corner; above 0.85 of it the arc of contact jumps.',
+              'A cutter of {0} radius fits into the {1} corner.',
               measure(radius, 'mm'),
               measure(corner, 'mm'),
             ),
-      formula: 'r tool ≤ 0.85·r corner',
+      formula: 'r tool ≤ r corner',
       inputs: [input('r', 'cutter radius', radius, 'mm'), input('R', 'corner radius', corner, 'mm')],
       source: 'judgement rule G-08',
     };

@@ -5,6 +5,7 @@ import { input, type Limit } from './limit.ts';
 /** The shank has to fit the holder, and the holder the spindle. */
 export const holderFitLimit: Limit = {
   id: 'holder-fit',
+  reads: 'setup',
   group: 'cutter',
   name: 'holder fits',
   assess({ context: { cutter, holder, machine } }) {

@@ -8,6 +8,7 @@ const SAME_HARDNESS = 3;
 /** Speeds and feeds still standing from another alloy, cutter or hardness. */
 export const inheritedNumbersLimit: Limit = {
   id: 'inherited-numbers',
+  reads: 'setup',
   group: 'process',
   name: 'own numbers',
   assess({ op, context: { alloy, cutter } }) {

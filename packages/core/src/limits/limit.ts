@@ -20,6 +20,8 @@ export interface Limit<S extends CutState = CutState> {
   readonly id: string;
   readonly group: LimitGroup;
   readonly name: string;
+  /** Reads the set-up only, not speed, feed, depth, width or stick-out: a map asks it once. */
+  readonly reads?: 'setup';
   assess(state: S): Assessment | null;
 }
 

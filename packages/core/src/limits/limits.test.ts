@@ -20,6 +20,54 @@ const feature =
 const tooling =
   (change: Partial<Operation['tooling']>): MillingChange =>
   (op) => ({ ...op, tooling: { ...op.tooling, ...change } });
+const path =
+  (change: Partial<MillingOperation['path']>): MillingChange =>
+  (op) => ({ ...op, path: { ...op.path, ...change } });
+const entry =
+  (change: Partial<MillingOperation['path']['entry']>): MillingChange =>
+  (op) =>
+    path({ entry: { ...op.path.entry, ...change } })(op);
+const held =
+  (change: Partial<MillingOperation['workholding']>): MillingChange =>
+  (op) => ({ ...op, workholding: { ...op.workholding, ...change } });
+const ball =
+  (axialDepthMm: number, radialEngagementMm: number): MillingChange =>
+  (op) => ({
+    ...op,
+    tooling: { cutterId: 'ball-10-z4-var', holderId: 'shrink-12-80', stickOutMm: 32 },
+    cut: { ...op.cut, axialDepthMm, radialEngagementMm },
+  });
+const wiper =
+  (feedPerToothMm: number): MillingChange =>
+  (op) => ({
+    ...op,
+    alloyId: '4340-28hrc',
+    tooling: { cutterId: 'face45-80-z7-wiper', holderId: 'shell-arbor-22-50', stickOutMm: 50 },
+    feature: { ...op.feature, kind: 'face', allowanceMm: 0, cornerRadiusMm: null },
+    cut: { ...op.cut, feedPerToothMm, axialDepthMm: 1, radialEngagementMm: 50, speedRpm: 600 },
+  });
+const trochoid =
+  (widthMm: number): MillingChange =>
+  (op) =>
+    path({ strategy: 'trochoidal' })(feature({ kind: 'slot', widthMm, cornerRadiusMm: null })(op));
+const spike =
+  (cornerRadiusMm: number): MillingChange =>
+  (op) =>
+    path({ strategy: 'levels' })(feature({ cornerRadiusMm })(op));
+const side =
+  (leadInRadiusMm: number | null): MillingChange =>
+  (op) =>
+    path({ leadInRadiusMm, entry: { ...op.path.entry, method: 'outside' } })(
+      feature({ kind: 'side', widthMm: 4 })(op),
+    );
+const finish =
+  (springPasses: number): MillingChange =>
+  (op) =>
+    path({ springPasses })(
+      cut({ axialDepthMm: 6, radialEngagementMm: 0.4, feedPerToothMm: 0.12 })(
+        feature({ allowanceMm: 0, wallToleranceMm: 0.06 })(op),
+      ),
+    );
 const hole =
   (change: Partial<DrillingOperation['hole']>): DrillingChange =>
   (op) => ({ ...op, hole: { ...op.hole, ...change } });
@@ -59,6 +107,13 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
     'fast round a tiny path radius',
     (op) => cut({ speedRpm: 9000, feedPerToothMm: 0.2 })(feature({ cornerRadiusMm: 6.1 })(op)),
   ],
+  ['block-rate', 'clear', 'lines at a modest feed', path({ blocks: 'lines' })],
+  [
+    'block-rate',
+    'over',
+    'lines of a tight path at full feed',
+    (op) => path({ blocks: 'lines', toleranceMm: 0.0005 })(cut({ speedRpm: 9900, feedPerToothMm: 0.25 })(op)),
+  ],
   [
     'rated-speed',
     'over',
@@ -92,14 +147,21 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
     (op) => feature({ depthMm: 36 })(tooling({ stickOutMm: 36.5 })(op)),
   ],
   ['corner-fit', 'clear', 'three quarters of the corner', feature({ cornerRadiusMm: 8 })],
-  ['corner-fit', 'tight', 'nearly the corner', feature({ cornerRadiusMm: 6.5 })],
-  ['corner-fit', 'over', 'larger than the corner', feature({ cornerRadiusMm: 5 })],
+  ['corner-fit', 'tight', 'a rougher larger than the corner', feature({ cornerRadiusMm: 5 })],
+  ['corner-fit', 'over', 'a finisher larger than the corner', feature({ cornerRadiusMm: 5, allowanceMm: 0 })],
   ['chip-thin', 'clear', 'a proper chip', cut({ feedPerToothMm: 0.08 })],
   ['chip-thin', 'over', 'dust', cut({ feedPerToothMm: 0.01 })],
   ['chip-thick', 'clear', 'a proper chip', cut({ feedPerToothMm: 0.08 })],
   ['chip-thick', 'over', 'a chunk', cut({ feedPerToothMm: 0.25 })],
   ['chip-space', 'clear', 'narrow', cut({})],
   ['chip-space', 'over', 'a slot with five flutes', cut({ radialEngagementMm: 12, feedPerToothMm: 0.12 })],
+  ['flutes-engagement', 'clear', 'a narrow cut at depth', cut({ axialDepthMm: 26 })],
+  [
+    'flutes-engagement',
+    'over',
+    'a slot deeper than five flutes clear',
+    cut({ axialDepthMm: 9, radialEngagementMm: 12 }),
+  ],
   ['bending-stress', 'clear', 'short and light', cut({ axialDepthMm: 6 })],
   [
     'bending-stress',
@@ -121,16 +183,53 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
     'workholding',
     'over',
     'weak vacuum',
-    (op) => ({ ...op, workholding: { kind: 'vacuum', capacityN: 500 } }),
+    (op) => ({ ...op, workholding: { kind: 'vacuum', capacityN: 500, liftCapacityN: null, releaseC: null } }),
   ],
   [
     'workholding',
     'unproven',
     'nothing declared',
-    (op) => ({ ...op, workholding: { kind: 'clamps', capacityN: null } }),
+    (op) => ({
+      ...op,
+      workholding: { kind: 'clamps', capacityN: null, liftCapacityN: null, releaseC: null },
+    }),
   ],
+  ['workholding-lift', 'clear', 'a good seal', held({ kind: 'vacuum', liftCapacityN: 9000 })],
+  ['workholding-lift', 'over', 'a weak one', held({ kind: 'vacuum', liftCapacityN: 40 })],
+  ['workholding-heat', 'clear', 'flood on glue', held({ kind: 'adhesive' })],
+  [
+    'workholding-heat',
+    'over',
+    'dry on glue, a deep pocket in a small block',
+    (op) => ({ ...held({ kind: 'adhesive', releaseC: 40 })(op), coolant: 'dry' }),
+  ],
+  ['finish-allowance', 'clear', 'three tenths', feature({ allowanceMm: 0.3 })],
+  ['finish-allowance', 'over', 'two hundredths under a hardened skin', feature({ allowanceMm: 0.02 })],
+  [
+    'scallop',
+    'clear',
+    'fine steps of a ball down a wall',
+    (op) => ball(0.2, 0.3)(feature({ scallopMm: 0.01, slopeDeg: 90 })(op)),
+  ],
+  [
+    'scallop',
+    'over',
+    'coarse steps of a ball down a wall',
+    (op) => ball(2, 0.3)(feature({ scallopMm: 0.01, slopeDeg: 90 })(op)),
+  ],
+  ['roughness', 'clear', 'Ra 3.2 on a wall', feature({ kind: 'side', raUm: 3.2 })],
+  [
+    'roughness',
+    'over',
+    'Ra 0.2 on a floor, a sharp corner and a long feed',
+    (op) => cut({ feedPerToothMm: 0.15 })(feature({ raUm: 0.2 })(op)),
+  ],
+  ['wiper', 'clear', 'inside the flat', wiper(0.5)],
+  ['wiper', 'over', 'a feed wider than the flat', wiper(1)],
   ['wall-error', 'clear', 'shallow', cut({ axialDepthMm: 1.5 })],
   ['wall-error', 'over', 'deep', cut({ axialDepthMm: 24 })],
+  ['wall-error', 'over', 'a finishing pass that leans', (op) => finish(0)(op)],
+  ['wall-error', 'clear', 'the same with a spring pass that still cuts', (op) => finish(1)(op)],
   ['long-reach', 'clear', '3 diameters', tooling({ stickOutMm: 38 })],
   ['long-reach', 'tight', '5 diameters', tooling({ stickOutMm: 60 })],
   ['long-reach', 'over', 'more than 6 diameters', tooling({ stickOutMm: 74 })],
@@ -149,6 +248,33 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
     'flood on hardened steel',
     (op) => ({ ...op, alloyId: 'd2-60hrc', coolant: 'flood' }),
   ],
+  ['path-possible', 'clear', 'a helix in a wide pocket', cut({})],
+  ['path-possible', 'over', 'from outside into a closed pocket', entry({ method: 'outside' })],
+  ['path-possible', 'over', 'looping in a slot as wide as the cutter', trochoid(12)],
+  ['ramp-angle', 'clear', 'worked out', entry({})],
+  ['ramp-angle', 'over', 'three degrees in nickel', entry({ rampAngleDeg: 3 })],
+  ['helix-fit', 'clear', 'worked out', entry({})],
+  ['helix-fit', 'over', 'hardly wider than the cutter', entry({ helixDiameterMm: 13 })],
+  ['helix-fit', 'over', 'wider than two cutters', entry({ helixDiameterMm: 27 })],
+  [
+    'post-left',
+    'tight',
+    'a stout post',
+    (op) => entry({ helixDiameterMm: 29 })(cut({ axialDepthMm: 3 })(op)),
+  ],
+  [
+    'post-left',
+    'over',
+    'a post that falls free',
+    (op) => entry({ helixDiameterMm: 26 })(feature({ through: true })(op)),
+  ],
+  ['corner-spike', 'clear', 'constant engagement', cut({})],
+  ['corner-spike', 'over', 'levels into a corner of the cutter’s size', spike(6.1)],
+  ['corner-spike', 'tight', 'levels round a wide corner', spike(12)],
+  ['lead-in', 'clear', 'an arc worked out', (op) => side(null)(op)],
+  ['lead-in', 'tight', 'straight in', (op) => side(0)(op)],
+  ['entry-height', 'clear', 'half a millimetre above', entry({ startHeightMm: 0.5 })],
+  ['entry-height', 'over', 'ramping down from far above', entry({ startHeightMm: 60 })],
   ['inherited-numbers', 'clear', 'its own', cut({})],
   [
     'inherited-numbers',

@@ -38,6 +38,7 @@ function verdictOf({ alloy, cutter, coating, substrate }: OperationContext): {
 /** A cutter ground or coated for another family of materials. Rules G-20 to G-24. */
 export const materialMatchLimit: Limit = {
   id: 'material-match',
+  reads: 'setup',
   group: 'cutter',
   name: 'cutter for alloy',
   assess({ context }) {

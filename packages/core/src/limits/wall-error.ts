@@ -1,4 +1,7 @@
 import type { MillingState } from '../evaluation/milling-state.ts';
+import { maximumChip } from '../milling/chip-thickness.ts';
+import { leanAfterSprings } from '../structure/spring-lean.ts';
+import { scale } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit, shareOf } from './limit.ts';
 
@@ -10,8 +13,18 @@ export const wallErrorLimit: Limit<MillingState> = {
   id: 'wall-error',
   group: 'accuracy',
   name: 'lean off wall',
-  assess({ op: { feature, tooling }, leanMm, leanParts, wallForceN }) {
+  assess({ op, leanMm: first, leanParts, wallForceN, context: { cutter }, diameterInCutMm }) {
+    const { feature, tooling, path, cut } = op;
     const roughing = feature.allowanceMm > 0;
+    const springs = roughing ? 0 : path.springPasses;
+    const after = leanAfterSprings(
+      first.value,
+      cut.radialEngagementMm,
+      springs,
+      (cutter.extended.edge_radius_um?.[1] ?? 10) / 1000,
+      (width) => maximumChip(cut.feedPerToothMm, Math.min(width, diameterInCutMm), diameterInCutMm),
+    );
+    const leanMm = scale(first, first.value > 0 ? after.leftMm / first.value : 1);
     const allowed = roughing ? ROUGHING_SHARE * feature.allowanceMm : feature.wallToleranceMm;
     return {
       predicted: { estimate: leanMm, unit: 'mm-fine' },
@@ -29,7 +42,11 @@ export const wallErrorLimit: Limit<MillingState> = {
             measure(allowed, 'mm-fine'),
           )
         : say(
-            'The tool leans {0}; the wall may be wrong by {1}.',
+            springs === 0
+              ? 'The tool leans {0}; the wall may be wrong by {1}.'
+              : after.useful === 0
+                ? 'The tool leans {0}, and a spring pass would only rub; the wall may be wrong by {1}.'
+                : 'After the spring pass {0} are left; the wall may be wrong by {1}.',
             measure(leanMm.value, 'mm-fine'),
             measure(allowed, 'mm-fine'),
           ),

@@ -1,45 +1,102 @@
 import type { MillingState } from '../evaluation/milling-state.ts';
+import type { WorkholdingKind } from '../domain/operation.ts';
+import type { Estimate } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
-import { input, type Limit, shareOf } from './limit.ts';
+import { type Assessment, input, type Limit, shareOf } from './limit.ts';
 
 /** Holding over force, by how the part is held: heat releases some of them. */
-const SAFETY: Readonly<Record<string, number>> = { vice: 2, clamps: 2, fixture: 1.5, vacuum: 3, adhesive: 3 };
+export const SAFETY: Readonly<Record<WorkholdingKind, number>> = {
+  vice: 2,
+  clamps: 2,
+  fixture: 1.5,
+  vacuum: 3,
+  adhesive: 3,
+};
 
-/** The part must not move: planar and lifting force together against the declared holding. */
+/** A force against what was declared to hold it; unproven where nothing was declared. */
+function heldAgainst(
+  asked: Estimate,
+  capacity: number | null,
+  factor: number,
+  words: { readonly push: string; readonly against: string; readonly missing: string },
+  rest: Pick<Assessment, 'formula' | 'inputs' | 'source'>,
+): Assessment {
+  if (capacity === null) {
+    return {
+      ...rest,
+      predicted: { estimate: asked, unit: 'N' },
+      allowed: null,
+      share: null,
+      verdict: 'unproven',
+      why: say(`The cut ${words.push} with {0}; ${words.missing}.`, measure(asked.value, 'N')),
+    };
+  }
+  return {
+    ...rest,
+    predicted: { estimate: asked, unit: 'N' },
+    allowed: { value: capacity / factor, unit: 'N', from: `declared ${words.against} over ${factor}` },
+    share: shareOf(asked, capacity / factor),
+    why: say(
+      `The cut ${words.push} with {0}; the declared {1} allows {2}.`,
+      measure(asked.value, 'N'),
+      measure(capacity, 'N'),
+      measure(capacity / factor, 'N'),
+    ),
+  };
+}
+
+/** The part must not slide: planar force, and lifting force where no holding against it is declared apart. */
 export const workholdingLimit: Limit<MillingState> = {
   id: 'workholding',
   group: 'strength',
   name: 'workholding',
   assess({ op: { workholding }, sideForceN, liftN }) {
-    const factor = SAFETY[workholding.kind] ?? 2;
-    const asked = { value: Math.hypot(sideForceN.value, liftN.value), terms: sideForceN.terms };
-    const capacity = workholding.capacityN;
-    const missing = capacity === null;
-    return {
-      predicted: { estimate: asked, unit: 'N' },
-      allowed: missing
-        ? null
-        : { value: capacity / factor, unit: 'N', from: `declared holding over ${factor}` },
-      share: missing ? null : shareOf(asked, capacity / factor),
-      ...(missing ? { verdict: 'unproven' as const } : {}),
-      why: missing
-        ? say(
-            `The cut pushes with {0}; no holding force is declared for the ${workholding.kind}.`,
-            measure(asked.value, 'N'),
-          )
-        : say(
-            'The cut pushes with {0}; the declared {1} allows {2}.',
-            measure(asked.value, 'N'),
-            measure(capacity, 'N'),
-            measure(capacity / factor, 'N'),
-          ),
-      formula: '√(Fxy² + Flift²) ≤ capacity / factor',
-      inputs: [
-        input('Fxy', 'peak side force', sideForceN.value, 'N'),
-        input('Flift', 'lifting force', liftN.value, 'N'),
-        input('factor', 'safety factor', factor, 'ratio'),
-      ],
-      source: 'milling forces through one turn; declared holding',
-    };
+    const factor = SAFETY[workholding.kind];
+    const together = workholding.liftCapacityN === null ? liftN.value : 0;
+    const asked = { value: Math.hypot(sideForceN.value, together), terms: sideForceN.terms };
+    return heldAgainst(
+      asked,
+      workholding.capacityN,
+      factor,
+      {
+        push: 'pushes',
+        against: 'holding',
+        missing: `no holding force is declared for the ${workholding.kind}`,
+      },
+      {
+        formula: '√(Fxy² + Flift²) ≤ capacity / factor',
+        inputs: [
+          input('Fxy', 'peak side force', sideForceN.value, 'N'),
+          input('Flift', 'lifting force counted here', together, 'N'),
+          input('factor', 'safety factor', factor, 'ratio'),
+        ],
+        source: 'milling forces through one turn; declared holding',
+      },
+    );
+  },
+};
+
+/** The part must not be lifted: a helix pulls it up, and a vacuum or a glue line peels sooner than it slides. */
+export const workholdingLiftLimit: Limit<MillingState> = {
+  id: 'workholding-lift',
+  group: 'strength',
+  name: 'lift off the holding',
+  assess({ op: { workholding }, liftN }) {
+    if (workholding.liftCapacityN === null) return null;
+    const factor = SAFETY[workholding.kind];
+    return heldAgainst(
+      liftN,
+      workholding.liftCapacityN,
+      factor,
+      { push: 'lifts', against: 'holding against lifting', missing: '' },
+      {
+        formula: 'Flift ≤ capacity / factor',
+        inputs: [
+          input('Flift', 'peak lifting force', liftN.value, 'N'),
+          input('factor', 'safety factor', factor, 'ratio'),
+        ],
+        source: 'milling forces through one turn; declared holding',
+      },
+    );
   },
 };

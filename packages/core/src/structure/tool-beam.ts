@@ -27,3 +27,8 @@ export function toolBeam(cutter: Cutter, stickOutMm: number, modulusGPa: number)
   ];
   return segments.filter((s) => s.lengthMm > 1e-6);
 }
+
+/** Diameter that bends at the root of the flutes, mm. */
+export const rootDiameter = (cutter: Cutter): number =>
+  (cutter.properties.DC ?? 1) *
+  (isIndexable(cutter) ? 0.8 : (cutter.extended.effective_bending_diameter_ratio ?? 0.82));

@@ -5,6 +5,7 @@ export type Unit =
   | 'mm'
   | 'mm-fine'
   | 'um'
+  | 'um-fine'
   | 'mm/tooth'
   | 'mm/rev'
   | 'm/min'
@@ -24,10 +25,13 @@ export type Unit =
   | 'degC'
   | 'min'
   | 's'
+  | 's-fine'
   | 'm/s2'
   | 'HRC'
   | 'HB'
   | 'ShoreD'
+  | 'money'
+  | 'percent'
   | 'pieces'
   | 'ratio';
 
@@ -51,6 +55,7 @@ export const UNITS: Readonly<Record<Unit, Record<System, Shown>>> = {
   mm: pair(shown('mm', 1, 2), shown('in', 1 / 25.4, 4)),
   'mm-fine': pair(shown('mm', 1, 'three'), shown('in', 1 / 25.4, 'three')),
   um: pair(shown('µm', 1, 0), shown('tenths', 1 / 2.54, 1)),
+  'um-fine': pair(shown('µm', 1, 'three'), shown('µin', 1 / 0.0254, 'three')),
   'mm/tooth': pair(shown('mm/tooth', 1, 'three'), shown('in/tooth', 1 / 25.4, 'three')),
   'mm/rev': pair(shown('mm/rev', 1, 'three'), shown('in/rev', 1 / 25.4, 'three')),
   'm/min': pair(shown('m/min', 1, 'three'), shown('sfm', 1 / 0.3048, 0)),
@@ -70,10 +75,13 @@ export const UNITS: Readonly<Record<Unit, Record<System, Shown>>> = {
   degC: same('°C', 0),
   min: same('min', 'three'),
   s: same('s', 1),
+  's-fine': same('s', 'three'),
   'm/s2': same('m/s²', 1),
   HRC: same('HRC', 1),
   HB: same('HB', 0),
   ShoreD: same('Shore D', 0),
+  money: same('', 2),
+  percent: same('%', 0),
   pieces: same('', 0),
   ratio: same('', 2),
 };

@@ -1,0 +1,164 @@
+import {
+  type DrillingOperation,
+  type MillingOperation,
+  type Operation,
+  type OperationContext,
+  PLAIN_FEATURE,
+  startingStickOut,
+  UNSTATED_ECONOMICS,
+  usualPath,
+  withStartingCut,
+} from '@burl/core';
+import type { Crib } from '@burl/contract';
+import { contextFromCrib } from '../jobs/crib-store.ts';
+
+/** Where a demo operation runs. */
+export interface Place {
+  readonly alloyId: string;
+  readonly machineId: string;
+  readonly coolant: Operation['coolant'];
+  readonly hardness: number | null;
+}
+
+type Change<O> = { [K in keyof O]?: O[K] extends object | null ? Partial<O[K]> | O[K] : O[K] };
+
+function base(place: Place, cutterId: string, holderId: string, measured: Partial<Operation['measured']>) {
+  return {
+    alloyId: place.alloyId,
+    machineId: place.machineId,
+    coolant: place.coolant,
+    tooling: { cutterId, holderId, stickOutMm: 1 },
+    measured: {
+      hardness: place.hardness,
+      runoutUm: null,
+      lifeSpeed30MMin: null,
+      kc11NMm2: null,
+      ...measured,
+    },
+    flankWearMm: 0.05,
+    featuresPerEdge: 1,
+    featuresPerPart: 1,
+    edgesOnShelf: null,
+    economics: UNSTATED_ECONOMICS,
+    workedOutFor: { alloyId: place.alloyId, cutterId, hardness: place.hardness },
+    pins: [],
+    notes: '',
+  };
+}
+
+/** Makes demo operations: worked out by the core like a person's, then changed where the scenario wants it. */
+export function demoOperations(crib: Crib) {
+  const contextOf = (op: Operation): OperationContext => contextFromCrib(crib, op, 1);
+  const cutter = (id: string) => crib.cutters.find((c) => c.id === id)!.document;
+
+  function mill(
+    place: Place,
+    cutterId: string,
+    holderId: string,
+    feature: MillingOperation['feature'],
+    change: Change<MillingOperation> = {},
+    measured: Partial<Operation['measured']> = {},
+  ): MillingOperation {
+    const common = base(place, cutterId, holderId, measured);
+    const draft: MillingOperation = {
+      ...common,
+      kind: 'milling',
+      tooling: {
+        ...common.tooling,
+        stickOutMm: startingStickOut({ cutter: cutter(cutterId) }, feature.depthMm),
+        ...change.tooling,
+      },
+      feature,
+      workholding: {
+        kind: 'vice',
+        capacityN: 12000,
+        liftCapacityN: null,
+        releaseC: null,
+        ...change.workholding,
+      },
+      forceLaw: 'kienzle',
+      path: { ...usualPath(feature.kind), ...change.path },
+      cut: {
+        speedRpm: 1000,
+        feedPerToothMm: 0.05,
+        axialDepthMm: 1,
+        radialEngagementMm: 1,
+        direction: 'climb',
+      },
+    };
+    const started = withStartingCut(draft, contextOf(draft)) as MillingOperation;
+    const {
+      cut,
+      tooling: _,
+      workholding: __,
+      feature: ___,
+      measured: ____,
+      path: _____,
+      workedOutFor,
+      ...rest
+    } = change;
+    return {
+      ...started,
+      ...rest,
+      cut: { ...started.cut, ...cut },
+      workedOutFor: { ...started.workedOutFor, ...workedOutFor },
+    } as MillingOperation;
+  }
+
+  function drill(
+    place: Place,
+    cutterId: string,
+    holderId: string,
+    hole: DrillingOperation['hole'],
+    change: Change<DrillingOperation> = {},
+    measured: Partial<Operation['measured']> = {},
+  ): DrillingOperation {
+    const common = base(place, cutterId, holderId, measured);
+    const draft: DrillingOperation = {
+      ...common,
+      kind: 'drilling',
+      tooling: {
+        ...common.tooling,
+        stickOutMm: startingStickOut({ cutter: cutter(cutterId) }, hole.depthMm + 2),
+      },
+      hole,
+      cut: { speedRpm: 500, feedPerRevMm: 0.05, peck: 'plan' },
+      ...({ coolant: change.coolant ?? place.coolant } as const),
+    };
+    const started = withStartingCut(draft, contextOf(draft)) as DrillingOperation;
+    const { cut, tooling: _, hole: __, measured: ___, workedOutFor: ____, ...rest } = change;
+    return { ...started, ...rest, cut: { ...started.cut, ...cut } } as DrillingOperation;
+  }
+
+  const box = (
+    kind: MillingOperation['feature']['kind'],
+    lengthMm: number,
+    widthMm: number,
+    depthMm: number,
+    more: Partial<MillingOperation['feature']> = {},
+  ): MillingOperation['feature'] => ({
+    ...PLAIN_FEATURE,
+    kind,
+    lengthMm,
+    widthMm,
+    depthMm,
+    cornerRadiusMm: null,
+    allowanceMm: 0.4,
+    wallToleranceMm: 0.03,
+    ...more,
+  });
+  const hole = (
+    diameterMm: number,
+    depthMm: number,
+    more: Partial<DrillingOperation['hole']> = {},
+  ): DrillingOperation['hole'] => ({
+    diameterMm,
+    depthMm,
+    through: false,
+    entryAngleDeg: 0,
+    piloted: false,
+    ...more,
+  });
+
+  return { mill, drill, box, hole };
+}

@@ -1,0 +1,83 @@
+import type { Operation, Unit } from '@burl/core';
+import type { ReactNode } from 'react';
+import { Field, FIELD_LOOK } from '../parts/field.tsx';
+import { NumberInput } from '../parts/number-input.tsx';
+
+/** A number with its label, in the unit of the page. */
+export function Num({
+  label,
+  value,
+  unit,
+  readOnly,
+  onTake,
+  empty = false,
+  hint,
+}: {
+  label: string;
+  value: number | null;
+  unit: Unit;
+  readOnly: boolean;
+  onTake: (v: number | null) => void;
+  empty?: boolean;
+  hint?: string;
+}) {
+  return (
+    <Field label={label} {...(hint ? { hint } : {})}>
+      {(p) => (
+        <NumberInput
+          {...p}
+          value={value}
+          unit={unit}
+          readOnly={readOnly}
+          allowEmpty={empty}
+          onTake={onTake}
+          className={FIELD_LOOK}
+        />
+      )}
+    </Field>
+  );
+}
+
+/** One of a few words. */
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  readOnly,
+  onTake,
+}: {
+  label: string;
+  value: T;
+  options: readonly T[];
+  readOnly: boolean;
+  onTake: (v: T) => void;
+}) {
+  return (
+    <Field label={label}>
+      {(p) => (
+        <select
+          {...p}
+          value={value}
+          disabled={readOnly}
+          onChange={(e) => onTake(e.target.value as T)}
+          className={FIELD_LOOK}
+        >
+          {options.map((o) => (
+            <option key={o}>{o}</option>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+}
+
+export const Grid = ({ children }: { children: ReactNode }) => (
+  <div className="grid grid-cols-2 gap-2">{children}</div>
+);
+
+/** What every form of the given gets. */
+export interface FormProps<O extends Operation> {
+  readonly op: O;
+  readonly readOnly: boolean;
+  readonly onChange: (next: Operation) => void;
+}

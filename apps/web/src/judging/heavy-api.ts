@@ -1,0 +1,98 @@
+import {
+  finishPlan,
+  heatCurve,
+  type Holder,
+  layOut,
+  type LayOutWish,
+  limitMap,
+  type LimitMap,
+  type MapWish,
+  millingState,
+  type MillingOperation,
+  monteCarlo,
+  type Odds,
+  type Offer,
+  type Operation,
+  type OperationContext,
+  overloadOf,
+  pathDetail,
+  rankCutters,
+  type Ranking,
+  remediesFor,
+  type Remedy,
+  searchCut,
+  type SearchResult,
+  type SearchWish,
+  type StrategyLayout,
+  type StrategyRefusal,
+  turnOf,
+  wallOf,
+} from '@burl/core';
+/** Points of the first coarse picture of a map. */
+const COARSE = { columns: 15, rows: 10 } as const;
+
+/** What is too heavy for the page: runs in a worker, and is stopped by ending it. */
+export const heavyApi = {
+  remedies: (
+    op: Operation,
+    context: OperationContext,
+    limitId: string,
+    holders: readonly Holder[],
+  ): Remedy[] => remediesFor(op, context, limitId, holders),
+
+  turn: (op: MillingOperation, context: OperationContext) => {
+    const state = millingState(op, context);
+    return { turn: turnOf(state), overload: overloadOf(state) };
+  },
+  wall: (op: MillingOperation, context: OperationContext) => {
+    const state = millingState(op, context);
+    return { wall: wallOf(state), finish: finishPlan(state) };
+  },
+  heat: (op: MillingOperation, context: OperationContext) => heatCurve(millingState(op, context)),
+  path: (op: MillingOperation, context: OperationContext) => pathDetail(millingState(op, context)),
+
+  map: (
+    op: MillingOperation,
+    context: OperationContext,
+    wish: MapWish,
+    onCoarse: (map: LimitMap) => void,
+    onPart: (part: number) => void,
+  ): LimitMap => {
+    onCoarse(limitMap(op, context, { ...wish, ...COARSE })!);
+    return limitMap(op, context, wish, (row) => {
+      if (row % 8 === 7) onPart((row + 1) / wish.rows);
+      return true;
+    })!;
+  },
+  search: (op: MillingOperation, context: OperationContext, wish: SearchWish): SearchResult =>
+    searchCut(op, context, wish),
+  odds: (
+    op: MillingOperation,
+    context: OperationContext,
+    draws: number,
+    onPart: (part: number) => void,
+  ): Odds =>
+    monteCarlo(op, context, { draws }, (done) => {
+      onPart(done / draws);
+      return true;
+    })!,
+  layOut: (
+    op: MillingOperation,
+    context: OperationContext,
+    strategy: StrategyLayout['strategy'],
+    wish: LayOutWish,
+  ): StrategyLayout | StrategyRefusal => layOut(op, context, strategy, wish),
+  rank: (
+    op: MillingOperation,
+    context: OperationContext,
+    offer: Offer,
+    wish: LayOutWish,
+    onPart: (part: number) => void,
+  ): Ranking =>
+    rankCutters(op, context, offer, wish, (done, of) => {
+      onPart(done / of);
+      return true;
+    })!,
+};
+
+export type HeavyApi = typeof heavyApi;

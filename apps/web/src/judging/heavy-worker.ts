@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { heavyApi } from './heavy-api.ts';
+
+expose(heavyApi);

@@ -1,0 +1,40 @@
+import { PLAIN_FEATURE, UNSTATED_ECONOMICS, usualPath } from '@burl/core';
+
+type Plain = Record<string, unknown>;
+const isPlain = (value: unknown): value is Plain =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Version 1 knew no economics, no path, and less of features and holding: what it did not say is not stated. */
+function upgradeOperation(document: unknown): unknown {
+  if (!isPlain(document)) return document;
+  const withEconomics = { economics: UNSTATED_ECONOMICS, ...document };
+  if (document['kind'] !== 'milling' || !isPlain(document['feature'])) return withEconomics;
+  const kind = document['feature']['kind'];
+  return {
+    path: usualPath(kind === 'pocket' || kind === 'slot' || kind === 'face' ? kind : 'side'),
+    ...withEconomics,
+    feature: { ...PLAIN_FEATURE, ...document['feature'] },
+    workholding: { liftCapacityN: null, releaseC: null, ...(document['workholding'] as Plain | undefined) },
+  };
+}
+
+/** The same file as today's version; anything that is not a version 1 job file comes back as it is. */
+export function upgradeJobFile(data: unknown): unknown {
+  if (!isPlain(data) || data['version'] !== 1) return data;
+  const each = (list: unknown, change: (entry: Plain) => Plain): unknown =>
+    Array.isArray(list) ? list.map((entry: unknown) => (isPlain(entry) ? change(entry) : entry)) : list;
+  return {
+    ...data,
+    version: 2,
+    setups: each(data['setups'], (setup) => ({
+      ...setup,
+      operations: each(setup['operations'], (operation) => ({
+        ...operation,
+        variants: each(operation['variants'], (variant) => ({
+          ...variant,
+          document: upgradeOperation(variant['document']),
+        })),
+      })),
+    })),
+  };
+}

@@ -1,0 +1,225 @@
+import type { OperationContext } from '../domain/context.ts';
+import type { MillingOperation } from '../domain/operation.ts';
+import type { EdgeForce, ForceLaw } from '../forces/force-law.ts';
+import { type MillingForces, millingForces, powerFromTorque } from '../forces/milling-forces.ts';
+import type { EdgeBand } from '../milling/edge-profile.ts';
+import { plungeForces } from '../milling/plunge.ts';
+import { bendSteppedBeam } from '../structure/stepped-beam.ts';
+import { supportCompliance } from '../structure/support-compliance.ts';
+import { toolBeam } from '../structure/tool-beam.ts';
+import { type Estimate, plus, scale, sensitiveTo, type Source } from '../uncertainty/estimate.ts';
+import { helixOf } from './force-law-of.ts';
+import {
+  BEAM_MODEL,
+  clampSource,
+  DRIVE_EFFICIENCY,
+  FORCE_MODEL,
+  SPINDLE_STIFFNESS,
+  WEAR_FORCE,
+} from './sources.ts';
+
+/** Angles of one turn at which the forces are summed. */
+const POSITIONS = 48;
+/** Panels of the arc's integral: three digits, well inside the force model's own band. */
+const PANELS = 8;
+export const DRIVE_EFFICIENCY_VALUE = 0.8;
+
+/** Stress raised by the root of the flute; judgement rule G-128. */
+export const NOTCH_FACTOR = 1.35;
+
+/** The forces of one turn as far as limits ask for them; N and N·m. */
+export interface TurnSummary {
+  readonly meanFx: number;
+  readonly meanFy: number;
+  readonly meanTorqueNm: number;
+  readonly peakTorqueNm: number;
+  readonly peakFxy: number;
+  /** Largest pull along the axis out of the holder. */
+  readonly pullN: number;
+  /** Largest force across the feed while a tooth makes the wall. */
+  readonly onWallN: number;
+}
+
+/** What follows from the forces of one turn. */
+export interface Loads {
+  readonly turn: TurnSummary;
+  readonly powerKw: Estimate;
+  readonly torqueNm: Estimate;
+  readonly peakTorqueNm: Estimate;
+  readonly pullOutN: Estimate;
+  readonly sideForceN: Estimate;
+  /** Largest force across the feed while a tooth is making the wall, N. */
+  readonly wallForceN: Estimate;
+  readonly liftN: Estimate;
+  /** Bend at the tip under the force on the wall, mm, and its parts. */
+  readonly leanMm: Estimate;
+  readonly leanParts: {
+    readonly tool: number;
+    readonly clamp: number;
+    readonly holder: number;
+    readonly spindle: number;
+  };
+  /** Largest bending stress with notch factor, MPa. */
+  readonly stressMPa: Estimate;
+}
+
+/**
+ * Largest force across the feed, N, at the moments a tooth stands on the wall. Climb makes the wall where the tooth
+ * leaves, conventional where it enters; with a helix that point runs up the wall, and where the teeth overlap one
+ * always stands there. Source: Budak & Altintas 1994, surface generation point.
+ */
+function wallMakingForce(
+  forces: MillingForces,
+  pitch: readonly number[],
+  lag: number,
+  direction: 'climb' | 'conventional',
+): number {
+  const wall = direction === 'climb' ? Math.PI : 0;
+  const turn = 2 * Math.PI;
+  // A straight tooth makes the wall in an instant: count the sample next to it.
+  const window = Math.max(lag, turn / forces.positions);
+  let largest = 0;
+  for (let k = 0; k < forces.positions; k++) {
+    const theta = forces.trace[k * 5]!;
+    let offset = 0;
+    for (let j = 0; j < pitch.length; j++) {
+      if (j > 0) offset += pitch[j]!;
+      const past = theta - offset - wall;
+      if (past - turn * Math.floor(past / turn) > window) continue;
+      largest = Math.max(largest, Math.abs(forces.trace[k * 5 + 2]!));
+      break;
+    }
+  }
+  return largest;
+}
+
+/** What the forces of a turn depend on. */
+export interface LoadInput {
+  readonly bands: readonly EdgeBand[];
+  readonly pitch: readonly number[];
+  readonly steps: readonly number[];
+  readonly law: ForceLaw;
+  /** The same law on a fresh edge; the very same object where no wear is assumed. */
+  readonly fresh: ForceLaw;
+  /** Specific cutting force of an average lot, N/mm². */
+  readonly kc11: number;
+  /** Thickest and mean chip of an average tooth, mm. */
+  readonly chip: number;
+  readonly meanChip: number;
+  readonly diameter: number;
+  readonly runout: Source;
+  readonly sources: readonly Source[];
+}
+
+/** Forces of one turn, summed up. */
+export function turnSummary(op: MillingOperation, context: OperationContext, i: LoadInput): TurnSummary {
+  const { cut } = op;
+  const helix = helixOf(context);
+  const forces =
+    op.path.strategy === 'plunge'
+      ? plungeForces(i.law, i.diameter, i.pitch.length, cut.radialEngagementMm, cut.feedPerToothMm, POSITIONS)
+      : millingForces(
+          {
+            bands: i.bands,
+            pitch: i.pitch,
+            helix,
+            feedPerToothMm: cut.feedPerToothMm,
+            runoutStepMm: i.steps,
+          },
+          i.law,
+          POSITIONS,
+          PANELS,
+        );
+  let pull = 0;
+  for (let k = 0; k < forces.positions; k++) pull = Math.max(pull, forces.trace[k * 5 + 3]!);
+  const lag = (cut.axialDepthMm * Math.tan(helix)) / (i.diameter / 2);
+  return {
+    meanFx: forces.meanFx,
+    meanFy: forces.meanFy,
+    meanTorqueNm: forces.meanTorqueNm,
+    peakTorqueNm: forces.peakTorqueNm,
+    peakFxy: forces.peakFxy,
+    pullN: pull,
+    onWallN: wallMakingForce(forces, i.pitch, lag, cut.direction),
+  };
+}
+
+/** Part of torque and of side force that comes from cutting and not from the worn flank, at the mean chip. */
+function cuttingShares(i: LoadInput): { torque: number; side: number } {
+  const { fresh, law, meanChip } = i;
+  if (fresh === law || meanChip <= 0) return { torque: 1, side: 1 };
+  const [a, b]: [EdgeForce, EdgeForce] = [
+    { tangential: 0, radial: 0, axial: 0 },
+    { tangential: 0, radial: 0, axial: 0 },
+  ];
+  fresh.at(meanChip, a);
+  law.at(meanChip, b);
+  return {
+    torque: a.tangential / b.tangential,
+    side: Math.hypot(a.tangential, a.radial) / Math.hypot(b.tangential, b.radial),
+  };
+}
+
+/** What the forces of one turn do to spindle, holder, tool and wall. */
+export function loadsOf(
+  op: MillingOperation,
+  context: OperationContext,
+  i: LoadInput,
+  turn: TurnSummary,
+): Loads {
+  const { cutter, machine, holder, substrate } = context;
+  const { cut } = op;
+  // Runout moves the worst tooth's chip by its step; forces follow with the law's exponent, about 3/4.
+  const step = Math.max(...i.steps, 0);
+  const runoutShare = i.chip > 0 ? (0.75 * step) / (i.chip + step) : 0;
+  const worn = cuttingShares(i);
+  // The flank's friction does not follow kc: only the cutting part of a force does.
+  const force = (value: number, share: number): Estimate => ({
+    value: Math.max(value, 1e-9),
+    terms: [
+      ...i.sources.map((source) => ({ source, sensitivity: source.id === FORCE_MODEL.id ? 1 : share })),
+      ...(share < 1 ? [{ source: WEAR_FORCE, sensitivity: 1 - share }] : []),
+    ],
+  });
+  const peak = (value: number, share = worn.side): Estimate =>
+    sensitiveTo(force(value, share), i.runout, runoutShare);
+  const cuttingPower = powerFromTorque(turn.meanTorqueNm, cut.speedRpm);
+  const onWall = turn.onWallN;
+  const wallForceN = peak(onWall);
+  const sideForceN = peak(turn.peakFxy);
+  const stickOut = op.tooling.stickOutMm;
+  const loaded = Math.min(cut.axialDepthMm, stickOut);
+  const unit = bendSteppedBeam(toolBeam(cutter, stickOut, substrate.E_gpa), 1, loaded);
+  const shank = cutter.properties.DCONMS ?? i.diameter;
+  const support = supportCompliance(machine, holder, shank, stickOut - loaded / 2, 'y');
+  const leanParts = {
+    tool: unit.tipMm * onWall,
+    clamp: support.clamp * onWall,
+    holder: support.holderBody * onWall,
+    spindle: support.spindle * onWall,
+  };
+  const part = (value: number, source: Source): Estimate =>
+    sensitiveTo({ value, terms: wallForceN.terms }, source, 1);
+  return {
+    turn,
+    powerKw: sensitiveTo(force(cuttingPower / DRIVE_EFFICIENCY_VALUE, worn.torque), DRIVE_EFFICIENCY, -1),
+    torqueNm: force(turn.meanTorqueNm, worn.torque),
+    peakTorqueNm: peak(turn.peakTorqueNm, worn.torque),
+    pullOutN: peak(turn.pullN),
+    sideForceN,
+    wallForceN,
+    // What pulls the tool out of its holder lifts the part off its seat with the same force.
+    liftN: peak(turn.pullN),
+    leanMm: plus(
+      part(leanParts.tool, BEAM_MODEL),
+      part(leanParts.clamp, clampSource(context)),
+      part(leanParts.holder, BEAM_MODEL),
+      part(leanParts.spindle, SPINDLE_STIFFNESS),
+    ),
+    leanParts,
+    stressMPa: scale(
+      sensitiveTo(sideForceN, BEAM_MODEL, 0.75),
+      Math.max(...unit.stressAtStartMPa) * NOTCH_FACTOR,
+    ),
+  };
+}
