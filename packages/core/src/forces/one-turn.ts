@@ -1,6 +1,8 @@
 import { InputError, requirePositive } from '../domain/input-error.ts';
 import type { EdgeBand } from '../milling/edge-profile.ts';
-import type { EdgeForce, ForceLaw } from './force-law.ts';
+import type { ForceLaw } from './force-law.ts';
+import { type ForceTable, tabulate } from './force-table.ts';
+import { smallestChip, type TeethAtHeight, teethAt } from './teeth-at-height.ts';
 
 /** A cutter as it stands: every tooth with its own place, helix and height. */
 export interface ToothedEdge {
@@ -47,149 +49,168 @@ export interface OneTurnOptions {
 }
 
 const TURN = 2 * Math.PI;
-/** Nodes of the tabulated force law: linear between them is within 0.1 % from a hundredth of the thickest chip up. */
-const LAW_NODES = 512;
+/** Numbers a sample of a tooth's force holds: x, y, z and tangential, N. */
+const PARTS = 4;
+/** A slice may be taller than asked for where the edge turns less over it than this share of a step: there the angle is the finer net. */
+const FINEST_SHARE = 1 / 4;
+/** Unequal helices: how far the spacing of the teeth may change within one stretch of the edge read between its ends. */
+const SPACING_CHANGE = 0.1;
+const MOST_STRETCHES = 64;
 
-/** A force law read from a table, because a logarithm a slice would cost most of the time. */
-function tabulate(law: ForceLaw, thickest: number): { table: Float64Array; perMm: number } {
-  const out: EdgeForce = { tangential: 0, radial: 0, axial: 0 };
-  const table = new Float64Array((LAW_NODES + 1) * 6);
-  for (let i = LAW_NODES; i >= 0; i--) {
-    law.at(Math.max(1e-9, (thickest * i) / LAW_NODES), out);
-    const a = i * 6;
-    table[a] = out.tangential;
-    table[a + 2] = out.radial;
-    table[a + 4] = out.axial;
-    if (i === LAW_NODES) continue;
-    table[a + 1] = table[a + 6]! - table[a]!;
-    table[a + 3] = table[a + 8]! - table[a + 2]!;
-    table[a + 5] = table[a + 10]! - table[a + 4]!;
-  }
-  return { table, perMm: LAW_NODES / thickest };
-}
-
-/** The teeth at one height; `feed` and `step` hold a row of candidates a tooth, nearest earlier tooth first. */
-interface TeethAtHeight {
-  /** Angle of each tooth behind the tip of tooth 0, rad. */
-  readonly behind: Float64Array;
-  /** Amplitude of the chip over sin φ since that earlier tooth, mm. */
-  readonly feed: Float64Array;
-  /** How far the tooth stands out over that earlier one, mm. */
-  readonly step: Float64Array;
+/** A stretch of one tooth's edge, from the lowest slice to the highest. */
+interface Stretch {
+  readonly band: EdgeBand;
+  readonly slices: number;
+  readonly dz: number;
+  /** Middle of the lowest slice, rad behind the tip of tooth 0. */
+  readonly behind: number;
+  /** Angle from a slice to the next, a whole part of a step. */
+  readonly grid: number;
 }
 
 /**
- * Fills in the teeth at height `z`. A tooth cuts down to the lowest surface any tooth of the last turn left: where the
- * one before stood so low that it missed, the chip reaches back to the one before that, so the chip is the smallest of
- * (feed since, plus how far I stand out over him) over all earlier teeth. Kline & DeVor 1983. Unequal helices change
- * the spacing with height: spacing is taken where the slice is.
+ * Sums from the first sample on, of one tooth's force at the angles of a stretch's grid inside the arc, for edge of
+ * height `dz`; `row` is the tooth's row of earlier teeth in `at`.
  */
-function teethAt(
-  edge: ToothedEdge,
-  z: number,
-  radius: number,
-  tip: readonly number[],
-  order: number[],
+function runningForce(
+  from: number,
+  to: number,
+  stretch: Stretch,
   at: TeethAtHeight,
-): void {
-  const teeth = edge.pitch.length;
-  for (let j = 0; j < teeth; j++) at.behind[j] = tip[j]! + (z * Math.tan(edge.helix[j]!)) / radius;
-  // Nearly sorted from the slice before: insertion costs nothing there.
-  for (let i = 1; i < teeth; i++) {
-    for (let k = i; k > 0 && at.behind[order[k]!]! < at.behind[order[k - 1]!]!; k--) {
-      const before = order[k - 1]!;
-      order[k - 1] = order[k]!;
-      order[k] = before;
-    }
-  }
-  const perRadian = (edge.feedPerToothMm * teeth) / TURN;
-  for (let k = 0; k < teeth; k++) {
-    const j = order[k]!;
-    for (let back = 1; back <= teeth; back++) {
-      const earlier = order[(k - back + teeth) % teeth]!;
-      const gap = at.behind[j]! - at.behind[earlier]!;
-      const since = back === teeth ? TURN : gap > 0 ? gap : gap + TURN;
-      at.feed[j * teeth + back - 1] = perRadian * since;
-      at.step[j * teeth + back - 1] = edge.standMm[j]! - edge.standMm[earlier]!;
-    }
-  }
-}
-
-/** Values a step of a tooth's sums holds: Fx, Fy, Fz, torque, tangential force. */
-const SUMS = 5;
-
-/**
- * A slice of one tooth walked over its arc of contact: the hot loop. Two arrays and plain numbers are all it touches, since
- * every further array costs registers; half as fast otherwise.
- */
-function walk(
-  sums: Float64Array,
-  table: Float64Array,
-  perMm: number,
-  steps: number,
-  start: number,
-  count: number,
-  angle: number,
-  delta: number,
-  feed: number,
-  stand: number,
-  share: number,
-  dz: number,
-  lift: number,
-  arm: number,
-): void {
-  const stepSin = Math.sin(delta);
-  const stepCos = Math.cos(delta);
-  let sine = Math.sin(angle);
-  let cosine = Math.cos(angle);
-  const end = steps * SUMS;
-  let b = start * SUMS;
-  for (let i = 0; i < count; i++) {
-    const h = feed * sine + stand;
+  row: number,
+  candidates: number,
+  { table, perMm }: ForceTable,
+): Float64Array {
+  const { band, behind, grid, dz } = stretch;
+  const sums = new Float64Array((to - from + 2) * PARTS);
+  const sinK = Math.sin(band.kapr);
+  const lift = Math.cos(band.kapr) / sinK;
+  const along = dz / sinK;
+  // A slice reaches half a grid step to either side of its middle: at the arc's ends only a part of it is in the cut.
+  const last = (band.arc.exit + behind) / grid - (to - 0.5);
+  const first = from + 0.5 - (band.arc.entry + behind) / grid - (from === to ? 1 - last : 0);
+  const stepSin = Math.sin(grid);
+  const stepCos = Math.cos(grid);
+  const feed = at.feed[row]! * sinK;
+  const stand = at.step[row]! * sinK;
+  let sine = Math.sin(from * grid - behind);
+  let cosine = Math.cos(from * grid - behind);
+  let [x, y, z, t] = [0, 0, 0, 0];
+  for (let b = PARTS; b < sums.length; b += PARTS) {
+    const h = candidates === 1 ? feed * sine + stand : smallestChip(at, row, candidates, sine) * sinK;
     if (h > 1e-9) {
-      const x = h * perMm;
-      const n = x | 0;
-      const t = x - n;
-      const a = n * 6;
-      // A node holds its value and the rise to the next one, so that one stretch of memory serves the slice.
-      const ft = (table[a]! + t * table[a + 1]!) * share;
-      const fr = (table[a + 2]! + t * table[a + 3]!) * dz;
-      sums[b]! -= ft * cosine + fr * sine;
-      sums[b + 1]! += ft * sine - fr * cosine;
-      sums[b + 2]! += (table[a + 4]! + t * table[a + 5]!) * dz - fr * lift;
-      sums[b + 3]! += ft * arm;
-      sums[b + 4]! += ft;
+      const n = h * perMm;
+      const node = Math.trunc(n);
+      const rest = n - node;
+      const a = node * 6;
+      const inside = b === PARTS ? first : b === sums.length - PARTS ? last : 1;
+      const ft = (table[a]! + rest * table[a + 1]!) * along * inside;
+      const fr = (table[a + 2]! + rest * table[a + 3]!) * dz * inside;
+      x -= ft * cosine + fr * sine;
+      y += ft * sine - fr * cosine;
+      z += (table[a + 4]! + rest * table[a + 5]!) * dz * inside - fr * lift;
+      t += ft;
     }
+    sums[b] = x;
+    sums[b + 1] = y;
+    sums[b + 2] = z;
+    sums[b + 3] = t;
     const next = sine * stepCos + cosine * stepSin;
     cosine = cosine * stepCos - sine * stepSin;
     sine = next;
-    b += SUMS;
-    if (b === end) b = 0;
   }
+  return sums;
 }
 
-/** Chip before the edge's inclination, mm, at sin φ: the smallest over all earlier teeth, which stand in `row`. */
-function smallestChip(at: TeethAtHeight, row: number, candidates: number, sine: number): number {
-  let h = at.feed[row]! * sine + at.step[row]!;
-  for (let c = 1; c < candidates; c++) h = Math.min(h, at.feed[row + c]! * sine + at.step[row + c]!);
-  return h;
+/** Sums of the difference of two running sums, and of that difference times its place. */
+function runningChange(
+  low: Float64Array,
+  high: Float64Array,
+): { change: Float64Array; placed: Float64Array } {
+  const change = new Float64Array(low.length);
+  const placed = new Float64Array(low.length);
+  for (let b = PARTS; b < low.length; b++) {
+    change[b] = high[b]! - low[b]!;
+    const place = Math.trunc(b / PARTS) - 1;
+    placed[b] = placed[b - PARTS]! + place * (change[b]! - change[b - PARTS]!);
+  }
+  return { change, placed };
 }
 
-/** Sine of the angle below which some earlier tooth left a lower surface than the one before; 0 where none did. */
-function deepestSine(at: TeethAtHeight, row: number, candidates: number): number {
-  let deep = 0;
-  for (let c = 1; c < candidates; c++) {
-    const gained = at.feed[row + c]! - at.feed[row]!;
-    if (gained > 0) deep = Math.max(deep, (at.step[row]! - at.step[row + c]!) / gained);
+/** Where the forces of a turn are gathered; `parts` holds x, y, z and tangential force of a tooth, step by step. */
+interface Gathered {
+  readonly steps: number;
+  readonly fx: Float64Array;
+  readonly fy: Float64Array;
+  readonly fz: Float64Array;
+  readonly torque: Float64Array;
+}
+
+/**
+ * Adds a stretch of one tooth to the turn. Every slice stands a whole number of grid steps behind the one below it, so
+ * that at each angle the slices read neighbouring samples of the same force over angle: their sum is the difference of
+ * two running sums, and the work does not grow with the number of slices. With unequal helices the force of a slice
+ * lies between those at the stretch's ends, by height.
+ */
+function addStretch(
+  stretch: Stretch,
+  low: TeethAtHeight,
+  high: TeethAtHeight | null,
+  row: number,
+  candidates: number,
+  law: ForceTable,
+  into: Gathered,
+  tooth: Float64Array,
+): void {
+  const { steps } = into;
+  const { band, slices, behind, grid } = stretch;
+  const perStep = Math.round(TURN / steps / grid);
+  const turn = steps * perStep;
+  const from = Math.round((band.arc.entry + behind) / grid);
+  const to = Math.round((band.arc.exit + behind) / grid);
+  if (to < from) return;
+  const sums = runningForce(from, to, stretch, low, row, candidates, law);
+  const between =
+    high && slices > 1
+      ? runningChange(sums, runningForce(from, to, stretch, high, row, candidates, law))
+      : null;
+  const arm = band.radiusMm / 1000;
+  for (let k = 0; k < steps; k++) {
+    // Slice s reads sample k·perStep − s, turns apart being the same angle.
+    const newest = k * perStep;
+    const last = Math.floor((to + slices - 1 - newest) / turn);
+    for (let w = Math.ceil((from - newest) / turn); w <= last; w++) {
+      const top = newest + w * turn;
+      const a = (Math.max(from, top - slices + 1) - from) * PARTS;
+      const b = (Math.min(to, top) + 1 - from) * PARTS;
+      let x = sums[b]! - sums[a]!;
+      let y = sums[b + 1]! - sums[a + 1]!;
+      let z = sums[b + 2]! - sums[a + 2]!;
+      let t = sums[b + 3]! - sums[a + 3]!;
+      if (between) {
+        const { change, placed } = between;
+        const place = top - from;
+        const per = 1 / (slices - 1);
+        x += per * (place * (change[b]! - change[a]!) - placed[b]! + placed[a]!);
+        y += per * (place * (change[b + 1]! - change[a + 1]!) - placed[b + 1]! + placed[a + 1]!);
+        z += per * (place * (change[b + 2]! - change[a + 2]!) - placed[b + 2]! + placed[a + 2]!);
+        t += per * (place * (change[b + 3]! - change[a + 3]!) - placed[b + 3]! + placed[a + 3]!);
+      }
+      into.fx[k]! += x;
+      into.fy[k]! += y;
+      into.fz[k]! += z;
+      into.torque[k]! += t * arm;
+      tooth[k]! += t;
+    }
   }
-  return deep;
 }
 
 /**
  * One revolution by slices: every tooth on its own, with unequal pitch, unequal helix and runout.
  *
  * The referee of the integral tables in `milling-forces.ts`, and the source of the per-tooth loads. Kinematics and
- * signs as there (Altintas, Manufacturing Automation, 2012, ch. 2). Throws without teeth, without feed, or when the
+ * signs as there (Altintas, Manufacturing Automation, 2012, ch. 2). No slice is taller than asked for, but some are
+ * lower, so that each lags the one below by a whole part of a step. Throws without teeth, without feed, or when the
  * lists are not of one length.
  */
 export function oneTurn(edge: ToothedEdge, law: ForceLaw, options: OneTurnOptions = {}): OneTurn {
@@ -211,90 +232,77 @@ export function oneTurn(edge: ToothedEdge, law: ForceLaw, options: OneTurnOption
   let sum = 0;
   edge.pitch.forEach((p, j) => tip.push(j === 0 ? 0 : (sum += p)));
   const widest = edge.bands.reduce((w, b) => Math.max(w, b.radiusMm), 1e-9);
+  const lagPerMm = edge.helix.map((h) => Math.tan(h) / widest);
   const spread = Math.max(...edge.standMm) - Math.min(...edge.standMm);
-  const thickest = edge.feedPerToothMm * teeth + spread;
-  const { table, perMm } = tabulate(law, thickest);
+  const table = tabulate(law, edge.feedPerToothMm * teeth + spread);
   const delta = TURN / steps;
-  const tooth = edge.pitch.map(() => new Float64Array(steps * SUMS));
+  const into: Gathered = {
+    steps,
+    fx: new Float64Array(steps),
+    fy: new Float64Array(steps),
+    fz: new Float64Array(steps),
+    torque: new Float64Array(steps),
+  };
+  const tooth = edge.pitch.map(() => new Float64Array(steps));
   const toothChip = new Array<number>(teeth).fill(0);
 
   const order = edge.pitch.map((_, j) => j);
-  const at: TeethAtHeight = {
-    behind: new Float64Array(teeth),
-    feed: new Float64Array(teeth * teeth),
-    step: new Float64Array(teeth * teeth),
-  };
+  const [low, high] = [teethOf(teeth), teethOf(teeth)];
   // Without runout the tooth before always left the lowest surface.
   const candidates = spread === 0 ? 1 : teeth;
+  const alike = edge.helix.every((h) => h === edge.helix[0]);
+  const steepest = Math.max(...lagPerMm) - Math.min(...lagPerMm);
   for (const band of edge.bands) {
     const height = band.toMm - band.fromMm;
     if (height <= 0) continue;
-    const count = Math.max(1, Math.round(height / sliceMm));
-    const dz = height / count;
     const sinK = Math.sin(band.kapr);
-    const lift = Math.cos(band.kapr) / sinK;
-    const arm = band.radiusMm / 1000;
     const { entry, exit } = band.arc;
     const highest =
       entry <= Math.PI / 2 && exit >= Math.PI / 2 ? 1 : Math.max(Math.sin(entry), Math.sin(exit));
-    for (let s = 0; s < count; s++) {
-      const z = band.fromMm + (s + 0.5) * dz;
-      teethAt(edge, z, widest, tip, order, at);
+    const least = Math.min(...edge.pitch);
+    const stretches = Math.min(
+      MOST_STRETCHES,
+      Math.max(1, Math.ceil((height * steepest) / (SPACING_CHANGE * least))),
+    );
+    for (let part = 0; part < stretches; part++) {
+      const fromMm = band.fromMm + (height * part) / stretches;
+      const tall = height / stretches;
+      teethAt(edge, fromMm, widest, tip, order, low);
+      if (!alike) teethAt(edge, fromMm + tall, widest, tip, order, high);
       for (let j = 0; j < teeth; j++) {
-        const behind = at.behind[j]!;
         const row = j * teeth;
-        const sums = tooth[j]!;
-        // θ of step k puts this slice at φ = θ − behind: walk k over the arc of contact.
-        const first = Math.ceil((entry + behind) / delta - 1e-9);
-        const last = Math.floor((exit + behind) / delta + 1e-9);
-        const run = (from: number, to: number, feed: number, stand: number): void =>
-          walk(
-            sums,
-            table,
-            perMm,
-            steps,
-            ((from % steps) + steps) % steps,
-            to - from + 1,
-            from * delta - behind,
-            delta,
-            feed * sinK,
-            stand * sinK,
-            dz / sinK,
-            dz,
-            lift,
-            arm,
-          );
-        toothChip[j] = Math.max(toothChip[j]!, smallestChip(at, row, candidates, highest) * sinK);
-        // Only near the arc's thin ends an earlier tooth may have cut deeper than the one before.
-        const deep = deepestSine(at, row, candidates);
-        const edgeAngle = Math.asin(Math.min(1, deep));
-        const from = Math.max(first, Math.ceil((edgeAngle + behind) / delta));
-        const to = Math.min(last, Math.floor((Math.PI - edgeAngle + behind) / delta));
-        if (to >= from) run(from, to, at.feed[row]!, at.step[row]!);
-        for (let i = first; i <= last; i++) {
-          if (i >= from && i <= to) {
-            i = to;
-            continue;
-          }
-          run(i, i, 0, smallestChip(at, row, candidates, Math.sin(i * delta - behind)));
+        for (const at of alike ? [low] : [low, high])
+          toothChip[j] = Math.max(toothChip[j]!, smallestChip(at, row, candidates, highest) * sinK);
+        const lag = lagPerMm[j]!;
+        const grid =
+          lag > 0
+            ? delta / Math.max(1, Math.ceil(Math.min(1 / FINEST_SHARE, delta / (lag * sliceMm))))
+            : delta;
+        // Whole slices first; what is left at the top is one slice of its own.
+        const wholeMm = lag > 0 ? grid / lag : tall;
+        const whole = Math.floor(tall / wholeMm + 1e-9);
+        const rest = tall - whole * wholeMm;
+        const start = tip[j]! + fromMm * lag;
+        const stretch = { band, grid, slices: whole, dz: wholeMm, behind: start + (wholeMm / 2) * lag };
+        const upper = alike ? null : high;
+        if (whole > 0) addStretch(stretch, low, upper, row, candidates, table, into, tooth[j]!);
+        if (rest > 1e-9 * tall) {
+          const behind = start + (tall - rest / 2) * lag;
+          const last = { band, grid: delta, slices: 1, dz: rest, behind };
+          addStretch(last, upper ?? low, null, row, candidates, table, into, tooth[j]!);
         }
       }
     }
   }
-  const column = (c: number, of: readonly Float64Array[] = tooth): Float64Array => {
-    const values = new Float64Array(steps);
-    for (const sums of of) for (let k = 0; k < steps; k++) values[k]! += sums[k * SUMS + c]!;
-    return values;
+  return summarise({ ...into, tooth, toothChipMm: toothChip });
+}
+
+function teethOf(teeth: number): TeethAtHeight {
+  return {
+    behind: new Float64Array(teeth),
+    feed: new Float64Array(teeth * teeth),
+    step: new Float64Array(teeth * teeth),
   };
-  return summarise({
-    steps,
-    fx: column(0),
-    fy: column(1),
-    fz: column(2),
-    torque: column(3),
-    tooth: tooth.map((sums) => column(4, [sums])),
-    toothChipMm: toothChip,
-  });
 }
 
 function summarise(
