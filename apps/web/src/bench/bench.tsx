@@ -39,6 +39,7 @@ import { Numbers } from './numbers.tsx';
 import { Parameters } from './parameters.tsx';
 import { PlanView } from './plan-view.tsx';
 import { Stations } from './stations.tsx';
+import { rebase } from './rebase.ts';
 import { useOperation } from './use-operation.ts';
 
 /** Undo works on handles and in numbers too; a number being typed keeps it for itself. */
@@ -189,6 +190,8 @@ function Workplace({
   const toMove = useLatest(move);
   const toParameter = useLatest(parameter);
   const toPin = useLatest(pin);
+  const fromCard = useLatest((next: Operation) => set(rebase(cards.op, next, op)));
+  const fromChart = useLatest((next: Operation) => set(rebase(later.drawn?.op ?? op, next, op)));
 
   const { undo, redo } = editing;
   const actions = useMemo<Action[]>(
@@ -261,7 +264,7 @@ function Workplace({
               crib={crib}
               evaluation={cards.present}
               readOnly={readOnly || preview !== null}
-              onChange={set}
+              onChange={fromCard}
             />
           </section>
           <div className="flex min-h-0 min-w-0 flex-col gap-2.5 overflow-y-auto">
@@ -322,7 +325,7 @@ function Workplace({
                 onSpeed={toSpeed}
                 onMove={toMove}
                 onPreview={setPreview}
-                onChange={set}
+                onChange={fromChart}
                 large={large}
                 onLarge={setLarge}
               />

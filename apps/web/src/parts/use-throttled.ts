@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { startTransition, useEffect, useRef, useState } from 'react';
 
 /** A value that follows at most once in `ms`: for what costs more than a frame has while the hand moves. The last one always arrives. */
 export function useThrottled<T>(value: T, ms: number): T {
@@ -8,7 +8,8 @@ export function useThrottled<T>(value: T, ms: number): T {
     const timer = setTimeout(
       () => {
         last.current = performance.now();
-        setShown(value);
+        // Rendered in slices between frames: the hand comes first.
+        startTransition(() => setShown(value));
       },
       Math.max(0, last.current + ms - performance.now()),
     );
