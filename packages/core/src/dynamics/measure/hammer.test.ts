@@ -42,15 +42,14 @@ describe('a simulated tap test', () => {
   });
 
   it('leaves out an overloaded hit, and refuses a record in which none is good', () => {
-    const record = simulatedHammer(HIDDEN, { faults: { 2: 'response overload' } });
-    const clipped = {
-      ...record,
-      responseRange: record.hits[2]!.response.reduce((a, r) => Math.max(a, Math.abs(r)), 0),
+    const record = simulatedHammer(HIDDEN, { faults: {} });
+    const range = record.responseRange!;
+    // Hit three times as hard as the others, beyond what the channel can show.
+    const hard = {
+      force: record.hits[2]!.force.map((f) => 2 * f),
+      response: record.hits[2]!.response.map((r) => Math.max(-range, Math.min(range, 3 * r))),
     };
-    const others = clipped.hits.filter(
-      (h, i) => i !== 2 && h.response.every((r) => Math.abs(r) < 0.98 * clipped.responseRange),
-    );
-    const { verdicts } = receptanceOfHits({ ...clipped, hits: [clipped.hits[2]!, ...others] });
+    const { verdicts } = receptanceOfHits({ ...record, hits: [hard, ...record.hits.slice(3)] });
     expect(verdicts[0]!.fault).toBe('response overload');
     const all = Object.fromEntries(Array.from({ length: 10 }, (_, i) => [i, 'double hit' as const]));
     expect(() => receptanceOfHits(simulatedHammer(HIDDEN, { faults: all }))).toThrow(/double hit/);

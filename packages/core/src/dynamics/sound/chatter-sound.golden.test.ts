@@ -1,0 +1,145 @@
+import { describe, expect, it } from 'vitest';
+import { disagreements, given, type GoldenCase, goldenCases } from '../../../golden/compare.ts';
+import { bell, seededNumbers } from '../measure/simulated-hammer.ts';
+import { listen, type Recording, timeFrequency } from './chatter-sound.ts';
+
+/** The recording a worked case describes. */
+function recordingOf(c: GoldenCase): Recording {
+  const rate = given(c, 'fs_Hz');
+  const list = (key: string): number[] => c.inputs[key] as unknown as number[];
+  const chatter = c.inputs['chatter_f_amp'] as unknown as [number, number][];
+  const turn = given(c, 'n_rpm') / 60;
+  const next = seededNumbers(given(c, 'seed'));
+  const wave = (f: number, t: number, phase: number): number => Math.sin(2 * Math.PI * f * t + phase);
+  const samples = Float64Array.from({ length: Math.round(rate * given(c, 'T_s')) }, (_, i) => {
+    const t = i / rate;
+    let x = 0;
+    list('tooth_harmonic_amp').forEach(
+      (a, k) => (x += a * wave((k + 1) * given(c, 'N') * turn, t, 0.3 * (k + 1))),
+    );
+    list('spindle_harmonic_amp').forEach((a, k) => (x += a * wave((k + 1) * turn, t, 0.7 * (k + 1))));
+    chatter.forEach(([f, a]) => (x += a * wave(f, t, 1.1)));
+    return x + given(c, 'noise_amp') * bell(next);
+  });
+  return { rate, samples };
+}
+
+describe('sound of a cut, worked cases', () => {
+  it.each(goldenCases('chatter-sound').map((c) => [c.id, c] as const))('%s', (_, c) => {
+    const recording = recordingOf(c);
+    const first = c.inputs['first_samples'] as unknown as number[];
+    first.forEach((v, i) => expect(recording.samples[i]).toBeCloseTo(v, 6));
+    const heard = listen(recording, { rpm: given(c, 'n_rpm'), teeth: given(c, 'N') });
+    expect(heard.chatter).toBe(c.expected['chatter']);
+    if (heard.chatter) {
+      const close = { ...c, tolerance: { ...c.tolerance, rel: 1e-3 } } as GoldenCase;
+      expect(
+        disagreements(close, {
+          fc_Hz: heard.hz!,
+          amplitude: heard.amplitude!,
+          recommended_n_rpm: [...heard.speedsRpm],
+        }),
+      ).toEqual([]);
+    }
+  });
+});
+
+describe('sound of a cut', () => {
+  const rate = 20000;
+  const tones = (parts: readonly (readonly [number, number])[], seconds = 0.6, noise = 0.05): Recording => {
+    const next = seededNumbers(5);
+    return {
+      rate,
+      samples: Float64Array.from({ length: seconds * rate }, (_, i) =>
+        parts.reduce((x, [f, a]) => x + a * Math.sin((2 * Math.PI * f * i) / rate), noise * bell(next)),
+      ),
+    };
+  };
+
+  it('does not take speed times teeth for chatter, nor runout', () => {
+    const heard = listen(
+      tones([
+        [300, 1],
+        [600, 0.6],
+        [900, 0.5],
+        [100, 0.3],
+        [200, 0.2],
+      ]),
+      { rpm: 6000, teeth: 3 },
+    );
+    expect(heard.chatter).toBe(false);
+    expect(heard.lines[0]).toMatchObject({ kind: 'tooth', multiple: 1 });
+    expect(heard.lines.filter((l) => l.kind === 'spindle').length).toBeGreaterThan(0);
+  });
+
+  it('takes lines a tooth-passing frequency apart for one chatter', () => {
+    const heard = listen(
+      tones([
+        [300, 1],
+        [1137, 0.6],
+        [1437, 0.2],
+        [837, 0.25],
+      ]),
+      { rpm: 6000, teeth: 3 },
+    );
+    expect(heard.hz).toBeCloseTo(1137, 0);
+    expect(heard.lines.filter((l) => l.kind === 'chatter')).toHaveLength(1);
+    expect(heard.lines.filter((l) => l.kind === 'side of chatter')).toHaveLength(2);
+  });
+
+  it('hears a wave that comes round every second tooth, though an even cutter hides it among the spindle lines', () => {
+    const heard = listen(
+      tones([
+        [400, 1],
+        [600, 0.9],
+        [200, 0.4],
+      ]),
+      { rpm: 6000, teeth: 4 },
+    );
+    expect(heard).toMatchObject({ chatter: true, flip: true });
+    expect(heard.hz).toBeCloseTo(600, 0);
+  });
+
+  it('finds 50 of 60 lines at random speeds, and takes noise for chatter never', () => {
+    const next = seededNumbers(21);
+    let [found, alarms] = [0, 0];
+    for (let i = 0; i < 60; i++) {
+      const rpm = 3000 + 9000 * next();
+      const tooth = rpm / 15;
+      const hz = 500 + 2500 * next();
+      const forced = [
+        [tooth, 1],
+        [2 * tooth, 0.5],
+        [rpm / 60, 0.2],
+      ] as const;
+      const heard = listen(tones([...forced, [hz, 0.3]], 0.5, 0.15), { rpm, teeth: 4 });
+      if (heard.chatter && Math.abs(heard.hz! - hz) < 1) found++;
+      if (listen(tones(forced, 0.5, 0.15), { rpm, teeth: 4 }).chatter) alarms++;
+    }
+    expect(found).toBeGreaterThanOrEqual(50);
+    expect(alarms).toBe(0);
+  });
+
+  it('shows when the chatter began', () => {
+    const calm = tones([[400, 1]], 0.4, 0.02).samples;
+    const wild = tones(
+      [
+        [400, 1],
+        [1510, 0.8],
+      ],
+      0.4,
+      0.02,
+    ).samples;
+    const picture = timeFrequency({ rate, samples: Float64Array.from([...calm, ...wild]) }, 4000);
+    const column = picture.hz.findIndex((f) => f >= 1510);
+    const level = (row: number): number => picture.level[row * picture.hz.length + column]!;
+    expect(level(2)).toBeLessThan(-40);
+    expect(level(picture.seconds.length - 3)).toBeGreaterThan(-12);
+  });
+
+  it('refuses a click', () => {
+    expect(() => listen({ rate, samples: new Float64Array(80) }, { rpm: 6000, teeth: 3 })).toThrow(
+      /recording/,
+    );
+  });
+});
