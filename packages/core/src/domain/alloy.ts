@@ -72,6 +72,10 @@ export interface Alloy {
     };
     readonly wear_force: { readonly add_n_per_mm_edge_per_mm_vb: number };
   };
+  /** What an edge's land presses the wave with, N/m³. */
+  readonly process_damping?: {
+    readonly indentation_coefficient_n_m3: Span;
+  };
   readonly hardness_scaling: { readonly kc_per_hrc: number; readonly vc_per_hrc: number };
   readonly ratings_0_3: {
     readonly notch: number;

@@ -1,7 +1,17 @@
 import type { Alloy } from './alloy.ts';
 import type { Coating, Cutter, Substrate } from './cutter.ts';
 import type { Holder } from './holder.ts';
+import type { ResonanceBook } from '../dynamics/learning/observation.ts';
 import type { Machine } from './machine.ts';
+
+/** The number that is approved: the periodic solution at one cut, and what it was worked out for. */
+export interface PeriodicVerdict {
+  /** The cut and structure it belongs to; a verdict of another one is not used. */
+  readonly key: string;
+  /** Limit depth at the tip, mm; null where no depth in reach chatters. */
+  readonly depthMm: number | null;
+  readonly hz: number | null;
+}
 
 /** The crib entries an operation names, and what the job adds: all that `evaluate` may look at. */
 export interface OperationContext {
@@ -13,6 +23,10 @@ export interface OperationContext {
   readonly coating: Coating;
   /** Parts in the batch. */
   readonly quantity: number;
+  /** What was measured of tips and seen at the machine; absent where nobody keeps it. */
+  readonly resonance?: ResonanceBook;
+  /** Limit depth of this very cut by the periodic solution, where a worker or the server has worked it out. */
+  readonly periodic?: PeriodicVerdict;
 }
 
 /** Cut with high-speed steel rather than carbide: another speed window applies. */

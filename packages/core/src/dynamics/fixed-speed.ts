@@ -1,7 +1,7 @@
 import { requirePositive } from '../domain/input-error.ts';
 import { type ChatterCut, edgeSpeed, meanDirection, meanFactors, requireCut } from './chatter-cut.ts';
 import type { Complex } from './complex.ts';
-import { receptanceAt, type TipStructure } from './tip-structure.ts';
+import { receptanceAt, type TipStructure, withoutStiffModes } from './tip-structure.ts';
 
 /** Receptance of the tip by direction and cross, m/N, at a frequency. */
 export type TipResponse = (hz: number) => {
@@ -32,10 +32,14 @@ export const responseOf =
   (structure: TipStructure): TipResponse =>
   (hz) => ({ xx: receptanceAt(structure.x, hz), yy: receptanceAt(structure.y, hz) });
 
-/** Frequencies chatter may have with these modes. */
+/** Modes that give less than this share of the softest one do not decide where chatter may be. */
+const COUNTS = 0.12;
+
+/** Frequencies chatter may have: round the modes that give. It is heard near and mostly above a natural frequency. */
 export function chatterRange(structure: TipStructure): FixedSpeedRange {
-  const hz = [...structure.x, ...structure.y].map((m) => m.hz);
-  return { fromHz: 0.4 * Math.min(...hz), toHz: 2.5 * Math.max(...hz) };
+  const { x, y } = withoutStiffModes(structure, COUNTS);
+  const hz = [...x, ...y].map((m) => m.hz);
+  return { fromHz: 0.7 * Math.min(...hz), toHz: 1.5 * Math.max(...hz) };
 }
 
 /** The two eigenvalues of −G·M at one frequency, as [re, im, re, im]; depth is 1/λ where λ is real and positive. */

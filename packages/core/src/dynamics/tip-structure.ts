@@ -9,6 +9,8 @@ export interface TipMode {
   readonly damping: number;
   /** Modal stiffness at the tip, N/m: k of 1/k · 1/(1 − r² + 2iζr). */
   readonly stiffness: number;
+  /** Motion along the tool over that of the tip, from the tip in eighths of the stick-out up to the holder; absent is 1 all along. */
+  readonly shape?: readonly number[];
 }
 
 /** How the tip gives way along the feed (x) and on the wall (y). An empty list is a rigid direction. */
@@ -83,4 +85,21 @@ export function readReceptance(g: Receptance, hz: number): Complex {
     re: g.re[low]! + t * (g.re[high]! - g.re[low]!),
     im: g.im[low]! + t * (g.im[high]! - g.im[low]!),
   };
+}
+
+/** How much a mode gives at resonance against the softest of all, 1/(2kζ). */
+const give = (m: TipMode): number => 1 / (2 * m.stiffness * m.damping);
+
+/** The mode that gives most at resonance. Throws when everything is rigid. */
+export function softestMode(structure: TipStructure): TipMode {
+  const [first, ...rest] = [...structure.x, ...structure.y];
+  if (!first) throw new InputError([{ field: 'modes', value: 0, allowed: 'at least one' }]);
+  return rest.reduce((a, b) => (give(b) > give(a) ? b : a), first);
+}
+
+/** The structure without modes that give less than a share of what the softest does: they cost time and change nothing. */
+export function withoutStiffModes(structure: TipStructure, share: number): TipStructure {
+  const least = share * give(softestMode(structure));
+  const keep = (modes: readonly TipMode[]): TipMode[] => modes.filter((m) => give(m) >= least);
+  return { x: keep(structure.x), y: keep(structure.y) };
 }

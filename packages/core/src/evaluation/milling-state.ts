@@ -3,27 +3,17 @@ import type { OperationContext } from '../domain/context.ts';
 import { outerDiameter } from '../domain/cutter.ts';
 import type { CycleTime } from '../domain/evaluation.ts';
 import type { ForceLaw } from '../forces/force-law.ts';
-import { standOfTeeth } from '../forces/one-turn.ts';
 import { type ContactHeat, contactTemperature } from '../heat/contact-temperature.ts';
-import {
-  chipFactor,
-  diameterInCut,
-  type EdgeBand,
-  edgeProfile,
-  meanChipFactor,
-  widestArc,
-} from '../milling/edge-profile.ts';
+import { type EdgeBand, widestArc } from '../milling/edge-profile.ts';
 import { plungeArc, SIDE_STEP } from '../milling/plunge.ts';
 import { cuttingSpeed, removalRate, tableFeed } from '../milling/spindle-speed.ts';
 import { type PathMinutes, pathMinutes, type PathPlan, planPath } from '../strategies/path-plan.ts';
 import { type Estimate, uncertain } from '../uncertainty/estimate.ts';
 import type { CutState } from './cut-state.ts';
-import { forceLawOf } from './force-law-of.ts';
 import { millingLife } from './life-state.ts';
+import { millingInput } from './milling-input.ts';
 import { type LoadInput, type Loads, loadsOf, type TurnSummary, turnSummary } from './milling-loads.ts';
-import { cuttingForceSources, runoutSource } from './sources.ts';
-
-const RAD = Math.PI / 180;
+import { type StabilityState, stabilityState } from './stability-state.ts';
 
 export interface MillingState extends CutState<MillingOperation>, Loads {
   readonly bands: readonly EdgeBand[];
@@ -41,6 +31,8 @@ export interface MillingState extends CutState<MillingOperation>, Loads {
   readonly minutes: PathMinutes;
   /** Contact temperature and how far the stay in the cut lets it rise. */
   readonly heat: ContactHeat;
+  /** What decides whether the cut chatters. */
+  readonly stability: StabilityState;
 }
 
 /** Conductivity of cemented carbide where a grade states none, W/(m·K). */
@@ -79,12 +71,6 @@ export function heatOf(
   );
 }
 
-/** How far each tooth stands out against the one before it, mm, for a tip that runs out by `tirUm` in total. */
-function runoutSteps(pitch: readonly number[], tirUm: number): number[] {
-  const radii = standOfTeeth(pitch, tirUm);
-  return radii.map((r, j) => r - radii[(j + radii.length - 1) % radii.length]!);
-}
-
 /** Minutes of one feature on its planned path. */
 function cycleTime(op: MillingOperation, minutes: PathMinutes): CycleTime {
   const cutting = minutes.contact;
@@ -99,36 +85,6 @@ function once<T>(work: () => T): () => T {
 
 /** How the forces of a turn are come by: worked out, or read between points worked out before. */
 export type Summarise = (op: MillingOperation, context: OperationContext, input: LoadInput) => TurnSummary;
-
-/** What the forces of a turn depend on: edge, teeth, law, runout. Input must have been checked. */
-export function millingInput(op: MillingOperation, context: OperationContext): LoadInput {
-  const { cutter } = context;
-  const { cut } = op;
-  const teeth = cutter.properties.ZEFP ?? cutter.properties.NOF ?? 1;
-  const diameter = diameterInCut(cutter, cut.axialDepthMm);
-  const radial = Math.min(cut.radialEngagementMm, diameter);
-  const bands = edgeProfile(cutter, cut.axialDepthMm, radial, cut.direction);
-  const plunging = op.path.strategy === 'plunge';
-  // A plunge takes its chip along the axis, as thick as the feed.
-  const chip = cut.feedPerToothMm * (plunging ? 1 : chipFactor(bands));
-  const meanChip = cut.feedPerToothMm * (plunging ? 1 : meanChipFactor(bands));
-  const { kc11, sources } = cuttingForceSources(op, context);
-  const angles = cutter.extended.pitch_angles_deg;
-  const pitch = Array.from({ length: teeth }, (_, j) => (angles?.[j] ?? 360 / teeth) * RAD);
-  const { runoutUm, source: runout } = runoutSource(op, context);
-  return {
-    bands,
-    pitch,
-    steps: runoutSteps(pitch, runoutUm),
-    ...forceLawOf(op, context, kc11, meanChip),
-    kc11,
-    chip,
-    meanChip,
-    diameter,
-    runout,
-    sources,
-  };
-}
 
 /** Works out a milling cut once, for all limits and numbers. Input must have been checked. */
 export function millingState(
@@ -148,6 +104,7 @@ export function millingState(
   const step = Math.max(...steps, 0);
   const loads = once(() => loadsOf(op, context, input, summarise(op, context, input)));
   const heat = once(() => heatOf(op, context, { vc, diameter, arc, chip, kc11 }));
+  const stability = once(() => stabilityState(op, context, input));
 
   const reference = outerDiameter(cutter);
   const life = millingLife(
@@ -223,6 +180,9 @@ export function millingState(
     pitch,
     plan,
     minutes,
+    get stability() {
+      return stability();
+    },
     get heat() {
       return heat();
     },

@@ -5,6 +5,7 @@ import { say, measure, type Sentence } from '../units/sentence.ts';
 import { evaluate, judgeLimit, limitOf } from './evaluate.ts';
 import { type Lever, levers, MOVES } from './levers.ts';
 import { better, pairsFor } from './pairs.ts';
+import { pocketSpeeds } from './pocket-speeds.ts';
 import { clears, type Remedy, remedyFrom } from './remedy.ts';
 import { smallestMove } from './smallest-move.ts';
 import { switches } from './switches.ts';
@@ -18,6 +19,8 @@ function describe(lever: Lever, op: Operation, after: Operation): Sentence {
   return say(`${lever.label} {0} → {1}`, from, to);
 }
 
+const VIBRATION: ReadonlySet<string> = new Set(['limit-depth', 'tooth-passing']);
+
 /**
  * Single changes that make a limit clear, smallest first; one that pushes another limit over comes last and says so.
  * When no single one suffices without pushing something over, the best pairs too. Pinned parameters are not moved. `holders` are others to try the
@@ -30,10 +33,13 @@ export function remediesFor(
   holders: readonly Holder[] = [],
 ): Remedy[] {
   const before = evaluate(op, context);
-  if (limitOf(before, limitId).state === 'clear') return [];
+  const { state } = limitOf(before, limitId);
+  if (state === 'clear') return [];
+  // What nobody has measured is not mended by another number: it is measured.
+  if (state === 'unproven' && VIBRATION.has(limitId)) return [];
   const list = levers(op, context).filter((l) => !(MOVES[l.id] ?? []).some((key) => op.pins.includes(key)));
   const found: Remedy[] = [];
-  for (const s of switches(op, context)) {
+  for (const s of [...switches(op, context), ...pocketSpeeds(op, context, limitId)]) {
     if (!clears(s.after, context, limitId)) continue;
     const remedy = remedyFrom(s.id, s.title, s.after, context, before, s.id === 'rework' ? 0.4 : 0.2);
     if (remedy) found.push(remedy);

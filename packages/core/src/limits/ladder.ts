@@ -34,6 +34,7 @@ import { holderGripLimit } from './holder-grip.ts';
 import { holeSizeLimit } from './hole-size.ts';
 import { inheritedNumbersLimit } from './inherited-numbers.ts';
 import type { Limit } from './limit.ts';
+import { limitDepthLimit } from './limit-depth.ts';
 import { longReachLimit } from './long-reach.ts';
 import { materialMatchLimit } from './material-match.ts';
 import { pilotNeededLimit } from './pilot-needed.ts';
@@ -43,6 +44,7 @@ import { spindlePowerLimit } from './spindle-power.ts';
 import { spindleSpeedLimit } from './spindle-speed.ts';
 import { spindleTorqueLimit } from './spindle-torque.ts';
 import { roughnessLimit, scallopLimit, wiperLimit } from './surface-finish.ts';
+import { toothPassingLimit } from './tooth-passing.ts';
 import { usableLengthLimit } from './usable-length.ts';
 import { wallErrorLimit } from './wall-error.ts';
 import { workholdingLiftLimit, workholdingLimit } from './workholding.ts';
@@ -78,6 +80,8 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   scallopLimit,
   roughnessLimit,
   wiperLimit,
+  limitDepthLimit,
+  toothPassingLimit,
   longReachLimit,
   ...common.life,
   pathPossibleLimit,

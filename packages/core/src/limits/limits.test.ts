@@ -82,6 +82,8 @@ const stateOf = (op: Operation, id: string, context: OperationContext = contextO
 const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChange])[] = [
   ['spindle-speed', 'clear', 'inside the machine’s speeds', cut({ speedRpm: 9000 })],
   ['spindle-speed', 'over', 'faster than the spindle turns', cut({ speedRpm: 10500 })],
+  ['limit-depth', 'unproven', 'in a combination nobody measured', cut({})],
+  ['tooth-passing', 'clear', 'far under every mode', cut({})],
   ['spindle-power', 'clear', 'a light cut', cut({})],
   [
     'spindle-power',

@@ -22,6 +22,12 @@ const SHARE_OF_VERDICT: Readonly<Record<LimitState, number>> = {
 /** Limits nobody can mend by moving speed, feed, depth or width, and that a finished search writes anew. */
 const NOT_SEARCHED = new Set(['inherited-numbers']);
 
+/** Limits that bind only where somebody has measured: the library's guess is unproven and must not choose the cut. */
+const NEEDS_A_TIP = new Set(['limit-depth', 'tooth-passing']);
+
+const guessed = ({ stability }: MillingState): boolean =>
+  stability.knowledge.trust === 'generic' && stability.testCuts === 0;
+
 /** Limits that need the forces of a turn, nearly all the work of judging a cut. */
 const NEEDS_FORCES = new Set([
   'spindle-power',
@@ -68,6 +74,7 @@ export const cutShares = (state: MillingState, z: number): ShareAt[] => climb(CU
 function climb(ladder: typeof MILLING_LADDER, state: MillingState, z: number): ShareAt[] {
   const list: ShareAt[] = [];
   for (const limit of ladder) {
+    if (NEEDS_A_TIP.has(limit.id) && guessed(state)) continue;
     const a = limit.assess(state);
     if (!a) continue;
     const share = a.verdict

@@ -2,7 +2,7 @@ import type { Holder } from '../domain/holder.ts';
 import type { Machine } from '../domain/machine.ts';
 
 /** Gauge length of the bare holder the machine's modes were stated at, mm. */
-function bareGaugeLength(spindleInterface: string): number {
+export function bareGaugeLength(spindleInterface: string): number {
   if (/^(BT30|R8|HSK-F63)/.test(spindleInterface)) return 40;
   return spindleInterface === 'HSK-A100' ? 60 : 50;
 }

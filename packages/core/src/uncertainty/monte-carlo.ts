@@ -72,7 +72,9 @@ interface Column {
 function sourcesOf(assessments: readonly (Assessment | null)[]): Source[] {
   const found = new Map<string, Source>();
   for (const a of assessments)
-    for (const { source } of a?.share?.terms ?? []) if (source.sigma > 1e-9) found.set(source.id, source);
+    // What has a verdict is not drawn.
+    for (const { source } of a?.verdict ? [] : (a?.share?.terms ?? []))
+      if (source.sigma > 1e-9) found.set(source.id, source);
   return [...found.values()];
 }
 

@@ -11,6 +11,7 @@ export type Unit =
   | 'm/min'
   | 'mm/min'
   | 'rpm'
+  | 'Hz'
   | 'cm3/min'
   | 'mm2'
   | 'N'
@@ -60,6 +61,7 @@ export const UNITS: Readonly<Record<Unit, Record<System, Shown>>> = {
   'mm/rev': pair(shown('mm/rev', 1, 'three'), shown('in/rev', 1 / 25.4, 'three')),
   'm/min': pair(shown('m/min', 1, 'three'), shown('sfm', 1 / 0.3048, 0)),
   'mm/min': pair(shown('mm/min', 1, 0), shown('in/min', 1 / 25.4, 1)),
+  Hz: same('Hz', 0),
   rpm: same('rpm', 0),
   'cm3/min': pair(shown('cm³/min', 1, 'three'), shown('in³/min', 1 / 16.387064, 'three')),
   mm2: pair(shown('mm²', 1, 2), shown('in²', 1 / 645.16, 4)),

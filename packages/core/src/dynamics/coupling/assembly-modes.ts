@@ -167,7 +167,9 @@ export function assemblyModes({
   // as they like and nodes without mass.
   const low = choleskyOf(k);
   const half = solveLower(low, m);
-  const symmetric = solveLower(low, half.transpose());
+  const product = solveLower(low, half.transpose());
+  // Rounding leaves it a little uneven.
+  const symmetric = Matrix.add(product, product.transpose()).mul(0.5);
   const eigen = new EigenvalueDecomposition(symmetric, { assumeSymmetric: true });
   const modes: TipMode[] = [];
   for (let i = 0; i < size; i++) {
@@ -189,9 +191,34 @@ export function assemblyModes({
       for (const [r, c, v] of matrix) energy += shape[r]! * v * shape[c]!;
       lost += damping * energy;
     }
-    modes.push({ hz, damping: Math.max(1e-4, lost), stiffness });
+    modes.push({
+      hz,
+      damping: Math.max(1e-4, lost),
+      stiffness,
+      shape: shapeAlong(
+        shape,
+        toolAt,
+        parts[1]!.map((e) => e.length),
+      ),
+    });
   }
   return { modes: modes.sort((a, b) => a.hz - b.hz), staticCompliance };
+}
+
+/** Motion along the tool over the tip's, in eighths from the tip to the holder, between nodes by straight lines. */
+function shapeAlong(shape: readonly number[], toolAt: number, lengths: readonly number[]): number[] {
+  const places = [0];
+  for (const l of lengths) places.push(places[places.length - 1]! + l);
+  const total = places[places.length - 1]!;
+  const tip = shape[toolAt + 2 * lengths.length]!;
+  return Array.from({ length: 9 }, (_, i) => {
+    const at = total * (1 - i / 8);
+    let e = 0;
+    while (e < lengths.length - 1 && places[e + 1]! < at) e++;
+    const t = (at - places[e]!) / lengths[e]!;
+    const [a, b] = [shape[toolAt + 2 * e]!, shape[toolAt + 2 * (e + 1)]!];
+    return (a + t * (b - a)) / tip;
+  });
 }
 
 function choleskyOf(m: Matrix): Matrix {

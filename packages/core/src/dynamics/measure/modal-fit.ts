@@ -19,6 +19,8 @@ export interface ModalFitOptions {
   /** Modes wanted; without it as many as the response tells apart. */
   readonly modes?: number;
   readonly mostModes?: number;
+  /** Modes to start from, refined together; without them the peaks are found one after the other. */
+  readonly start?: readonly TipMode[];
 }
 
 /** Points a fit uses; a finer response is thinned where it is flat. */
@@ -27,6 +29,8 @@ const MOST_POINTS = 700;
 const WORTH = 0.12;
 /** A misfit below this leaves nothing to explain. */
 const EXPLAINED = 1e-3;
+/** A fit from given modes is taken where it explains this much. */
+const GOOD_START = 0.12;
 
 interface Points {
   readonly hz: Float64Array;
@@ -139,16 +143,21 @@ function refine(
     }
     return (i) => (i < n ? re[i]! : im[i - n]!);
   };
-  const fitted = levenbergMarquardt({ x, y }, model, {
-    initialValues: new Array<number>(3 * start.length + 1).fill(0),
-    gradientDifference: 1e-4,
-    damping: 1e-2,
-    maxIterations: 40,
-    errorTolerance: 1e-12,
-    improvementThreshold: 1e-9,
-    centralDifference: true,
-  });
-  return unpack(fitted.parameterValues);
+  try {
+    const fitted = levenbergMarquardt({ x, y }, model, {
+      initialValues: new Array<number>(3 * start.length + 1).fill(0),
+      gradientDifference: 1e-4,
+      damping: 1e-2,
+      maxIterations: 40,
+      errorTolerance: 1e-12,
+      improvementThreshold: 1e-9,
+      centralDifference: true,
+    });
+    return unpack(fitted.parameterValues);
+  } catch {
+    // Two modes run into one another and their columns become alike: the start is the better answer.
+    return { modes: [...start], residual };
+  }
 }
 
 /**
@@ -174,6 +183,20 @@ export function fitModes(g: Receptance, options: ModalFitOptions = {}): ModalFit
   let residual = 0;
   let misfit = 1;
   const wanted = options.modes ?? mostModes;
+  if (options.start && options.start.length > 0) {
+    const tried = refine(p, options.start, 0);
+    const sound = tried.modes.every((m) => m.damping < 0.4 && m.damping > 1e-4);
+    const now = misfitOf(p, tried.modes, tried.residual);
+    if (sound && now < GOOD_START) {
+      const sorted = [...tried.modes].sort((a, b) => a.hz - b.hz);
+      return {
+        modes: sorted,
+        residual: tried.residual,
+        misfit: now,
+        sigma: sigmaOf(p, sorted, tried.residual, now),
+      };
+    }
+  }
   for (let round = 0; round < wanted; round++) {
     const next = strongestLeft(p, modes, residual);
     if (!next) break;
@@ -195,7 +218,7 @@ export function fitModes(g: Receptance, options: ModalFitOptions = {}): ModalFit
 function sigmaOf(p: Points, modes: readonly TipMode[], residual: number, misfit: number): ModalFit['sigma'] {
   const noise = (misfit * p.size) / Math.SQRT2;
   return modes.map((mode, at) => {
-    const slope = (key: keyof TipMode): number => {
+    const slope = (key: 'hz' | 'damping' | 'stiffness'): number => {
       let sum = 0;
       const moved = modes.map((m, i) => (i === at ? { ...m, [key]: m[key] * 1.0001 } : m));
       for (let i = 0; i < p.hz.length; i++) {

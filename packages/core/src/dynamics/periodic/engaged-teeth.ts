@@ -1,8 +1,10 @@
 import { type ChatterCut, directionIntegrals, isUniform } from '../chatter-cut.ts';
 
 const TURN = 2 * Math.PI;
-/** Discs a cutter with unequal helices is cut into; within one the spacing is that of its middle. */
-const DISCS = 8;
+/** Most discs a cutter with unequal helices is cut into; within one the spacing is that of its middle. */
+const MOST_DISCS = 8;
+/** Turn by which the spacing may change within a disc, rad. */
+const SPACING = 0.025;
 
 /** One tooth of one disc of the cutter, as it goes through the cut. */
 export interface EngagedTooth {
@@ -39,8 +41,11 @@ export function engagementOf(cut: ChatterCut, depthMm: number): Engagement {
     tip.push(j === 0 ? 0 : sum + p);
     return j === 0 ? 0 : sum + p;
   }, 0);
-  const alike = (cut.helix ?? []).every((h) => h === cut.helix?.[0]);
-  const discs = alike ? 1 : DISCS;
+  const lags = tip.map((_, j) => lagOf(j, depthMm));
+  const discs = Math.min(
+    MOST_DISCS,
+    Math.max(1, Math.ceil((Math.max(...lags) - Math.min(...lags)) / SPACING)),
+  );
   for (let d = 0; d < discs; d++) {
     const low = (depthMm * d) / discs;
     const high = (depthMm * (d + 1)) / discs;

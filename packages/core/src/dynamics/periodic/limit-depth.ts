@@ -1,7 +1,7 @@
 import { requirePositive } from '../../domain/input-error.ts';
 import type { ChatterCut } from '../chatter-cut.ts';
 import { chatterRange, limitAtSpeed, responseOf } from '../fixed-speed.ts';
-import { receptanceAt, type TipStructure } from '../tip-structure.ts';
+import { receptanceAt, type TipStructure, withoutStiffModes } from '../tip-structure.ts';
 import { type ArnoldiOptions, dominantMultiplier, type Multiplier } from './dominant.ts';
 import { type FreeModes, freeModes } from './free-motion.ts';
 import { FINE, type PeriodMap, periodMap, type Resolution } from './period-map.ts';
@@ -31,6 +31,8 @@ export interface LimitOptions {
 const TURN = 2 * Math.PI;
 const QUICK: ArnoldiOptions = { vectors: 14, tolerance: 0.01, restarts: 2 };
 const NEAR = 0.12;
+/** Modes under this share of the softest one's give are left out: they would only shorten the pieces. */
+export const NEGLIGIBLE = 0.06;
 /** Angle from −1 within which a multiplier is a flip, rad. */
 const FLIP = 0.02;
 
@@ -63,11 +65,12 @@ export function heardAt(map: PeriodMap, { angle }: Multiplier, structure: TipStr
  */
 export function limitDepth(
   cut: ChatterCut,
-  structure: TipStructure,
+  whole: TipStructure,
   rpm: number,
   { mostMm = 60, width = 0.002, resolution = FINE, arnoldi }: LimitOptions = {},
 ): PeriodicLimit {
   requirePositive('spindle speed', rpm);
+  const structure = withoutStiffModes(whole, NEGLIGIBLE);
   const modes: FreeModes = freeModes(structure);
   const overview = limitAtSpeed(cut, responseOf(structure), rpm, chatterRange(structure)).depthMm;
   const growth = (depth: number): { log: number; map: PeriodMap; top: Multiplier } => {

@@ -1,8 +1,9 @@
 import { InputError } from '../../domain/input-error.ts';
 import type { ChatterCut } from '../chatter-cut.ts';
-import type { TipStructure } from '../tip-structure.ts';
+import { type TipStructure, withoutStiffModes } from '../tip-structure.ts';
 import { dominantMultiplier } from './dominant.ts';
 import { freeModes } from './free-motion.ts';
+import { NEGLIGIBLE } from './limit-depth.ts';
 import { periodMap, type Resolution } from './period-map.ts';
 
 /** Growth of vibration over speeds and depths. */
@@ -47,7 +48,7 @@ export function* stabilityMap(
   if (!(fromRpm > 0 && toRpm > fromRpm && mostMm > 0 && columns > 1 && rows > 1)) {
     throw new InputError([{ field: 'map', value: wish, allowed: 'rising speeds, a depth, at least 2 × 2' }]);
   }
-  const modes = freeModes(structure);
+  const modes = freeModes(withoutStiffModes(structure, NEGLIGIBLE));
   const rpm = Float64Array.from(
     { length: columns },
     (_, i) => fromRpm + ((toRpm - fromRpm) * i) / (columns - 1),

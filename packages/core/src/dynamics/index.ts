@@ -1,0 +1,51 @@
+export type { Receptance, TipMode, TipStructure } from './tip-structure.ts';
+export {
+  frequencyGrid,
+  receptanceAt,
+  receptanceOf,
+  softestMode,
+  withoutStiffModes,
+} from './tip-structure.ts';
+export type { ChatterCut } from './chatter-cut.ts';
+export { chatterRange, limitAtSpeed, responseOf } from './fixed-speed.ts';
+export { type LobeChart, lobeChart } from './lobes.ts';
+export { type PeriodicLimit, limitDepth } from './periodic/limit-depth.ts';
+export { stabilityMap, type StabilityMap, type StabilityMapWish } from './periodic/stability-map.ts';
+export { type Simulation, simulateCut } from './time-domain.ts';
+export { depthAlongTool, depthAtTip } from './depth-along-tool.ts';
+export { fitModes, type ModalFit } from './measure/modal-fit.ts';
+export {
+  type Fault,
+  type HammerRecord,
+  type HammerResult,
+  receptanceOfHits,
+  type Sensor,
+  withoutWindow,
+} from './measure/hammer-record.ts';
+export { type HammerKit, simulatedHammer } from './measure/simulated-hammer.ts';
+export { type ResponseKind } from './files/response-file.ts';
+export { readResponseCsv, writeResponseCsv } from './files/response-csv.ts';
+export { readUniversalFile, writeUniversalFile } from './files/universal-file.ts';
+export { readHammerCsv, writeHammerCsv } from './files/hammer-csv.ts';
+export { readWav, writeWav } from './files/wav.ts';
+export {
+  listen,
+  type Recording,
+  type SoundVerdict,
+  spectrumOf,
+  timeFrequency,
+} from './sound/chatter-sound.ts';
+export { soundOf } from './sound/simulated-sound.ts';
+export { type CombinationParts, genericStructure } from './assembly-of.ts';
+export { type KnownTip, tipKnowledge, type TipKnowledge, type Trust, TRUSTS } from './tip-knowledge.ts';
+export {
+  type Heard,
+  HEARD,
+  type Observation,
+  requireObservation,
+  type ResonanceBook,
+  trueSpeed,
+} from './learning/observation.ts';
+export { type Belief, chanceMap, type ChanceMap, learn, priorBelief } from './learning/belief.ts';
+export { nextTests, speedLadder, type SpeedLadder, type TestProposal } from './learning/test-plan.ts';
+export { resonanceOf, type ResonancePicture, type ResonanceQuestion } from './resonance-of.ts';

@@ -1,0 +1,167 @@
+import { describe, expect, it } from 'vitest';
+import { seededNormal, seededUniform } from '../../uncertainty/normal.ts';
+import type { ChatterCut } from '../chatter-cut.ts';
+import { chatterRange, limitAtSpeed, responseOf } from '../fixed-speed.ts';
+import type { TipStructure } from '../tip-structure.ts';
+import {
+  type Belief,
+  bordersOf,
+  chanceMap,
+  depthAtChance,
+  effectiveWorlds,
+  learn,
+  priorBelief,
+  structureIn,
+} from './belief.ts';
+import { gridFor, quickBorder, responseGrid } from './quick-border.ts';
+import { nextTests, speedLadder } from './test-plan.ts';
+
+const RAD = Math.PI / 180;
+const CUT: ChatterCut = {
+  pitch: [72, 72, 72, 72, 72].map((p) => p * RAD),
+  entry: 120 * RAD,
+  exit: Math.PI,
+  tangential: 1900,
+  radial: 600,
+  diameterMm: 12,
+  dampingNPerM: 45000,
+};
+const TIP: TipStructure = {
+  x: [{ hz: 1400, damping: 0.03, stiffness: 1.8e7 }],
+  y: [{ hz: 1330, damping: 0.028, stiffness: 1.7e7 }],
+};
+const SPEEDS = Array.from({ length: 10 }, (_, i) => 1600 + 260 * i);
+const SIGMA = { hz: 0.06, damping: 0.25, stiffness: 0.25 };
+
+describe('border on a grid', () => {
+  it('agrees with the closed-in one within 3 %', () => {
+    const { fromHz, toHz, stepHz } = gridFor(CUT, chatterRange(TIP), 1600);
+    const grid = responseGrid(TIP, fromHz, toHz, stepHz);
+    for (const rpm of SPEEDS) {
+      const close = limitAtSpeed(CUT, responseOf(TIP), rpm, chatterRange(TIP));
+      const quick = quickBorder(CUT, grid, rpm);
+      expect(quick.depthMm / close.depthMm!).toBeGreaterThan(0.97);
+      expect(quick.depthMm / close.depthMm!).toBeLessThan(1.03);
+      expect(quick.hz / close.hz!).toBeCloseTo(1, 1.5);
+    }
+  });
+});
+
+/** A world drawn from the same doubt as the prior, with another seed: what nobody knows. */
+function hiddenTruth(seed: number): { structure: TipStructure; cut: ChatterCut } {
+  const one = priorBelief(TIP, SIGMA, { worlds: 1, seed });
+  return {
+    structure: structureIn(one, 0),
+    cut: {
+      ...CUT,
+      tangential: CUT.tangential * Math.exp(one.worlds[5]!),
+      radial: CUT.radial * Math.exp(one.worlds[5]!),
+      dampingNPerM: CUT.dampingNPerM! * Math.exp(one.worlds[6]!),
+    },
+  };
+}
+
+const SOME = SPEEDS.filter((_, i) => i % 4 === 0);
+const width = (belief: Belief): number => {
+  const borders = bordersOf(belief, CUT, SOME);
+  return (
+    SOME.reduce((sum, _, c) => {
+      const column = borders.map((b) => b[c]!);
+      return (
+        sum +
+        Math.log(depthAtChance(column, belief.weights, 0.05) / depthAtChance(column, belief.weights, 0.95))
+      );
+    }, 0) / SOME.length
+  );
+};
+
+describe('learning from cuts at the machine', () => {
+  it(
+    'the 90 % region holds the hidden border in 85 of 100 trials, and narrows with each cut',
+    { timeout: 120_000 },
+    () => {
+      let held = 0;
+      const widths = [0, 0, 0, 0, 0];
+      for (let trial = 0; trial < 100; trial++) {
+        const truth = hiddenTruth(1000 + trial);
+        const range = chatterRange(truth.structure);
+        const uniform = seededUniform(5000 + trial);
+        const normal = seededNormal(uniform);
+        let belief = priorBelief(TIP, SIGMA, { worlds: 200, seed: 1 + trial });
+        widths[0]! += width(belief) / 100;
+        for (let k = 0; k < 4; k++) {
+          const rpm = SPEEDS[Math.floor(uniform() * SPEEDS.length)]!;
+          const border = limitAtSpeed(truth.cut, responseOf(truth.structure), rpm, range);
+          const tipDepthMm = border.depthMm! * Math.exp(0.3 * normal());
+          const chatters = tipDepthMm > border.depthMm! * Math.exp(0.08 * normal());
+          belief = learn(
+            belief,
+            {
+              cut: CUT,
+              rpm,
+              tipDepthMm,
+              heard: chatters ? 'chatter' : 'stable',
+              hz: chatters ? border.hz : null,
+            },
+            trial * 7 + k,
+          );
+          widths[k + 1]! += width(belief) / 100;
+        }
+        const borders = bordersOf(belief, CUT, SPEEDS);
+        // The speed the job would run at.
+        const c = Math.floor(uniform() * SPEEDS.length);
+        const column = borders.map((b) => b[c]!);
+        const real = limitAtSpeed(truth.cut, responseOf(truth.structure), SPEEDS[c]!, range).depthMm!;
+        const low = depthAtChance(column, belief.weights, 0.95);
+        const high = depthAtChance(column, belief.weights, 0.05);
+        if (real >= low && real <= high) held++;
+      }
+      expect(held).toBeGreaterThanOrEqual(85);
+      for (let k = 1; k < widths.length; k++) expect(widths[k]!).toBeLessThan(widths[k - 1]!);
+    },
+  );
+
+  it('a stable cut lifts the chance there and below, a chattering one lowers it there and above', () => {
+    const prior = priorBelief(TIP, SIGMA);
+    const depths = [1, 2, 3, 4, 6, 8];
+    const before = chanceMap(prior, CUT, [2400], depths);
+    const middle = before.likely[0]!.middle;
+    const calm = learn(prior, { cut: CUT, rpm: 2400, tipDepthMm: middle, heard: 'stable', hz: null });
+    const wild = learn(prior, { cut: CUT, rpm: 2400, tipDepthMm: middle, heard: 'chatter', hz: null });
+    const [up, down] = [calm, wild].map((b) => chanceMap(b, CUT, [2400], depths));
+    depths.forEach((_, i) => {
+      expect(up!.chance[i]).toBeGreaterThanOrEqual(before.chance[i]! - 0.03);
+      expect(down!.chance[i]).toBeLessThanOrEqual(before.chance[i]! + 0.03);
+    });
+    expect(effectiveWorlds(calm)).toBeGreaterThan(100);
+  });
+
+  it('a heard frequency tells the mode', () => {
+    const prior = priorBelief(TIP, SIGMA, { worlds: 600 });
+    const told = learn(prior, { cut: CUT, rpm: 2400, tipDepthMm: 6, heard: 'chatter', hz: 1580 });
+    const mean = (b: Belief): number =>
+      bordersOf(b, CUT, [2400]).reduce((sum, c, s) => sum + b.weights[s]! * c[0]!.hz, 0);
+    expect(Math.abs(mean(told) - 1580)).toBeLessThan(Math.abs(mean(prior) - 1580));
+  });
+});
+
+describe('what to try next', () => {
+  const belief = priorBelief(TIP, SIGMA);
+  const wish = { fromRpm: 1600, toRpm: 4000, mostMm: 12, atRpm: 2400 };
+
+  it('is where worlds disagree, less deep the more chatter is feared', () => {
+    const bold = nextTests(belief, CUT, { ...wish, fear: 0 })[0]!;
+    const shy = nextTests(belief, CUT, { ...wish, fear: 2 })[0]!;
+    expect(bold.gainBits).toBeGreaterThan(0.3);
+    expect(bold.chanceOfChatter).toBeGreaterThan(0.3);
+    expect(shy.chanceOfChatter).toBeLessThan(bold.chanceOfChatter);
+  });
+
+  it('a speed ladder keeps the chip: the feed goes with the speed', () => {
+    const ladder = speedLadder(belief, CUT, { ...wish, radialMm: 1, feedPerToothMm: 0.06 });
+    expect(ladder.steps.length).toBeGreaterThan(8);
+    expect(ladder.steps[0]!.rpm).toBe(1600);
+    expect(ladder.steps.at(-1)!.rpm).toBe(4000);
+    for (const s of ladder.steps) expect(s.tableFeedMmMin / (s.rpm * 5)).toBeCloseTo(0.06, 3);
+  });
+});

@@ -1,0 +1,133 @@
+import type { OperationContext } from '../domain/context.ts';
+import { InputError } from '../domain/input-error.ts';
+import type { MillingOperation } from '../domain/operation.ts';
+import { millingState } from '../evaluation/milling-state.ts';
+import { beliefOf, observationsOf, testCutOf } from '../evaluation/stability-state.ts';
+import { depthAlongTool, depthAtTip } from './depth-along-tool.ts';
+import { type ChanceMap, chanceMap } from './learning/belief.ts';
+import type { Heard } from './learning/observation.ts';
+import { nextTests, type SpeedLadder, speedLadder, type TestProposal } from './learning/test-plan.ts';
+import { limitDepth } from './periodic/limit-depth.ts';
+import { PICTURE } from './periodic/stability-map.ts';
+import { softestMode, type TipMode } from './tip-structure.ts';
+import type { TipKnowledge } from './tip-knowledge.ts';
+
+/** What is asked of a combination: a cut, and the speeds and depths to look at. */
+export interface ResonanceQuestion {
+  readonly fromRpm: number;
+  readonly toRpm: number;
+  readonly mostMm: number;
+  readonly columns?: number;
+  readonly rows?: number;
+  /** Speeds at which the periodic border is worked out; 0 leaves it out. */
+  readonly periodic?: number;
+  readonly worlds?: number;
+}
+
+/** A test cut on the map. */
+export interface SeenCut {
+  readonly rpm: number;
+  readonly depthMm: number;
+  readonly heard: Heard;
+  readonly hz: number | null;
+}
+
+/** Everything the lobes page shows of a combination, depths along the tool. */
+export interface ResonancePicture {
+  readonly knowledge: TipKnowledge;
+  readonly mode: TipMode;
+  readonly chance: ChanceMap;
+  /** The averaged cut at the middle of the belief. */
+  readonly overview: readonly {
+    readonly rpm: number;
+    readonly depthMm: number;
+    readonly hz: number | null;
+  }[];
+  /** The periodic solution there. */
+  readonly periodic: readonly { readonly rpm: number; readonly depthMm: number | null }[];
+  readonly seen: readonly SeenCut[];
+  readonly tests: readonly TestProposal[];
+  readonly ladder: SpeedLadder;
+  /** Speeds heard to chatter at a depth this cut exceeds: forbidden from now on. */
+  readonly forbidden: readonly {
+    readonly fromRpm: number;
+    readonly toRpm: number;
+    readonly aboveMm: number;
+  }[];
+}
+
+/** Half-width of what a cut that chattered forbids, as a share of its speed. */
+const FORBIDS = 0.02;
+
+/**
+ * Works out the picture. `done` is told the share finished and stops the work by returning false; null comes back then.
+ * Throws InputError on an empty range or an impossible operation.
+ */
+export function resonanceOf(
+  op: MillingOperation,
+  context: OperationContext,
+  question: ResonanceQuestion,
+  done: (share: number) => boolean = () => true,
+): ResonancePicture | null {
+  const { fromRpm, toRpm, mostMm, columns = 61, rows = 40, periodic = 0, worlds = 400 } = question;
+  if (!(fromRpm > 0 && toRpm > fromRpm && mostMm > 0)) {
+    throw new InputError([
+      {
+        field: 'speeds and depth',
+        value: [fromRpm, toRpm, mostMm],
+        allowed: 'rising speeds and a depth above 0',
+      },
+    ]);
+  }
+  const { stability } = millingState(op, context);
+  const { knowledge } = stability;
+  const prior = softestMode(knowledge.structure);
+  const stickOut = op.tooling.stickOutMm;
+  const belief = beliefOf(op, context, knowledge, worlds);
+  if (!done(0.1)) return null;
+  const rpm = Array.from({ length: columns }, (_, i) => fromRpm + ((toRpm - fromRpm) * i) / (columns - 1));
+  const depths = Array.from({ length: rows }, (_, i) => (mostMm * (i + 1)) / rows);
+  const atTip = (d: number): number => depthAtTip(prior, Math.min(d, stickOut), stickOut);
+  const along = (d: number): number => Math.min(2 * stickOut, depthAlongTool(prior, d, stickOut));
+  const chance = chanceMap(belief, stability.cut0, rpm, depths, atTip);
+  if (!done(0.5)) return null;
+  const border: { rpm: number; depthMm: number | null }[] = [];
+  for (let i = 0; i < periodic; i++) {
+    const n = fromRpm + ((toRpm - fromRpm) * i) / Math.max(1, periodic - 1);
+    const { depthMm } = limitDepth(stability.cut, stability.structure, n, {
+      mostMm: Math.max(atTip(mostMm), 0.5) * 1.5,
+      width: 0.01,
+      resolution: PICTURE,
+    });
+    border.push({ rpm: n, depthMm: depthMm === null ? null : along(depthMm) });
+    if (!done(0.5 + (0.45 * (i + 1)) / periodic)) return null;
+  }
+  const seen = observationsOf(op, context).map((o): SeenCut => {
+    const test = testCutOf(o, op, context, prior);
+    return { rpm: test.rpm, depthMm: o.axialDepthMm, heard: o.heard, hz: o.hz };
+  });
+  const wish = { fromRpm, toRpm, mostMm, atTip };
+  return {
+    knowledge,
+    mode: stability.mode,
+    chance: {
+      ...chance,
+      likely: chance.likely.map((l) => ({ low: along(l.low), middle: along(l.middle), high: along(l.high) })),
+    },
+    overview: rpm.map((n) => {
+      const b = stability.borderAt(n);
+      return { rpm: n, depthMm: b.depthMm === null ? Infinity : along(b.depthMm), hz: b.hz };
+    }),
+    periodic: border,
+    seen,
+    tests: nextTests(belief, stability.cut0, { ...wish, atRpm: op.cut.speedRpm }),
+    ladder: speedLadder(belief, stability.cut0, {
+      ...wish,
+      radialMm: op.cut.radialEngagementMm,
+      feedPerToothMm: op.cut.feedPerToothMm,
+    }),
+    forbidden: seen
+      .filter((s) => s.heard === 'chatter')
+      .map((s) => ({ fromRpm: s.rpm * (1 - FORBIDS), toRpm: s.rpm * (1 + FORBIDS), aboveMm: s.depthMm })),
+  };
+}

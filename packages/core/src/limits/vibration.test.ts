@@ -1,0 +1,130 @@
+import { describe, expect, it } from 'vitest';
+import { contextOf, SEAL_POCKET } from '../../fixtures/crib.ts';
+import type { OperationContext } from '../domain/context.ts';
+import type { LimitState } from '../domain/evaluation.ts';
+import type { Operation } from '../domain/operation.ts';
+import { evaluate, limitOf } from '../evaluation/evaluate.ts';
+import { periodicVerdict } from '../evaluation/periodic-verdict.ts';
+import { remediesFor } from '../evaluation/remedies.ts';
+
+const stateOf = (op: Operation, id: string, context: OperationContext): LimitState =>
+  limitOf(evaluate(op, context), id).state;
+
+/** The pocket's own combination, tap-tested: one mode a direction. */
+const tapped = (stiffness: number): OperationContext => ({
+  ...contextOf(SEAL_POCKET),
+  resonance: {
+    serial: null,
+    observations: [],
+    tips: [
+      {
+        machineSerial: 'SN-1',
+        machineId: SEAL_POCKET.machineId,
+        holderId: SEAL_POCKET.tooling.holderId,
+        cutterId: SEAL_POCKET.tooling.cutterId,
+        stickOutMm: SEAL_POCKET.tooling.stickOutMm,
+        source: 'measured',
+        measuredOn: null,
+        structure: {
+          x: [{ hz: 900, damping: 0.03, stiffness }],
+          y: [{ hz: 850, damping: 0.03, stiffness }],
+        },
+      },
+    ],
+  },
+});
+
+describe('limit depth where the tip was measured', () => {
+  it.each([
+    ['clear', 3e8, 12],
+    ['over', 8e6, 12],
+    ['clear', 2.5e7, 0.5],
+  ] as const)('is %s at %s N/m and %s mm', (state, stiffness, axialDepthMm) => {
+    const op = { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, axialDepthMm } };
+    expect(stateOf(op, 'limit-depth', tapped(stiffness))).toBe(state);
+  });
+
+  it('a remedy moves the speed into a pocket of the lobes or takes less depth, and does clear it', () => {
+    const context = tapped(1.4e7);
+    const fast = { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, speedRpm: 6400, axialDepthMm: 5 } };
+    expect(stateOf(fast, 'limit-depth', context)).not.toBe('clear');
+    const remedies = remediesFor(fast, context, 'limit-depth');
+    expect(remedies.length).toBeGreaterThan(0);
+    for (const r of remedies) expect(stateOf(r.operation, 'limit-depth', context)).toBe('clear');
+    expect(remedies.some((r) => r.id === 'depth')).toBe(true);
+  });
+
+  it('teeth that meet a mode are a matter of care', () => {
+    const met = { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, speedRpm: (900 * 60) / 5 / 3 } };
+    expect(stateOf(met, 'tooth-passing', tapped(2e7))).toBe('tight');
+  });
+});
+
+describe('the number that is approved', () => {
+  const context = tapped(2e7);
+
+  it('is the periodic solution where it was worked out for this very cut, and the averaged one elsewhere', () => {
+    const periodic = periodicVerdict(SEAL_POCKET, context);
+    const settled = limitOf(evaluate(SEAL_POCKET, { ...context, periodic }), 'limit-depth');
+    expect(settled.allowed!.from).toContain('periodic');
+    expect(settled.share!.high / settled.share!.low).toBeLessThan(
+      limitOf(evaluate(SEAL_POCKET, context), 'limit-depth').share!.high /
+        limitOf(evaluate(SEAL_POCKET, context), 'limit-depth').share!.low,
+    );
+    const other = { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, speedRpm: 1300 } };
+    expect(limitOf(evaluate(other, { ...context, periodic }), 'limit-depth').allowed!.from).toContain(
+      'averaged',
+    );
+  });
+
+  it('test cuts that chattered lower it, stable ones lift it, and both narrow it', () => {
+    const observation = {
+      machineSerial: 'SN-1',
+      machineId: SEAL_POCKET.machineId,
+      holderId: SEAL_POCKET.tooling.holderId,
+      cutterId: SEAL_POCKET.tooling.cutterId,
+      stickOutMm: SEAL_POCKET.tooling.stickOutMm,
+      alloyId: SEAL_POCKET.alloyId,
+      rpm: 1060,
+      overridePercent: 100,
+      radialEngagementMm: 1,
+      feedPerToothMm: 0.06,
+      direction: 'climb',
+      hz: null,
+    } as const;
+    const seen = (...cuts: (readonly ['stable' | 'chatter', number])[]): OperationContext => ({
+      ...contextOf(SEAL_POCKET),
+      resonance: {
+        serial: null,
+        tips: [],
+        observations: cuts.map(([heard, axialDepthMm]) => ({ ...observation, heard, axialDepthMm })),
+      },
+    });
+    // A fresh edge: a worn one damps so much at this speed that the border has a cliff.
+    const fresh = { ...SEAL_POCKET, flankWearMm: 0 };
+    const limit = (c: OperationContext) => limitOf(evaluate(fresh, c), 'limit-depth');
+    const guess = limit(contextOf(SEAL_POCKET));
+    const [calm, wild] = [limit(seen(['stable', 8])), limit(seen(['chatter', 3]))];
+    expect(calm.share!.value).toBeLessThan(guess.share!.value);
+    expect(wild.share!.value).toBeGreaterThan(guess.share!.value);
+    const both = limit(seen(['stable', 8], ['chatter', 12]));
+    expect(both.share!.high / both.share!.low).toBeLessThan(calm.share!.high / calm.share!.low);
+    expect(wild.state).toBe('over');
+  });
+});
+
+describe('a cut that is run every day', () => {
+  it('is not called hopeless: five unequal flutes, three diameters out, two deep, a twelfth wide, in annealed Ti-6Al-4V', () => {
+    const op: Operation = {
+      ...SEAL_POCKET,
+      alloyId: 'ti-6al-4v-annealed',
+      machineId: 'axis5-24k',
+      tooling: { ...SEAL_POCKET.tooling, stickOutMm: 36 },
+      cut: { ...SEAL_POCKET.cut, speedRpm: 2122, axialDepthMm: 24, radialEngagementMm: 0.96 },
+    };
+    const limit = limitOf(evaluate(op, contextOf(op)), 'limit-depth');
+    expect(limit.state).toBe('unproven');
+    // The border lies within what is not known of stiffness, damping and the edge's land.
+    expect(limit.share!.low).toBeLessThan(1);
+  });
+});
