@@ -14,6 +14,7 @@ import { describeSchema } from './http/openapi.ts';
 import { protect } from './http/plugin.ts';
 import { PostgresSessionStore, SESSION_HOURS } from './http/session-store.ts';
 import { cribRoutes } from './routes/crib.ts';
+import { resonanceRoutes } from './routes/resonance.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { releaseRoutes } from './routes/releases.ts';
@@ -121,6 +122,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   app.get('/api/openapi.json', { config: { access: 'public' }, schema: { hide: true } }, () => app.swagger());
   sessionRoutes(app, options.db, options.signInsPerMinute ?? 10);
   cribRoutes(app, options.db);
+  resonanceRoutes(app, options.db);
   jobRoutes(app, options.db);
   routeRoutes(app, options.db);
   releaseRoutes(app, options.db);

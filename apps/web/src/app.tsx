@@ -47,6 +47,10 @@ const router = createBrowserRouter([
         element: page(() => import('./release/release-page.tsx'), 'the release'),
       },
       { path: '/jobs/:job/floor', element: page(() => import('./floor/floor-page.tsx'), 'the sheet') },
+      {
+        path: '/resonance/:combination?',
+        element: page(() => import('./resonance/resonance-page.tsx'), 'the combinations'),
+      },
       { path: '/crib/:kind?', element: page(() => import('./crib/crib-page.tsx'), 'the crib') },
       { path: '*', element: <NotHere /> },
     ],

@@ -20,6 +20,7 @@ export const CRIB: Crib = {
   holders: entries('holders'),
   materials: { substrates: data('cutters')['substrates']!, coatings: data('cutters')['coatings']! },
   assemblies: [],
+  resonance: { serial: null, tips: [], observations: [] },
 };
 
 const file = parseJobFile(readFileSync(resolve(root, 'docs/examples/wellhead-bonnet.burl.json'), 'utf8'));

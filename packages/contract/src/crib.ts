@@ -1,4 +1,4 @@
-import type { Alloy, Coating, Cutter, Holder, Machine, Substrate } from '@burl/core';
+import type { Alloy, Coating, Cutter, Holder, Machine, ResonanceBook, Substrate } from '@burl/core';
 import * as yup from 'yup';
 
 export const CRIB_KINDS = ['alloys', 'machines', 'cutters', 'holders'] as const;
@@ -34,6 +34,8 @@ export interface Crib {
   readonly holders: readonly CribEntry<'holders'>[];
   readonly materials: ToolMaterials;
   readonly assemblies: readonly Assembly[];
+  /** What was measured of tips and heard at the machine. */
+  readonly resonance: ResonanceBook;
 }
 
 /** A cutter in a holder at a stick-out, under the shop's own name. */

@@ -4,3 +4,4 @@ export * from './jobs.ts';
 export * from './operation-schema.ts';
 export * from './people.ts';
 export * from './releases.ts';
+export * from './resonance.ts';

@@ -95,7 +95,7 @@ export {
   monteCarlo,
   type Odds,
 } from './uncertainty/monte-carlo.ts';
-export { periodicVerdict } from './evaluation/periodic-verdict.ts';
+export { periodicVerdict, withPeriodic } from './evaluation/periodic-verdict.ts';
 export { stabilityState, type StabilityState } from './evaluation/stability-state.ts';
 export type { PeriodicVerdict } from './domain/context.ts';
 export * from './dynamics/index.ts';

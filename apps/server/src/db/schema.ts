@@ -1,4 +1,4 @@
-import type { Operation } from '@burl/core';
+import type { Heard, Operation, TipMode } from '@burl/core';
 import type {
   CribDocuments,
   CribKind,
@@ -6,10 +6,12 @@ import type {
   ReleaseState,
   Role,
   JobStatus,
+  StoredResponse,
   VariantLabel,
 } from '@burl/contract';
 import {
   bigserial,
+  customType,
   date,
   doublePrecision,
   index,
@@ -23,6 +25,8 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core';
 
+/** Bytes as they are. */
+const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
 const moment = (name: string) => timestamp(name, { withTimezone: true }).notNull().defaultNow();
 
 export const people = pgTable('people', {
@@ -213,4 +217,79 @@ export const presence = pgTable(
     seenAt: moment('seen_at'),
   },
   (t) => [primaryKey({ columns: [t.operationId, t.personId] })],
+);
+
+/** Spindle, holder, cutter and stick-out: what chatter is remembered under. */
+export const combinations = pgTable(
+  'combinations',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    machineSerial: text('machine_serial').notNull(),
+    holderId: text('holder_id')
+      .notNull()
+      .references(() => holders.id),
+    cutterId: text('cutter_id')
+      .notNull()
+      .references(() => cutters.id),
+    stickOutMm: doublePrecision('stick_out_mm').notNull(),
+    note: text().notNull(),
+    madeBy: text('made_by').notNull(),
+    madeAt: moment('made_at'),
+  },
+  (t) => [
+    uniqueIndex('combinations_key').on(t.machineSerial, t.machineId, t.holderId, t.cutterId, t.stickOutMm),
+  ],
+);
+
+/** Tap tests and tables of modes; the newest of a direction counts, older ones stay. */
+export const tipRecords = pgTable(
+  'tip_records',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    combinationId: uuid('combination_id')
+      .notNull()
+      .references(() => combinations.id, { onDelete: 'cascade' }),
+    axis: text().$type<'x' | 'y'>().notNull(),
+    source: text().$type<'measured' | 'table'>().notNull(),
+    modes: jsonb().$type<readonly TipMode[]>().notNull(),
+    receptance: jsonb().$type<StoredResponse | null>(),
+    coherence: jsonb().$type<readonly number[] | null>(),
+    misfit: doublePrecision(),
+    origin: text().notNull(),
+    madeBy: text('made_by').notNull(),
+    madeAt: moment('made_at'),
+  },
+  (t) => [index('tip_records_combination').on(t.combinationId, t.axis, t.madeAt)],
+);
+
+/** The notebook: cuts as they were run and what was heard. */
+export const testCuts = pgTable(
+  'test_cuts',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    combinationId: uuid('combination_id')
+      .notNull()
+      .references(() => combinations.id, { onDelete: 'cascade' }),
+    alloyId: text('alloy_id')
+      .notNull()
+      .references(() => alloys.id),
+    heard: text().$type<Heard>().notNull(),
+    rpm: doublePrecision().notNull(),
+    overridePercent: doublePrecision('override_percent').notNull(),
+    axialDepthMm: doublePrecision('axial_depth_mm').notNull(),
+    radialEngagementMm: doublePrecision('radial_engagement_mm').notNull(),
+    feedPerToothMm: doublePrecision('feed_per_tooth_mm').notNull(),
+    direction: text().$type<'climb' | 'conventional'>().notNull(),
+    hz: doublePrecision(),
+    note: text().notNull(),
+    attachmentName: text('attachment_name'),
+    attachmentType: text('attachment_type'),
+    attachment: bytes('attachment'),
+    madeBy: text('made_by').notNull(),
+    madeAt: moment('made_at'),
+  },
+  (t) => [index('test_cuts_combination').on(t.combinationId, t.madeAt)],
 );

@@ -1,7 +1,15 @@
-import type { Coating, Operation, OperationContext, Substrate } from '@burl/core';
+import type { Coating, Operation, OperationContext, ResonanceBook, Substrate } from '@burl/core';
 import { InputError } from '@burl/core';
-import type { Crib, CribDocuments, CribEntry, CribKind, ToolMaterials } from '@burl/contract';
+import {
+  bookOf,
+  type Crib,
+  type CribDocuments,
+  type CribEntry,
+  type CribKind,
+  type ToolMaterials,
+} from '@burl/contract';
 import type { Database, Transaction } from '../db/client.ts';
+import { combinationsOf } from './combination-store.ts';
 import { alloys, assemblies, cutters, holders, machines, toolMaterials } from '../db/schema.ts';
 
 export const CRIB_TABLES = { alloys, machines, cutters, holders } as const;
@@ -53,6 +61,7 @@ export async function wholeCrib(db: Database | Transaction): Promise<Crib> {
     holders: h,
     materials,
     assemblies: sets.map(({ updatedAt: _, ...rest }) => rest),
+    resonance: bookOf(await combinationsOf(db)),
   };
 }
 
@@ -81,5 +90,13 @@ export function contextFromCrib(crib: Crib, op: Operation, quantity: number): Op
     substrate: material(crib.materials.substrates, cutter.extended.substrate, 'cutter.extended.substrate'),
     coating: material(crib.materials.coatings, cutter.extended.coating, 'cutter.extended.coating'),
     quantity,
+    resonance: aboutHolder(crib.resonance, op.machineId, op.tooling.holderId),
   };
 }
+
+/** What is remembered of one holder in one machine: all that bears on an operation, and all a release keeps. */
+const aboutHolder = (book: ResonanceBook, machineId: string, holderId: string): ResonanceBook => ({
+  ...book,
+  tips: book.tips.filter((t) => t.machineId === machineId && t.holderId === holderId),
+  observations: book.observations.filter((o) => o.machineId === machineId && o.holderId === holderId),
+});

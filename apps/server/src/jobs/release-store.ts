@@ -1,4 +1,4 @@
-import { differencesOf, evaluate } from '@burl/core';
+import { differencesOf, evaluate, withPeriodic } from '@burl/core';
 import type {
   OperationDifference,
   Release,
@@ -21,7 +21,8 @@ export async function snapshotOf(tx: Transaction, jobId: string): Promise<Releas
   const operations: ReleasedOperation[] = setups.flatMap((s) =>
     s.operations.map((o) => {
       const variant = o.variants.find((v) => v.label === o.selected) ?? o.variants[0]!;
-      const context = contextFromCrib(crib, variant.document, job.quantity);
+      // Judged on the periodic solution: the number that is approved.
+      const context = withPeriodic(variant.document, contextFromCrib(crib, variant.document, job.quantity));
       return {
         operationId: o.id,
         setup: s.name,

@@ -25,6 +25,7 @@ import { useThrottled } from '../parts/use-throttled.ts';
 import type { Crib } from '@burl/contract';
 import { contextOf } from '../judging/context.ts';
 import { judge } from '../judging/judgement.ts';
+import { usePeriodic } from '../judging/use-periodic.ts';
 import { useRemedies } from '../judging/use-remedies.ts';
 import { Bar, type View, VIEWS } from './bar.tsx';
 import { Charts } from './charts.tsx';
@@ -103,12 +104,20 @@ function Workplace({
   const [opened, setOpened] = useState<string | null>(null);
   const [large, setLarge] = useState(false);
   const shownOp = preview?.operation ?? op;
-  const context = useMemo(() => contextOf(crib, shownOp, job.quantity), [crib, shownOp, job.quantity]);
+  const periodic = usePeriodic(op, crib, job.quantity);
+  const at = useCallback(
+    (o: Operation) => {
+      const plain = contextOf(crib, o, job.quantity);
+      return plain && periodic ? { ...plain, periodic } : plain;
+    },
+    [crib, job.quantity, periodic],
+  );
+  const context = useMemo(() => at(shownOp), [at, shownOp]);
   const { evaluation: fresh, problems } = useMemo(() => judge(shownOp, context), [shownOp, context]);
   // Without a preview both are one: judging twice would cost every frame of a drag.
   const present = useMemo(
-    () => (shownOp === op ? fresh : judge(op, contextOf(crib, op, job.quantity)).evaluation),
-    [shownOp, op, fresh, crib, job.quantity],
+    () => (shownOp === op ? fresh : judge(op, at(op)).evaluation),
+    [shownOp, op, fresh, at],
   );
 
   // While the input is impossible the last good drawing stays, dimmed.
@@ -119,17 +128,14 @@ function Workplace({
     const evaluation = good && judge(good, contextOf(crib, good, job.quantity)).evaluation;
     return good && evaluation ? { op: good, evaluation } : null;
   }, [fresh, shownOp, past, possible, crib, job.quantity]);
-  const drawnContext = useMemo(
-    () => (drawn ? contextOf(crib, drawn.op, job.quantity) : null),
-    [crib, drawn, job.quantity],
-  );
+  const drawnContext = useMemo(() => (drawn ? at(drawn.op) : null), [at, drawn]);
 
   const focus =
     opened && present?.limits.some((l) => l.id === opened && l.state !== 'clear')
       ? opened
       : (present?.governing ?? null);
   const holders = useMemo(() => crib.holders.map((h) => h.document), [crib]);
-  const searchContext = useMemo(() => contextOf(crib, op, job.quantity), [crib, op, job.quantity]);
+  const searchContext = useMemo(() => at(op), [at, op]);
   const wanted = focus && present?.limits.find((l) => l.id === focus)?.state !== 'clear' ? focus : null;
   const { remedies, stale } = useRemedies(op, searchContext, wanted, holders);
   // Drawing, parameters and limits follow the hand in its frame; cards and chart a few times a second.
@@ -346,6 +352,7 @@ function Workplace({
                 readOnly={readOnly}
                 onPreview={setPreview}
                 onApply={apply}
+                resonance={`/resonance?${new URLSearchParams({ tab: 'lobes', job: job.id, op: operation.id, machine: op.machineId, holder: op.tooling.holderId, cutter: op.tooling.cutterId, out: String(op.tooling.stickOutMm) }).toString()}`}
               />
             )}
             <Ladder evaluation={drawn.evaluation} opened={opened} onOpen={setOpened} />

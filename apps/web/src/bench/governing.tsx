@@ -1,5 +1,6 @@
 import { type Evaluation, limitOf, type Remedy, speak } from '@burl/core';
 import { useSystem } from '../frame/preferences.tsx';
+import { Link } from 'react-router';
 import { Button } from '../parts/button.tsx';
 import { StateWord } from '../parts/state-mark.tsx';
 
@@ -25,6 +26,7 @@ export function Governing({
   readOnly,
   onPreview,
   onApply,
+  resonance,
 }: {
   evaluation: Evaluation;
   limitId: string;
@@ -34,6 +36,8 @@ export function Governing({
   readOnly: boolean;
   onPreview: (remedy: Remedy | null) => void;
   onApply: (remedy: Remedy) => void;
+  /** Where the vibration of this combination is measured and remembered. */
+  resonance: string;
 }) {
   const system = useSystem();
   const limit = limitOf(evaluation, limitId);
@@ -53,13 +57,20 @@ export function Governing({
       <p className="text-[16px] leading-snug font-semibold" aria-live="polite">
         {speak(limit.why, system)}
       </p>
+      {limit.group === 'vibration' && (
+        <Link to={resonance} className="mt-1 inline-block font-semibold underline">
+          {limit.state === 'unproven' ? 'Measure this combination' : 'See lobes, test cuts and sound'}
+        </Link>
+      )}
       {(limit.state !== 'clear' || previewing !== null) && (
         <div className={`mt-2 ${stale ? 'opacity-60' : ''}`} aria-busy={stale}>
           {remedies.length === 0 && (
             <p className="text-soft">
               {stale
                 ? 'Looking for single changes that clear it…'
-                : 'No single change, and no pair, clears this. Another cutter, holder or strategy has to.'}
+                : limit.state === 'unproven'
+                  ? 'No other number makes it known. A measurement does.'
+                  : 'No single change, and no pair, clears this. Another cutter, holder or strategy has to.'}
             </p>
           )}
           <ul className="divide-y divide-line">

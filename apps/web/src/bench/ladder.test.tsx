@@ -83,6 +83,7 @@ describe('governing limit', () => {
           readOnly={readOnly}
           onPreview={onPreview}
           onApply={onApply}
+          resonance="/resonance"
         />
       </PreferencesProvider>,
     );

@@ -47,6 +47,7 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
   const actions = useMemo<Action[]>(
     () => [
       { id: 'desk', label: 'Go to the desk', run: () => void navigate('/') },
+      { id: 'resonance', label: 'Go to resonance', run: () => void navigate('/resonance') },
       { id: 'crib', label: 'Go to the crib', run: () => void navigate('/crib') },
       {
         id: 'units',
@@ -96,6 +97,9 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
         <nav aria-label="Places" className="flex gap-1">
           <NavLink to="/" end className={place}>
             Desk
+          </NavLink>
+          <NavLink to="/resonance" className={place}>
+            Resonance
           </NavLink>
           <NavLink to="/crib" className={place}>
             Crib

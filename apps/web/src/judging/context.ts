@@ -14,5 +14,6 @@ export function contextOf(crib: Crib, op: Operation, quantity: number): Operatio
   if (!alloy || !machine || !cutter || !holder) return null;
   const substrate = crib.materials.substrates[cutter.extended.substrate];
   const coating = crib.materials.coatings[cutter.extended.coating];
-  return substrate && coating ? { alloy, machine, cutter, holder, substrate, coating, quantity } : null;
+  if (!substrate || !coating) return null;
+  return { alloy, machine, cutter, holder, substrate, coating, quantity, resonance: crib.resonance };
 }

@@ -27,7 +27,27 @@ import {
   type StrategyRefusal,
   turnOf,
   wallOf,
+  type CombinationParts,
+  fitModes,
+  type HammerRecord,
+  type ModalFit,
+  periodicVerdict,
+  type PeriodicVerdict,
+  type Receptance,
+  type Recording,
+  resonanceOf,
+  type ResonancePicture,
+  type ResonanceQuestion,
 } from '@burl/core';
+import {
+  hearRecording,
+  type Heard,
+  refereeOf,
+  simulatedTap,
+  type TapTest,
+  tapTestOf,
+} from './resonance-work.ts';
+
 /** Points of the first coarse picture of a map. */
 const COARSE = { columns: 15, rows: 10 } as const;
 
@@ -93,6 +113,30 @@ export const heavyApi = {
       onPart(done / of);
       return true;
     })!,
+
+  periodic: (op: MillingOperation, context: OperationContext): PeriodicVerdict =>
+    periodicVerdict(op, context),
+  resonance: (
+    op: MillingOperation,
+    context: OperationContext,
+    wish: ResonanceQuestion,
+    onCoarse: (picture: ResonancePicture) => void,
+    onPart: (part: number) => void,
+  ): ResonancePicture => {
+    // First the cloud of worlds alone, then the periodic border on top of it.
+    onCoarse(resonanceOf(op, context, { ...wish, periodic: 0, worlds: 160 })!);
+    return resonanceOf(op, context, wish, (share) => {
+      onPart(share);
+      return true;
+    })!;
+  },
+  referee: (op: MillingOperation, context: OperationContext, rpm: number, depthMm: number) =>
+    refereeOf(op, context, rpm, depthMm),
+  tapTest: (parts: CombinationParts, stickOutMm: number, axis: 'x' | 'y', seed: number): TapTest =>
+    simulatedTap(parts, stickOutMm, axis, seed),
+  readHits: (record: HammerRecord): TapTest => tapTestOf(record),
+  fit: (response: Receptance): ModalFit => fitModes(response, { fromHz: 150, toHz: 8000 }),
+  sound: (samples: Recording, wish: { rpm: number; teeth: number }): Heard => hearRecording(samples, wish),
 };
 
 export type HeavyApi = typeof heavyApi;

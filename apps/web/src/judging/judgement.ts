@@ -25,6 +25,8 @@ const sameContext = (a: OperationContext, b: OperationContext): boolean =>
   a.holder === b.holder &&
   a.substrate === b.substrate &&
   a.coating === b.coating &&
+  a.resonance === b.resonance &&
+  a.periodic?.key === b.periodic?.key &&
   a.quantity === b.quantity;
 
 /** Evaluates, or says what is impossible. */

@@ -18,12 +18,12 @@ export function question(
   context: OperationContext,
   ...wishes: readonly unknown[]
 ): string {
-  const { alloy, machine, cutter, holder, quantity } = context;
+  const { alloy, machine, cutter, holder, quantity, resonance } = context;
   // Notes and pins change no physics.
   return JSON.stringify([
     kind,
     { ...op, notes: '' },
-    [alloy, machine, cutter, holder].map(numberOf),
+    [alloy, machine, cutter, holder, ...(resonance ? [resonance] : [])].map(numberOf),
     quantity,
     wishes,
   ]);

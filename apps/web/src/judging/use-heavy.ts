@@ -3,7 +3,18 @@ import { useEffect, useState } from 'react';
 import type { HeavyApi } from './heavy-api.ts';
 
 /** Kinds of work that replace one another: a newer map ends an older one. */
-export type Lane = 'remedies' | 'detail' | 'map' | 'search' | 'odds' | 'compare' | 'rank';
+export type Lane =
+  | 'remedies'
+  | 'detail'
+  | 'map'
+  | 'search'
+  | 'odds'
+  | 'compare'
+  | 'rank'
+  | 'periodic'
+  | 'resonance'
+  | 'tap'
+  | 'sound';
 
 interface Worker_ {
   readonly worker: Worker;
@@ -27,6 +38,17 @@ function freeWorker(lane: Lane): Worker_ {
   if (!known.busy) return known;
   known.worker.terminate();
   return fresh(lane);
+}
+
+/** One question to a worker, for what a person asked by a button. */
+export async function askWorker<T>(lane: Lane, ask: (api: Remote<HeavyApi>) => Promise<T>): Promise<T> {
+  const taken = freeWorker(lane);
+  taken.busy = true;
+  try {
+    return await ask(taken.api);
+  } finally {
+    taken.busy = false;
+  }
 }
 
 /** What was worked out stays, so that leaving a page and coming back costs nothing. */

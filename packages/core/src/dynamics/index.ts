@@ -27,7 +27,6 @@ export { type ResponseKind } from './files/response-file.ts';
 export { readResponseCsv, writeResponseCsv } from './files/response-csv.ts';
 export { readUniversalFile, writeUniversalFile } from './files/universal-file.ts';
 export { readHammerCsv, writeHammerCsv } from './files/hammer-csv.ts';
-export { readWav, writeWav } from './files/wav.ts';
 export {
   listen,
   type Recording,

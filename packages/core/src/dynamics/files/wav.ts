@@ -1,6 +1,10 @@
-import { WaveFile } from 'wavefile';
+import * as wavefile from 'wavefile';
 import { InputError } from '../../domain/input-error.ts';
 import type { Recording } from '../sound/chatter-sound.ts';
+
+/** The package is of the older module kind: a bundler finds its class by name, Node only in the default export. */
+const { WaveFile } =
+  'WaveFile' in wavefile ? wavefile : (wavefile as unknown as { default: typeof wavefile }).default;
 
 /** Longest recording taken, s. */
 const LONGEST_S = 120;

@@ -1,0 +1,337 @@
+import type { CombinationDetail, Crib } from '@burl/contract';
+import { formatMeasure, type ResonancePicture, type ResonanceQuestion, toShown, UNITS } from '@burl/core';
+import { useMemo, useState } from 'react';
+import { Num } from '../bench/form-parts.tsx';
+import { usePreferences } from '../frame/preferences.tsx';
+import { question } from '../judging/question.ts';
+import type { Referee } from '../judging/resonance-work.ts';
+import { askWorker, type Heavy } from '../judging/use-heavy.ts';
+import { Button } from '../parts/button.tsx';
+import { Field, FIELD_LOOK } from '../parts/field.tsx';
+import { HeavyState } from '../parts/heavy-state.tsx';
+import type { CutAsked, operationOf } from './cut-asked.ts';
+import { type Curve, Plot } from './plot.tsx';
+import { Toggle } from './tap-panel.tsx';
+
+const MARKS = {
+  stable: { mark: 'circle', colour: 'clear' },
+  marginal: { mark: 'rectRot', colour: 'tight' },
+  chatter: { mark: 'crossRot', colour: 'over' },
+} as const;
+
+/** Speeds round the one wanted, and depths up to the stick-out, that the lobes are drawn over. */
+export function rangeOf(speed: number, most: number, stickOutMm: number, depthMm: number): ResonanceQuestion {
+  const toRpm = Math.min(most, speed * 2.2);
+  return {
+    fromRpm: Math.max(100, speed * 0.5),
+    toRpm,
+    mostMm: Math.min(stickOutMm, Math.max(6, depthMm * 2.2)),
+    periodic: 25,
+  };
+}
+
+/** Depth over speed: how likely a cut stays calm, the overview, the periodic border, and cuts that were tried. */
+export function LobesPanel({
+  crib,
+  combination,
+  asked,
+  onAsk,
+  cut,
+  picture,
+}: {
+  crib: Crib;
+  combination: CombinationDetail;
+  asked: CutAsked;
+  onAsk: (asked: CutAsked) => void;
+  cut: NonNullable<ReturnType<typeof operationOf>>;
+  picture: Heavy<ResonancePicture>;
+}) {
+  const { system } = usePreferences();
+  const { op } = cut;
+  const data = picture.data;
+  const [run, setRun] = useState<{ key: string; result: Referee } | null>(null);
+  const [running, setRunning] = useState(false);
+  const key = question('referee', op, cut.context);
+  const mm = (v: number): number => toShown(Math.min(v, 1e4), 'mm', system);
+  const most = data ? data.chance.depthMm[data.chance.depthMm.length - 1]! : 1;
+  const curves = useMemo((): Curve[] => {
+    if (!data) return [];
+    const cap = (v: number): number => mm(Math.min(v, most * 1.2));
+    const along = (pick: (l: ResonancePicture['chance']['likely'][number]) => number) =>
+      data.chance.rpm.map((x, i) => ({ x, y: cap(pick(data.chance.likely[i]!)) }));
+    const cuts = (heard: keyof typeof MARKS): Curve => ({
+      label: heard,
+      ...MARKS[heard],
+      size: 7,
+      points: data.seen.filter((s) => s.heard === heard).map((s) => ({ x: s.rpm, y: mm(s.depthMm) })),
+    });
+    return [
+      {
+        label: 'likely up to here (95 %)',
+        colour: 'clear',
+        dash: [2, 3],
+        width: 1.5,
+        points: along((l) => l.low),
+      },
+      {
+        label: 'unlikely beyond (5 %)',
+        colour: 'over',
+        dash: [2, 3],
+        width: 1.5,
+        points: along((l) => l.high),
+        fillTo: 0,
+      },
+      { label: 'even chance', colour: 'tight', width: 1.5, points: along((l) => l.middle) },
+      {
+        label: 'averaged cut (overview)',
+        colour: 'series-6',
+        dash: [7, 4],
+        width: 1.5,
+        points: data.overview.map((o) => ({ x: o.rpm, y: cap(o.depthMm) })),
+      },
+      {
+        label: 'periodic solution',
+        colour: 'series-1',
+        width: 3,
+        points: data.periodic.map((p) => ({ x: p.rpm, y: cap(p.depthMm ?? Infinity) })),
+      },
+      cuts('stable'),
+      cuts('marginal'),
+      cuts('chatter'),
+      {
+        label: 'cut asked for',
+        mark: 'star',
+        size: 9,
+        colour: 'ink',
+        points: [{ x: op.cut.speedRpm, y: mm(op.cut.axialDepthMm) }],
+      },
+    ];
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [data, most, system, op.cut.speedRpm, op.cut.axialDepthMm]);
+
+  const here = data ? nearest(data, op.cut.speedRpm) : null;
+  const best = data ? bestNear(data, op.cut.speedRpm) : null;
+  const text = here
+    ? `At ${formatMeasure(op.cut.speedRpm, 'rpm', system)} an even chance at ${formatMeasure(here.middle, 'mm', system)}, nearly sure up to ${formatMeasure(here.low, 'mm', system)}, hopeless from ${formatMeasure(here.high, 'mm', system)}. ${data!.periodic.length ? 'The periodic line is the one that is approved.' : ''}`
+    : '';
+  return (
+    <div className="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_260px]">
+      <div className="flex min-h-0 flex-col gap-2">
+        {data && <p className={`text-[13.5px] ${picture.stale ? 'opacity-60' : ''}`}>{text}</p>}
+        <HeavyState what="the lobes" heavy={picture} />
+        {data && (
+          <div
+            className={`relative min-h-80 flex-1 rounded-lg border border-line bg-card p-2 ${picture.stale ? 'opacity-60' : ''}`}
+          >
+            <Plot
+              text={text}
+              curves={curves}
+              x="spindle speed, rpm"
+              y={`depth, ${UNITS.mm[system].label}`}
+              xRange={[data.chance.rpm[0]!, data.chance.rpm[data.chance.rpm.length - 1]!]}
+              yRange={[0, mm(most)]}
+            />
+          </div>
+        )}
+        {data && data.forbidden.length > 0 && (
+          <p className="text-[13px] text-over">
+            Heard to chatter here, so forbidden for this combination:{' '}
+            {data.forbidden
+              .map(
+                (f) =>
+                  `${f.fromRpm.toFixed(0)}–${f.toRpm.toFixed(0)} rpm above ${formatMeasure(f.aboveMm, 'mm', system)}`,
+              )
+              .join('; ')}
+            .
+          </p>
+        )}
+        {run?.key === key && <RefereePicture run={run.result} />}
+      </div>
+      <div className="space-y-3">
+        <section className="space-y-2 rounded-lg border border-line bg-card p-3">
+          <h2>The cut</h2>
+          <Field label="Alloy">
+            {(p) => (
+              <select
+                {...p}
+                value={asked.alloyId}
+                onChange={(e) => onAsk({ ...asked, alloyId: e.target.value })}
+                className={FIELD_LOOK}
+              >
+                {crib.alloys.map((a) => (
+                  <option key={a.id} value={a.id}>
+                    {a.document.name}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+          <div className="grid grid-cols-2 gap-2">
+            <Num
+              label="Speed"
+              unit="rpm"
+              value={op.cut.speedRpm}
+              readOnly={false}
+              onTake={(speedRpm) => onAsk({ ...asked, speedRpm })}
+            />
+            <Num
+              label="Depth"
+              unit="mm"
+              value={op.cut.axialDepthMm}
+              readOnly={false}
+              onTake={(depthMm) => onAsk({ ...asked, depthMm })}
+            />
+            <Num
+              label="Width"
+              unit="mm"
+              value={op.cut.radialEngagementMm}
+              readOnly={false}
+              onTake={(radialMm) => onAsk({ ...asked, radialMm })}
+            />
+            <Num
+              label="Feed per tooth"
+              unit="mm/tooth"
+              value={op.cut.feedPerToothMm}
+              readOnly={false}
+              onTake={(feedPerToothMm) => onAsk({ ...asked, feedPerToothMm })}
+            />
+          </div>
+          <Toggle
+            label="Direction of milling"
+            options={['climb', 'conventional'] as const}
+            value={asked.direction}
+            onTake={(direction) => onAsk({ ...asked, direction })}
+          />
+        </section>
+        {best && (
+          <section className="space-y-1 rounded-lg border border-line bg-card p-3 text-[13px]">
+            <h2>Best speed nearby</h2>
+            <p>
+              {formatMeasure(best.rpm, 'rpm', system)}: even chance at{' '}
+              {formatMeasure(best.depth, 'mm', system)}. Take the table feed with it, to{' '}
+              {formatMeasure(best.rpm * op.cut.feedPerToothMm * teethOf(cut), 'mm/min', system)}, so that the
+              chip stays.
+            </p>
+            <Button onClick={() => onAsk({ ...asked, speedRpm: Math.round(best.rpm / 10) * 10 })}>
+              Take this speed
+            </Button>
+          </section>
+        )}
+        <section className="space-y-1 rounded-lg border border-line bg-card p-3 text-[13px]">
+          <h2>Referee</h2>
+          <p className="text-soft">
+            Runs the cut step by step, teeth leaving the cut where they jump out of it.
+          </p>
+          <Button
+            disabled={running}
+            onClick={() => {
+              setRunning(true);
+              void askWorker('sound', (api) =>
+                api.referee(op, cut.context, op.cut.speedRpm, Math.max(0.05, op.cut.axialDepthMm)),
+              )
+                .then((result) => setRun({ key, result }))
+                .finally(() => setRunning(false));
+            }}
+          >
+            {running ? 'Running…' : 'Run this cut'}
+          </Button>
+          {run?.key === key && (
+            <p>
+              <b>{run.result.stable ? 'It settles.' : 'It chatters.'}</b> What does not repeat{' '}
+              {run.result.growthPerTurn < 0 ? 'shrinks' : 'grows'} by{' '}
+              {Math.abs(100 * (Math.exp(run.result.growthPerTurn) - 1)).toFixed(0)} % a turn.
+            </p>
+          )}
+        </section>
+        <p className="text-[12.5px] text-soft">
+          {combination.stickOutMm} mm out of the holder. {data ? `Modes ${data.knowledge.from}.` : ''}
+        </p>
+      </div>
+    </div>
+  );
+}
+
+const teethOf = ({
+  context,
+}: {
+  context: { cutter: { properties: { ZEFP?: number; NOF?: number } } };
+}): number => context.cutter.properties.ZEFP ?? context.cutter.properties.NOF ?? 1;
+
+function nearest(data: ResonancePicture, rpm: number): ResonancePicture['chance']['likely'][number] {
+  const at = data.chance.rpm.reduce(
+    (best, n, i) => (Math.abs(n - rpm) < Math.abs(data.chance.rpm[best]! - rpm) ? i : best),
+    0,
+  );
+  return data.chance.likely[at]!;
+}
+
+/** Within a third up or down the speed with most room, if it is worth the change. */
+function bestNear(data: ResonancePicture, rpm: number): { rpm: number; depth: number } | null {
+  const now = nearest(data, rpm).middle;
+  let best: { rpm: number; depth: number } | null = null;
+  data.chance.rpm.forEach((n, i) => {
+    if (Math.abs(Math.log(n / rpm)) > 0.3) return;
+    const depth = data.chance.likely[i]!.middle;
+    if (depth > now * 1.05 && depth > (best?.depth ?? 0)) best = { rpm: n, depth };
+  });
+  return best;
+}
+
+function RefereePicture({ run }: { run: Referee }) {
+  return (
+    <div className="grid gap-2 sm:grid-cols-3" aria-label="The cut step by step" role="group">
+      <div className="relative h-40 rounded-lg border border-line bg-card p-1">
+        <Plot
+          text="Displacement of the tip and chip over the last three turns."
+          curves={[
+            {
+              label: 'tip, µm',
+              colour: 'series-1',
+              width: 1,
+              points: run.ms.map((x, i) => ({ x, y: 1000 * run.xMm[i]! })),
+            },
+            {
+              label: 'chip, µm',
+              colour: 'series-2',
+              width: 1,
+              points: run.ms.map((x, i) => ({ x, y: 1000 * run.chipMm[i]! })),
+            },
+          ]}
+          x="ms"
+          y="µm"
+        />
+      </div>
+      <div className="relative h-40 rounded-lg border border-line bg-card p-1">
+        <Plot
+          text="The tip once a turn: one spot where the cut repeats, a ring or two spots where it chatters."
+          curves={[
+            {
+              label: 'once a turn',
+              colour: 'series-3',
+              mark: 'circle',
+              size: 3,
+              points: run.onceX.map((x, i) => ({ x: 1000 * x, y: 1000 * run.onceY[i]! })),
+            },
+          ]}
+          x="along the feed, µm"
+          y="on the wall, µm"
+        />
+      </div>
+      <div className="relative h-40 rounded-lg border border-line bg-card p-1">
+        <Plot
+          text="Surface left on the wall along the feed."
+          curves={[
+            {
+              label: 'wall',
+              colour: 'series-5',
+              width: 1.5,
+              points: run.surface.map((p) => ({ x: p.alongMm, y: 1000 * p.heightMm })),
+            },
+          ]}
+          x="along the feed, mm"
+          y="height, µm"
+        />
+      </div>
+    </div>
+  );
+}

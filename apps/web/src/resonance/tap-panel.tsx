@@ -1,0 +1,388 @@
+import type { CombinationDetail, Crib, StoredResponse } from '@burl/contract';
+import {
+  genericStructure,
+  InputError,
+  readHammerCsv,
+  readResponseCsv,
+  readUniversalFile,
+  tipKnowledge,
+  type TipMode,
+  withoutStiffModes,
+  writeResponseCsv,
+  writeUniversalFile,
+  type Receptance,
+} from '@burl/core';
+import { Download, Hammer, Upload } from 'lucide-react';
+import { useMemo, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { call, messageOf } from '../api/client.ts';
+import type { TapTest } from '../judging/resonance-work.ts';
+import { askWorker, useHeavy } from '../judging/use-heavy.ts';
+import { Button } from '../parts/button.tsx';
+import { FormError } from '../parts/form-error.tsx';
+import { HeavyState } from '../parts/heavy-state.tsx';
+import { SheetDialog } from '../parts/sheet-dialog.tsx';
+import { ModesTable } from './modes-table.tsx';
+import { Plot } from './plot.tsx';
+import { type Part, PARTS, ResponseChart } from './response-chart.tsx';
+import { refreshResonance } from './use-resonance.ts';
+
+type Axis = 'x' | 'y';
+
+const stored = (g: Receptance): StoredResponse => ({ hz: [...g.hz], re: [...g.re], im: [...g.im] });
+const asReceptance = (g: StoredResponse): Receptance => ({
+  hz: Float64Array.from(g.hz),
+  re: Float64Array.from(g.re),
+  im: Float64Array.from(g.im),
+});
+
+function save(name: string, type: string, text: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(url);
+}
+
+const FAULT_WORDS: Readonly<Record<string, string>> = {
+  'double hit': 'double hit, left out',
+  'force overload': 'force overload, left out',
+  'response overload': 'response overload, left out',
+  'no hit': 'no hit, left out',
+  'cable fault': 'cable fault, left out',
+  'unlike the others': 'unlike the others, left out',
+};
+
+/** How the tip of a combination moves: measured, coupled, stated or guessed; tap tests in and out. */
+export function TapPanel({
+  combination,
+  crib,
+  edit,
+}: {
+  combination: CombinationDetail;
+  crib: Crib;
+  edit: boolean;
+}) {
+  const [axis, setAxis] = useState<Axis>('x');
+  const [part, setPart] = useState<Part>('magnitude');
+  const [tapping, setTapping] = useState<{ axis: Axis; seed: number } | null>(null);
+  const [failed, setFailed] = useState<string | null>(null);
+  const file = useRef<HTMLInputElement>(null);
+
+  const parts = useMemo(() => {
+    const of = <T extends { id: string; document: unknown }>(list: readonly T[], id: string) =>
+      list.find((e) => e.id === id)?.document as T['document'] | undefined;
+    const machine = of(crib.machines, combination.machineId);
+    const holder = of(crib.holders, combination.holderId);
+    const cutter = of(crib.cutters, combination.cutterId);
+    const substrate = cutter && crib.materials.substrates[cutter.extended.substrate];
+    return machine && holder && cutter && substrate ? { machine, holder, cutter, substrate } : null;
+  }, [crib, combination.machineId, combination.holderId, combination.cutterId]);
+  const knowledge = useMemo(
+    () =>
+      parts && tipKnowledge(parts, combination.stickOutMm, crib.resonance.tips, combination.machineSerial),
+    [parts, combination.stickOutMm, combination.machineSerial, crib.resonance.tips],
+  );
+  const tap = useHeavy<TapTest>(
+    'tap',
+    tapping && parts ? `tap ${combination.id} ${tapping.axis} ${tapping.seed}` : null,
+    (api) => api.tapTest(parts!, combination.stickOutMm, tapping!.axis, tapping!.seed),
+    0,
+  );
+  if (!parts || !knowledge) {
+    return <p role="alert">The crib lacks the machine, holder, cutter or its material.</p>;
+  }
+  const record = combination.tips.find((t) => t.axis === axis);
+  const modes = record?.modes ?? withoutStiffModes(knowledge.structure, 0.03)[axis];
+  const toHz = Math.min(8000, Math.max(2000, 1.4 * Math.max(...modes.map((m) => m.hz))));
+
+  async function keep(
+    on: Axis,
+    found: { modes: readonly TipMode[]; receptance: Receptance; coherence?: Float64Array; misfit: number },
+    origin: string,
+  ): Promise<void> {
+    setFailed(null);
+    const shapes = genericStructure(parts!, combination.stickOutMm)[on];
+    // A tap test tells nothing of the motion along the tool: that is the model's, mode by nearest mode.
+    const withShape = found.modes.map(({ hz, damping, stiffness }) => {
+      const near = [...shapes].sort(
+        (a, b) => Math.abs(Math.log(a.hz / hz)) - Math.abs(Math.log(b.hz / hz)),
+      )[0];
+      return { hz, damping, stiffness, ...(near?.shape ? { shape: near.shape } : {}) };
+    });
+    try {
+      await call('POST', `/api/resonance/${combination.id}/tips`, {
+        axis: on,
+        source: 'measured',
+        modes: withShape,
+        receptance: stored(found.receptance),
+        coherence: found.coherence ? [...found.coherence] : null,
+        misfit: found.misfit,
+        origin,
+      });
+      await refreshResonance();
+      setAxis(on);
+      toast.success(`Tap test along ${on} kept. Every bench judges by it now.`);
+    } catch (error) {
+      setFailed(messageOf(error));
+    }
+  }
+
+  async function take(chosen: File): Promise<void> {
+    setFailed(null);
+    try {
+      const text = await chosen.text();
+      if (/time\s*\(s\)/i.test(text.slice(0, 400))) {
+        const hits = readHammerCsv(text);
+        await keep(axis, await askWorker('tap', (api) => api.readHits(hits)), chosen.name);
+        return;
+      }
+      const receptance = /\.(uff|unv)$/i.test(chosen.name)
+        ? readUniversalFile(text).find((s) => s.receptance)?.receptance
+        : readResponseCsv(text).receptance;
+      if (!receptance) {
+        throw new InputError([
+          { field: chosen.name, value: 'time records only', allowed: 'a frequency response' },
+        ]);
+      }
+      const fit = await askWorker('tap', (api) => api.fit(receptance));
+      await keep(axis, { ...fit, receptance }, chosen.name);
+    } catch (error) {
+      setFailed(messageOf(error));
+    }
+  }
+
+  const name = `${combination.machineSerial}-${combination.stickOutMm}mm-${axis}`;
+  return (
+    <div className="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_300px]">
+      <div className="flex min-h-0 flex-col gap-2">
+        <div className="flex flex-wrap items-center gap-2">
+          <Toggle label="Direction" options={['x', 'y'] as const} value={axis} onTake={setAxis} />
+          <Toggle label="Shown" options={PARTS} value={part} onTake={setPart} />
+          <span className="ml-auto text-[13px] text-soft">
+            {record ? `${record.origin}, ${record.madeBy}, ${record.madeAt.slice(0, 10)}` : knowledge.from}
+          </span>
+        </div>
+        <div className="relative min-h-72 flex-1 rounded-lg border border-line bg-card p-2">
+          <ResponseChart
+            axis={axis}
+            part={part}
+            receptance={record?.receptance ?? null}
+            modes={modes}
+            toHz={toHz}
+          />
+        </div>
+        {record?.coherence && (
+          <div className="relative h-28 rounded-lg border border-line bg-card p-2">
+            <Plot
+              text="Coherence of the hits kept: near one where hammer and sensor belong together."
+              curves={[
+                {
+                  label: 'coherence',
+                  colour: 'series-4',
+                  width: 1,
+                  points: thinned(record.receptance!.hz, record.coherence, toHz),
+                },
+              ]}
+              x="frequency, Hz"
+              y="coherence"
+              xRange={[0, toHz]}
+              yRange={[0, 1]}
+              legend={false}
+            />
+          </div>
+        )}
+      </div>
+      <div className="space-y-3">
+        <section className="rounded-lg border border-line bg-card p-3">
+          <h2 className="mb-1">What is known</h2>
+          <p className="mb-2 text-[13px]">
+            <b>{knowledge.trust}</b>: {knowledge.from}. Good to ±{band(knowledge.sigma.hz)} in frequency, ±
+            {band(knowledge.sigma.damping)} in damping, ±{band(knowledge.sigma.stiffness)} in stiffness.
+          </p>
+          <ModesTable caption={`Modes along ${axis}`} modes={modes} />
+          {record && record.misfit !== null && (
+            <p className="mt-1 text-[13px] text-soft">
+              The modes leave {(100 * record.misfit).toFixed(1)} % of the response unexplained.
+            </p>
+          )}
+        </section>
+        {edit && (
+          <section className="space-y-2 rounded-lg border border-line bg-card p-3">
+            <h2>Measure</h2>
+            <p className="text-[13px] text-soft">
+              Spindle stopped and locked out by your shop’s rules. Hit the tip, the sensor behind it. Burl
+              ships a simulated hammer in place of a real one.
+            </p>
+            <div className="flex flex-wrap gap-2">
+              <Button
+                look="main"
+                onClick={() => setTapping({ axis, seed: seedOf(combination.id) })}
+                aria-label={`Tap test along ${axis}`}
+              >
+                <Hammer size={15} aria-hidden="true" /> Tap test along {axis}
+              </Button>
+              <Button onClick={() => file.current?.click()}>
+                <Upload size={15} aria-hidden="true" /> Read a file
+              </Button>
+            </div>
+            <input
+              ref={file}
+              type="file"
+              accept=".csv,.txt,.uff,.unv"
+              aria-label="Frequency response or tap test"
+              className="sr-only"
+              tabIndex={-1}
+              onChange={(e) => {
+                const chosen = e.target.files?.[0];
+                e.target.value = '';
+                if (chosen) void take(chosen);
+              }}
+            />
+            <p className="text-[12.5px] text-soft">
+              Tables of Hz with real and imaginary part or amplitude and phase; universal files with data set
+              58; raw hits as time, force, response.
+            </p>
+            <FormError message={failed} />
+          </section>
+        )}
+        {record?.receptance && (
+          <section className="flex flex-wrap gap-2 rounded-lg border border-line bg-card p-3">
+            <Button
+              onClick={() =>
+                save(`${name}.csv`, 'text/csv', writeResponseCsv(asReceptance(record.receptance!)))
+              }
+            >
+              <Download size={15} aria-hidden="true" /> CSV
+            </Button>
+            <Button
+              onClick={() =>
+                save(
+                  `${name}.uff`,
+                  'text/plain',
+                  writeUniversalFile(asReceptance(record.receptance!), { name, direction: axis }),
+                )
+              }
+            >
+              <Download size={15} aria-hidden="true" /> Universal file
+            </Button>
+          </section>
+        )}
+      </div>
+      <SheetDialog
+        open={tapping !== null}
+        onClose={() => setTapping(null)}
+        title={`Tap test along ${tapping?.axis ?? ''}`}
+        description="Ten hits at 51.2 kHz by the simulated hammer and accelerometer. Faulty hits are found and left out."
+        wide
+      >
+        {!tap.data || tap.stale ? (
+          <HeavyState what="the hits" heavy={tap} />
+        ) : (
+          <div className="space-y-3">
+            <ul className="grid grid-cols-2 gap-x-4 text-[13px] sm:grid-cols-5" aria-label="Hits">
+              {tap.data.hits.map((h, i) => (
+                <li key={i} className={h.fault ? 'text-over' : 'text-clear'}>
+                  {i + 1}: {h.fault ? FAULT_WORDS[h.fault] : `${h.peakN.toFixed(0)} N, good`}
+                </li>
+              ))}
+            </ul>
+            <div className="grid gap-3 sm:grid-cols-2">
+              <div className="relative h-44">
+                <Plot
+                  text="One hit: force and answer over time."
+                  curves={[
+                    {
+                      label: 'force',
+                      colour: 'series-2',
+                      points: tap.data.hit.ms.map((ms, i) => ({
+                        x: ms,
+                        y: tap.data!.hit.force[i]! / Math.max(...tap.data!.hit.force),
+                      })),
+                    },
+                    {
+                      label: 'acceleration',
+                      colour: 'series-1',
+                      width: 1,
+                      points: tap.data.hit.ms.map((ms, i) => ({ x: ms, y: tap.data!.hit.response[i]! })),
+                    },
+                  ]}
+                  x="ms"
+                  y="share of largest"
+                />
+              </div>
+              <div className="relative h-44">
+                <ResponseChart
+                  axis={tapping?.axis ?? 'x'}
+                  part="magnitude"
+                  receptance={stored(tap.data.receptance)}
+                  modes={tap.data.modes}
+                  toHz={toHz}
+                />
+              </div>
+            </div>
+            <ModesTable caption="Modes found" modes={tap.data.modes} />
+            <div className="flex justify-end gap-2">
+              <Button onClick={() => setTapping({ axis: tapping!.axis, seed: tapping!.seed + 1 })}>
+                Hit again
+              </Button>
+              <Button
+                look="main"
+                onClick={() => {
+                  const found = tap.data!;
+                  const on = tapping!.axis;
+                  setTapping(null);
+                  void keep(on, found, 'simulated hammer');
+                }}
+              >
+                Keep it
+              </Button>
+            </div>
+          </div>
+        )}
+      </SheetDialog>
+    </div>
+  );
+}
+
+const band = (sigma: number): string => `${(100 * 1.28 * sigma).toFixed(0)} %`;
+
+/** The same hidden spindle for the same combination. */
+const seedOf = (id: string): number => [...id].reduce((s, c) => (s * 31 + c.charCodeAt(0)) % 997, 7);
+
+function thinned(hz: readonly number[], values: readonly number[], toHz: number): { x: number; y: number }[] {
+  const every = Math.max(1, Math.ceil(hz.length / 600));
+  const points: { x: number; y: number }[] = [];
+  for (let i = 0; i < hz.length && hz[i]! <= toHz; i += every) points.push({ x: hz[i]!, y: values[i]! });
+  return points;
+}
+
+/** A few words of which one is chosen. */
+export function Toggle<T extends string>({
+  label,
+  options,
+  value,
+  onTake,
+}: {
+  label: string;
+  options: readonly T[];
+  value: T;
+  onTake: (value: T) => void;
+}) {
+  return (
+    <div role="group" aria-label={label} className="flex overflow-hidden rounded-md border border-line">
+      {options.map((o) => (
+        <button
+          key={o}
+          type="button"
+          aria-pressed={o === value}
+          onClick={() => onTake(o)}
+          className={`px-2.5 py-1 font-semibold ${o === value ? 'bg-accent text-on-accent' : 'bg-card text-ink hover:bg-accent-soft'}`}
+        >
+          {o}
+        </button>
+      ))}
+    </div>
+  );
+}

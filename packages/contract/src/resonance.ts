@@ -1,0 +1,228 @@
+import type { Heard, KnownTip, Observation, ResonanceBook, TipMode } from '@burl/core';
+import * as yup from 'yup';
+
+/** Spindle, holder, cutter and stick-out as one thing: what makes chatter repeatable, and what it is remembered under. */
+export interface Combination {
+  readonly id: string;
+  readonly machineId: string;
+  readonly machineSerial: string;
+  readonly holderId: string;
+  readonly cutterId: string;
+  readonly stickOutMm: number;
+  readonly note: string;
+  readonly madeBy: string;
+  readonly madeAt: string;
+}
+
+/** A frequency response as stored: a measured one has lines, a table of modes has none. */
+export interface StoredResponse {
+  readonly hz: readonly number[];
+  readonly re: readonly number[];
+  readonly im: readonly number[];
+}
+
+/** Modes of one direction, and what they were read from. */
+export interface TipRecord {
+  readonly id: string;
+  readonly combinationId: string;
+  readonly axis: 'x' | 'y';
+  readonly source: 'measured' | 'table';
+  readonly modes: readonly TipMode[];
+  readonly receptance: StoredResponse | null;
+  readonly coherence: readonly number[] | null;
+  /** Share of the response the modes do not explain. */
+  readonly misfit: number | null;
+  /** File it came from, or how it was made. */
+  readonly origin: string;
+  readonly madeBy: string;
+  readonly madeAt: string;
+}
+
+/** A cut at the machine in the notebook. */
+export interface TestCutRecord {
+  readonly id: string;
+  readonly combinationId: string;
+  readonly alloyId: string;
+  readonly heard: Heard;
+  readonly rpm: number;
+  readonly overridePercent: number;
+  readonly axialDepthMm: number;
+  readonly radialEngagementMm: number;
+  readonly feedPerToothMm: number;
+  readonly direction: 'climb' | 'conventional';
+  readonly hz: number | null;
+  readonly note: string;
+  readonly attachmentName: string | null;
+  readonly attachmentType: string | null;
+  readonly madeBy: string;
+  readonly madeAt: string;
+}
+
+/** Everything about a combination. */
+export interface CombinationDetail extends Combination {
+  /** The newest record of each direction. */
+  readonly tips: readonly TipRecord[];
+  readonly cuts: readonly TestCutRecord[];
+}
+
+const slug = (): yup.StringSchema<string> => yup.string().strict().required().max(120);
+const amount = (most: number): yup.NumberSchema<number> =>
+  yup.number().strict().required().positive().max(most);
+
+export const combinationSchema = yup
+  .object({
+    machineId: slug(),
+    machineSerial: yup.string().strict().required().trim().min(1).max(60),
+    holderId: slug(),
+    cutterId: slug(),
+    stickOutMm: amount(500),
+    note: yup.string().strict().defined().max(2000),
+  })
+  .noUnknown()
+  .required();
+export type CombinationInput = yup.InferType<typeof combinationSchema>;
+
+const MOST_LINES = 20_000;
+const line = () => yup.array().of(yup.number().strict().required());
+
+const responseSchema = yup
+  .object({
+    hz: line().required().min(12, '${path} needs 12 lines or more').max(MOST_LINES),
+    re: line().required(),
+    im: line().required(),
+  })
+  .noUnknown()
+  .test('length', '${path} must have as many real and imaginary parts as frequencies', (v) =>
+    v ? v.hz.length === v.re.length && v.hz.length === v.im.length : true,
+  )
+  .test('rising', '${path}.hz must rise from line to line', (v) =>
+    v ? v.hz.every((f, i) => i === 0 || f > v.hz[i - 1]!) : true,
+  );
+
+export const tipSchema = yup
+  .object({
+    axis: yup.string().strict().oneOf(['x', 'y']).required(),
+    source: yup.string().strict().oneOf(['measured', 'table']).required(),
+    modes: yup
+      .array()
+      .of(
+        yup
+          .object({
+            hz: amount(50_000),
+            damping: yup.number().strict().required().moreThan(0).lessThan(1),
+            stiffness: amount(1e12),
+            shape: yup.array().of(yup.number().strict().required()).min(2).max(33).optional(),
+          })
+          .noUnknown()
+          .required(),
+      )
+      .min(1, '${path} needs one mode or more')
+      .max(12)
+      .required(),
+    receptance: responseSchema.nullable().default(null),
+    coherence: line().nullable().default(null).max(MOST_LINES),
+    misfit: yup.number().strict().nullable().default(null).min(0),
+    origin: yup.string().strict().required().max(200),
+  })
+  .noUnknown()
+  .required();
+export type TipInput = yup.InferType<typeof tipSchema>;
+
+/** Largest recording or photo, bytes. */
+export const MOST_ATTACHED = 8_000_000;
+
+export const testCutSchema = yup
+  .object({
+    alloyId: slug(),
+    heard: yup.string().strict().oneOf(['stable', 'marginal', 'chatter']).required(),
+    rpm: amount(200_000),
+    overridePercent: yup.number().strict().required().min(10).max(200),
+    axialDepthMm: amount(300),
+    radialEngagementMm: amount(300),
+    feedPerToothMm: amount(10),
+    direction: yup.string().strict().oneOf(['climb', 'conventional']).required(),
+    hz: yup.number().strict().nullable().defined().min(20).max(20_000),
+    note: yup.string().strict().defined().max(2000),
+    attachment: yup
+      .object({
+        name: yup.string().strict().required().max(200),
+        type: yup
+          .string()
+          .strict()
+          .required()
+          .matches(/^(audio|image)\/[a-z0-9.+-]+$/, '${path} must be a sound or a picture'),
+        base64: yup
+          .string()
+          .strict()
+          .required()
+          .max(Math.ceil((MOST_ATTACHED * 4) / 3) + 4),
+      })
+      .noUnknown()
+      .nullable()
+      .default(null),
+  })
+  .noUnknown()
+  .required();
+export type TestCutInput = yup.InferType<typeof testCutSchema>;
+
+/** What the core needs of all combinations. */
+export function bookOf(all: readonly CombinationDetail[]): ResonanceBook {
+  return {
+    serial: null,
+    tips: all.flatMap((c): KnownTip[] => {
+      const along = (axis: 'x' | 'y'): readonly TipMode[] => c.tips.find((t) => t.axis === axis)?.modes ?? [];
+      const [first] = c.tips;
+      if (!first) return [];
+      const { machineSerial, machineId, holderId, cutterId, stickOutMm } = c;
+      // A tip tapped in one direction only is taken to be alike in the other.
+      const structure = {
+        x: along('x').length > 0 ? along('x') : along('y'),
+        y: along('y').length > 0 ? along('y') : along('x'),
+      };
+      return [
+        {
+          machineSerial,
+          machineId,
+          holderId,
+          cutterId,
+          stickOutMm,
+          structure,
+          source: c.tips.every((t) => t.source === 'measured') ? 'measured' : 'table',
+          measuredOn: first.madeAt.slice(0, 10),
+        },
+      ];
+    }),
+    observations: all.flatMap((c) =>
+      c.cuts.map((o): Observation => {
+        const { machineSerial, machineId, holderId, cutterId, stickOutMm } = c;
+        const {
+          alloyId,
+          heard,
+          rpm,
+          overridePercent,
+          axialDepthMm,
+          radialEngagementMm,
+          feedPerToothMm,
+          direction,
+          hz,
+        } = o;
+        return {
+          machineSerial,
+          machineId,
+          holderId,
+          cutterId,
+          stickOutMm,
+          alloyId,
+          heard,
+          rpm,
+          overridePercent,
+          axialDepthMm,
+          radialEngagementMm,
+          feedPerToothMm,
+          direction,
+          hz,
+        };
+      }),
+    ),
+  };
+}
