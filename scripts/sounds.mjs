@@ -1,18 +1,29 @@
 // npm run sounds: makes the recordings that ship with Burl by running cuts step by step (a simulation, no machine).
 import { mkdirSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { installModules, runTool } from './install.mjs';
 import { ROOT } from './postgres.mjs';
 
 installModules();
-const built = (entry) => {
-  runTool('vite', ['build', '--ssr', `src/${entry}.ts`, '--outDir', 'dist/sounds', '--logLevel', 'error'], {
-    cwd: join(ROOT, 'packages/core'),
-  });
-  return import(join(ROOT, 'packages/core/dist/sounds', `${entry.split('/').at(-1)}.js`));
-};
-const { soundOf } = await built('index');
-const { writeWav } = await built('dynamics/files/wav');
+runTool('vite', ['build', '--ssr', 'src/index.ts', '--outDir', 'dist/bench', '--logLevel', 'error'], {
+  cwd: join(ROOT, 'packages/core'),
+});
+const { soundOf } = await import(join(ROOT, 'packages/core/dist/bench/index.js'));
+const { WaveFile } = createRequire(import.meta.url)('wavefile');
+
+/** 16 bits, scaled to the loudest sample. */
+function writeWav({ rate, samples }) {
+  const most = samples.reduce((a, s) => Math.max(a, Math.abs(s)), 1e-12);
+  const file = new WaveFile();
+  file.fromScratch(
+    1,
+    rate,
+    '16',
+    Int16Array.from(samples, (s) => Math.round((s / most) * 32_000)),
+  );
+  return file.toBuffer();
+}
 const RAD = Math.PI / 180;
 const even = (teeth) => Array.from({ length: teeth }, () => (360 / teeth) * RAD);
 const tip = {

@@ -7,6 +7,7 @@ import { wholeCrib } from '../jobs/crib-store.ts';
 import { snapshotOf } from '../jobs/release-store.ts';
 import { hashPassword } from '../routes/session.ts';
 import { demoJobs } from './demo-jobs.ts';
+import { demoResonance } from './demo-resonance.ts';
 
 /** Shown on the sign-in page while the demo accounts exist. */
 export const DEMO_PASSWORD = 'burl-demo-2026';
@@ -33,6 +34,7 @@ export async function seedDemo(db: Database): Promise<void> {
       .returning({ id: people.id, name: people.name, email: people.email, role: people.role });
     const [engineer, approver] = made as [Person, Person];
     await shopTools(tx);
+    await demoResonance(tx, engineer.name);
     const crib = await wholeCrib(tx);
     const ids: string[] = [];
     for (const job of demoJobs(crib, day)) {

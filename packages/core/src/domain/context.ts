@@ -1,7 +1,7 @@
 import type { Alloy } from './alloy.ts';
 import type { Coating, Cutter, Substrate } from './cutter.ts';
 import type { Holder } from './holder.ts';
-import type { ResonanceBook } from '../dynamics/learning/observation.ts';
+import type { ResonanceBook } from './resonance.ts';
 import type { Machine } from './machine.ts';
 
 /** The number that is approved: the periodic solution at one cut, and what it was worked out for. */

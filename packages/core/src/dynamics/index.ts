@@ -22,7 +22,7 @@ export {
   type Sensor,
   withoutWindow,
 } from './measure/hammer-record.ts';
-export { type HammerKit, simulatedHammer } from './measure/simulated-hammer.ts';
+export { bell, type HammerKit, seededNumbers, simulatedHammer } from './measure/simulated-hammer.ts';
 export { type ResponseKind } from './files/response-file.ts';
 export { readResponseCsv, writeResponseCsv } from './files/response-csv.ts';
 export { readUniversalFile, writeUniversalFile } from './files/universal-file.ts';
@@ -36,15 +36,15 @@ export {
 } from './sound/chatter-sound.ts';
 export { soundOf } from './sound/simulated-sound.ts';
 export { type CombinationParts, genericStructure } from './assembly-of.ts';
-export { type KnownTip, tipKnowledge, type TipKnowledge, type Trust, TRUSTS } from './tip-knowledge.ts';
+export { tipKnowledge, type TipKnowledge, type Trust, TRUSTS } from './tip-knowledge.ts';
 export {
   type Heard,
   HEARD,
+  type KnownTip,
   type Observation,
-  requireObservation,
   type ResonanceBook,
   trueSpeed,
-} from './learning/observation.ts';
+} from '../domain/resonance.ts';
 export { type Belief, chanceMap, type ChanceMap, learn, priorBelief } from './learning/belief.ts';
 export { nextTests, speedLadder, type SpeedLadder, type TestProposal } from './learning/test-plan.ts';
 export { resonanceOf, type ResonancePicture, type ResonanceQuestion } from './resonance-of.ts';

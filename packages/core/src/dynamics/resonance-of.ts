@@ -5,7 +5,7 @@ import { millingState } from '../evaluation/milling-state.ts';
 import { beliefOf, observationsOf, testCutOf } from '../evaluation/stability-state.ts';
 import { depthAlongTool, depthAtTip } from './depth-along-tool.ts';
 import { type ChanceMap, chanceMap } from './learning/belief.ts';
-import type { Heard } from './learning/observation.ts';
+import type { Heard } from '../domain/resonance.ts';
 import { nextTests, type SpeedLadder, speedLadder, type TestProposal } from './learning/test-plan.ts';
 import { limitDepth } from './periodic/limit-depth.ts';
 import { PICTURE } from './periodic/stability-map.ts';

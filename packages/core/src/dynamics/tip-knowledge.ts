@@ -1,4 +1,5 @@
 import type { OperationContext } from '../domain/context.ts';
+import type { KnownTip } from '../domain/resonance.ts';
 import { assemblyOf, bodyPieces, genericStructure, noseModes, toolPieces } from './assembly-of.ts';
 import type { Complex } from './complex.ts';
 import { baseFactor, coupleTip, noseReceptance } from './coupling/couple.ts';
@@ -15,20 +16,6 @@ import {
 /** Where the motion of the tip is known from, best first. */
 export type Trust = 'measured' | 'coupled' | 'table' | 'generic';
 export const TRUSTS: readonly Trust[] = ['measured', 'coupled', 'table', 'generic'];
-
-/** Modes of a combination of machine, holder, cutter and stick-out that somebody measured or stated. */
-export interface KnownTip {
-  /** What it is remembered under. */
-  readonly machineSerial: string;
-  readonly machineId: string;
-  readonly holderId: string;
-  readonly cutterId: string;
-  readonly stickOutMm: number;
-  readonly source: 'measured' | 'table';
-  readonly structure: TipStructure;
-  /** When it was measured, ISO date. */
-  readonly measuredOn: string | null;
-}
 
 /** Log standard deviations of the modes' numbers. */
 export interface ModeSigma {

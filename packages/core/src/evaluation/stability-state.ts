@@ -14,7 +14,7 @@ import {
 } from '../dynamics/learning/belief.ts';
 import { gridFor, quickBorder, type ResponseGrid, responseGrid } from '../dynamics/learning/quick-border.ts';
 import { NEGLIGIBLE } from '../dynamics/periodic/limit-depth.ts';
-import { type Observation, trueSpeed } from '../dynamics/learning/observation.ts';
+import { type Observation, trueSpeed } from '../domain/resonance.ts';
 import { tipKnowledge, type TipKnowledge } from '../dynamics/tip-knowledge.ts';
 import {
   softestMode,

@@ -6,7 +6,8 @@ import { kienzle } from './kienzle.ts';
 import { linearEdge } from './linear-edge.ts';
 import type { ForceLaw } from './force-law.ts';
 import { millingForces, powerFromTorque } from './milling-forces.ts';
-import { oneTurn, standOfTeeth, type ToothedEdge } from './one-turn.ts';
+import { oneTurn, standOfTeeth } from './one-turn.ts';
+import type { ToothedEdge } from './toothed-edge.ts';
 
 const RAD = Math.PI / 180;
 

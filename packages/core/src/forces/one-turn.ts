@@ -1,21 +1,9 @@
 import { InputError, requirePositive } from '../domain/input-error.ts';
 import type { EdgeBand } from '../milling/edge-profile.ts';
+import type { ToothedEdge } from './toothed-edge.ts';
 import type { ForceLaw } from './force-law.ts';
 import { type ForceTable, tabulate } from './force-table.ts';
 import { smallestChip, type TeethAtHeight, teethAt } from './teeth-at-height.ts';
-
-/** A cutter as it stands: every tooth with its own place, helix and height. */
-export interface ToothedEdge {
-  readonly bands: readonly EdgeBand[];
-  /** Angle from each tooth to the one that cut just before it at the tip, rad; sums to one turn. */
-  readonly pitch: readonly number[];
-  /** Helix of each tooth, rad. */
-  readonly helix: readonly number[];
-  /** Feed per tooth averaged over the teeth, mm. */
-  readonly feedPerToothMm: number;
-  /** How far each tooth stands off the mean radius, mm; zero without runout. */
-  readonly standMm: readonly number[];
-}
 
 /** Forces of one turn, sampled; x along the feed, y on the wall, z along the axis. */
 export interface OneTurn {

@@ -1,4 +1,4 @@
-import type { ToothedEdge } from './one-turn.ts';
+import type { ToothedEdge } from './toothed-edge.ts';
 
 const TURN = 2 * Math.PI;
 

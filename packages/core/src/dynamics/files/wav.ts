@@ -1,10 +1,6 @@
-import * as wavefile from 'wavefile';
+import { WaveFile } from 'wavefile';
 import { InputError } from '../../domain/input-error.ts';
 import type { Recording } from '../sound/chatter-sound.ts';
-
-/** The package is of the older module kind: a bundler finds its class by name, Node only in the default export. */
-const { WaveFile } =
-  'WaveFile' in wavefile ? wavefile : (wavefile as unknown as { default: typeof wavefile }).default;
 
 /** Longest recording taken, s. */
 const LONGEST_S = 120;

@@ -3,7 +3,7 @@ import type { ChatterCut } from '../chatter-cut.ts';
 import { chatterRange } from '../fixed-speed.ts';
 import type { ModeSigma } from '../tip-knowledge.ts';
 import { type TipMode, type TipStructure, withoutStiffModes } from '../tip-structure.ts';
-import type { Heard } from './observation.ts';
+import type { Heard } from '../../domain/resonance.ts';
 import { gridFor, quickBorder, type QuickBorder, type ResponseGrid, responseGrid } from './quick-border.ts';
 
 /** What is uncertain about a border, each as the logarithm of a factor on the middle value. */

@@ -1,5 +1,18 @@
-import { InputError, requirePositive } from '../../domain/input-error.ts';
-import type { KnownTip } from '../tip-knowledge.ts';
+import type { TipStructure } from '../dynamics/tip-structure.ts';
+
+/** Modes of a combination of machine, holder, cutter and stick-out that somebody measured or stated. */
+export interface KnownTip {
+  /** What it is remembered under. */
+  readonly machineSerial: string;
+  readonly machineId: string;
+  readonly holderId: string;
+  readonly cutterId: string;
+  readonly stickOutMm: number;
+  readonly source: 'measured' | 'table';
+  readonly structure: TipStructure;
+  /** When it was measured, ISO date. */
+  readonly measuredOn: string | null;
+}
 
 /** What was heard and seen of a cut. */
 export type Heard = 'stable' | 'marginal' | 'chatter';
@@ -37,17 +50,3 @@ export interface ResonanceBook {
 /** Speed a cut really ran at, rpm. */
 export const trueSpeed = (o: Pick<Observation, 'rpm' | 'overridePercent'>): number =>
   (o.rpm * o.overridePercent) / 100;
-
-/** Throws InputError where an observation cannot have happened. */
-export function requireObservation(o: Observation): void {
-  requirePositive('speed', o.rpm);
-  requirePositive('axial depth', o.axialDepthMm);
-  requirePositive('radial engagement', o.radialEngagementMm);
-  requirePositive('feed per tooth', o.feedPerToothMm);
-  if (!(o.overridePercent >= 10 && o.overridePercent <= 200)) {
-    throw new InputError([{ field: 'override', value: o.overridePercent, allowed: '10 to 200 %' }]);
-  }
-  if (o.hz !== null && !(o.hz >= 20 && o.hz <= 20_000)) {
-    throw new InputError([{ field: 'frequency heard', value: o.hz, allowed: '20 to 20,000 Hz' }]);
-  }
-}

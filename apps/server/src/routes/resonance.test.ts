@@ -1,0 +1,157 @@
+import type { CombinationDetail, CombinationInput, Crib, TestCutInput, TipInput } from '@burl/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Caller, startTestServer, type TestServer } from '../../test/client.ts';
+
+let server: TestServer;
+let engineer: Caller;
+let floor: Caller;
+
+beforeAll(async () => {
+  server = await startTestServer();
+  engineer = await server.as('engineer');
+  floor = await server.as('floor');
+});
+afterAll(() => server.stop());
+
+const COMBINATION: CombinationInput = {
+  machineId: 'axis5-24k',
+  machineSerial: 'A5-0118',
+  holderId: 'shrink-12-80',
+  cutterId: 'em-bull-12-z5-re0.5-var',
+  stickOutMm: 60,
+  note: '',
+};
+const TIP: TipInput = {
+  axis: 'x',
+  source: 'measured',
+  modes: [{ hz: 1200, damping: 0.03, stiffness: 2e7 }],
+  receptance: null,
+  coherence: null,
+  misfit: 0.02,
+  origin: 'tap.csv',
+};
+const CUT: TestCutInput = {
+  alloyId: 'ti-6al-4v-annealed',
+  heard: 'chatter',
+  rpm: 2400,
+  overridePercent: 90,
+  axialDepthMm: 6,
+  radialEngagementMm: 1,
+  feedPerToothMm: 0.06,
+  direction: 'climb',
+  hz: 1300,
+  note: '',
+  attachment: null,
+};
+
+const all = async (): Promise<CombinationDetail[]> => (await engineer('GET', '/api/resonance')).json();
+let serial = 0;
+async function fresh(): Promise<string> {
+  const made = await engineer('POST', '/api/resonance', { ...COMBINATION, machineSerial: `SN-${++serial}` });
+  expect(made.statusCode).toBe(201);
+  return made.json<{ id: string }>().id;
+}
+const problems = (answer: { json: <T>() => T }): string[] =>
+  answer.json<{ problems: { field: string }[] }>().problems.map((p) => p.field);
+
+describe('the demo', () => {
+  it('has a combination that was tapped in both directions, with a page of the notebook', async () => {
+    const tapped = (await all()).find((c) => c.machineSerial === 'A5-0117' && c.stickOutMm === 48)!;
+    expect(tapped.tips.map((t) => t.axis)).toEqual(['x', 'y']);
+    expect(tapped.tips[0]!.receptance!.hz.length).toBeGreaterThan(1000);
+    expect(tapped.cuts.map((c) => c.heard)).toEqual(['stable', 'marginal', 'chatter']);
+  });
+});
+
+describe('a combination', () => {
+  it('is remembered once under machine, holder, cutter and stick-out', async () => {
+    const id = await fresh();
+    expect((await all()).some((c) => c.id === id)).toBe(true);
+    const again = await engineer('POST', '/api/resonance', { ...COMBINATION, machineSerial: `SN-${serial}` });
+    expect([again.statusCode, problems(again)]).toEqual([422, ['stickOutMm']]);
+  });
+
+  it('names what the crib does not have, and what is no stick-out', async () => {
+    const unknown = await engineer('POST', '/api/resonance', { ...COMBINATION, cutterId: 'nobodys' });
+    expect([unknown.statusCode, problems(unknown)]).toEqual([422, ['cutterId']]);
+    const short = await engineer('POST', '/api/resonance', { ...COMBINATION, stickOutMm: 0 });
+    expect(problems(short)).toEqual(['stickOutMm']);
+  });
+});
+
+describe('a tap test', () => {
+  it('is kept, the newest counts, and every bench gets it with the crib', async () => {
+    const id = await fresh();
+    await engineer('POST', `/api/resonance/${id}/tips`, TIP);
+    await engineer('POST', `/api/resonance/${id}/tips`, {
+      ...TIP,
+      modes: [{ hz: 1250, damping: 0.03, stiffness: 2e7 }],
+    });
+    const mine = (await all()).find((c) => c.id === id)!;
+    expect(mine.tips.map((t) => t.modes[0]!.hz)).toEqual([1250]);
+    const { resonance } = (await floor('GET', '/api/crib')).json<Crib>();
+    const tip = resonance.tips.find((t) => t.machineSerial === `SN-${serial}`)!;
+    // Tapped along x only: taken to be alike along y.
+    expect(tip.structure.y).toEqual(tip.structure.x);
+  });
+
+  it.each([
+    ['modes', { modes: [] }],
+    ['modes[0].damping', { modes: [{ hz: 1200, damping: 1.2, stiffness: 2e7 }] }],
+    ['receptance', { receptance: { hz: Array.from({ length: 20 }, (_, i) => i), re: [1], im: [1] } }],
+  ])('is refused for its %s', async (field, change) => {
+    const id = await fresh();
+    const answer = await engineer('POST', `/api/resonance/${id}/tips`, { ...TIP, ...change });
+    expect([answer.statusCode, problems(answer)]).toEqual([400, [field]]);
+    expect((await all()).find((c) => c.id === id)!.tips).toEqual([]);
+  });
+
+  it('is not kept by someone who may not edit', async () => {
+    const id = await fresh();
+    expect((await floor('POST', `/api/resonance/${id}/tips`, TIP)).statusCode).toBe(403);
+  });
+});
+
+describe('the notebook', () => {
+  it('is written by whoever stands at the machine, with a recording that comes back as it was', async () => {
+    const id = await fresh();
+    const base64 = Buffer.from('RIFF....WAVE').toString('base64');
+    const made = await floor('POST', `/api/resonance/${id}/cuts`, {
+      ...CUT,
+      attachment: { name: 'squeal.wav', type: 'audio/wav', base64 },
+    });
+    expect(made.statusCode).toBe(201);
+    const [cut] = (await all()).find((c) => c.id === id)!.cuts;
+    expect(cut).toMatchObject({
+      heard: 'chatter',
+      rpm: 2400,
+      overridePercent: 90,
+      attachmentName: 'squeal.wav',
+    });
+    expect(cut).not.toHaveProperty('attachment');
+    const sound = await engineer('GET', `/api/resonance/cuts/${cut!.id}/attachment`);
+    expect(sound.headers['content-type']).toContain('audio/wav');
+    expect(sound.body).toBe('RIFF....WAVE');
+  });
+
+  it.each([
+    ['overridePercent', { overridePercent: 5 }],
+    ['hz', { hz: 3 }],
+    ['heard', { heard: 'loud' }],
+    ['attachment.type', { attachment: { name: 'a.exe', type: 'application/x-exe', base64: 'AA==' } }],
+  ])('refuses a wrong %s and keeps what stands', async (field, change) => {
+    const id = await fresh();
+    await floor('POST', `/api/resonance/${id}/cuts`, CUT);
+    const answer = await floor('POST', `/api/resonance/${id}/cuts`, { ...CUT, ...change });
+    expect([answer.statusCode, problems(answer)]).toEqual([400, [field]]);
+    expect((await all()).find((c) => c.id === id)!.cuts).toHaveLength(1);
+  });
+
+  it('a cut is struck by an engineer only', async () => {
+    const id = await fresh();
+    const { id: cut } = (await floor('POST', `/api/resonance/${id}/cuts`, CUT)).json<{ id: string }>();
+    expect((await floor('DELETE', `/api/resonance/cuts/${cut}`)).statusCode).toBe(403);
+    expect((await engineer('DELETE', `/api/resonance/cuts/${cut}`)).statusCode).toBe(200);
+    expect((await engineer('DELETE', `/api/resonance/cuts/${cut}`)).statusCode).toBe(404);
+  });
+});
