@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.test.ts'] } },
+      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.test.ts', 'bench/**/*.test.ts'] } },
       { test: { name: 'contract', root: 'packages/contract', include: ['src/**/*.test.ts'] } },
       {
         test: {

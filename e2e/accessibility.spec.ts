@@ -77,6 +77,30 @@ const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Pro
     },
   },
   {
+    name: 'tip of a combination',
+    go: async (page) => {
+      await page.goto('/resonance');
+      await page.getByRole('img', { name: /Frequency response of the tip/ }).waitFor();
+    },
+  },
+  {
+    name: 'lobes',
+    go: async (page) => {
+      await page.goto('/resonance?tab=lobes');
+      await page.getByRole('img', { name: /an even chance at/ }).waitFor({ timeout: 40_000 });
+      // The periodic border goes on in a worker; the page is as it will be.
+      await page.getByRole('button', { name: 'Stop working out the lobes' }).click();
+    },
+  },
+  {
+    name: 'sound',
+    go: async (page) => {
+      await page.goto('/resonance?tab=sound');
+      await page.getByRole('button', { name: /^chatter/ }).click();
+      await page.getByText(/Chatter at .* sure/).waitFor({ timeout: 20_000 });
+    },
+  },
+  {
     name: 'release',
     go: async (page) => {
       await page

@@ -57,10 +57,7 @@ await page.getByRole('slider', { name: 'Working point' }).waitFor();
 await page.getByRole('status').filter({ hasText: 'Working out the map' }).waitFor({ state: 'detached' });
 await shot('bench-window');
 await page.getByRole('button', { name: 'Larger chart' }).click();
-for (const [tab, name, ready] of [
-  ['One turn', 'bench-turn', /What gives first/],
-  ['Heat', 'bench-heat', /heats for/],
-]) {
+for (const [tab, name, ready] of [['One turn', 'bench-turn', /What gives first/]]) {
   await page.getByRole('tab', { name: tab }).click();
   await page.getByText(ready).first().waitFor();
   await shot(name);
@@ -98,9 +95,6 @@ await page
 await page.getByRole('link', { name: /Drill 6.8/ }).click();
 await page.getByRole('img', { name: /the cut asks/ }).waitFor();
 await shot('bench-drilling');
-await page.getByRole('link', { name: 'Ask for release' }).click();
-await page.getByRole('button', { name: 'Ask for release' }).waitFor();
-await shot('release-ask');
 await page.goto(`${base}/`);
 await page
   .getByRole('link', { name: /CV-0093/ })
@@ -112,9 +106,19 @@ await page.goto(`${base}/`);
 await page.getByRole('link', { name: /Sheet of TT-0412/ }).click();
 await page.getByRole('heading', { name: 'Prove-out' }).waitFor();
 await shot('sheet');
+await page.goto(`${base}/resonance`);
+await page.getByRole('img', { name: /Frequency response of the tip/ }).waitFor();
+await shot('resonance-tip');
+await page.getByRole('tab', { name: 'Lobes' }).click();
+await page.getByText(/The periodic line is the one/).waitFor({ timeout: 90000 });
+await page.getByRole('status').filter({ hasText: 'Working out the lobes' }).waitFor({ state: 'detached' });
+await shot('resonance-lobes');
+await page.getByRole('tab', { name: 'Sound' }).click();
+await page.getByRole('button', { name: /^chatter/ }).click();
+await page.getByText(/Chatter at .* sure/).waitFor({ timeout: 20000 });
+await shot('resonance-sound');
 await page.goto(`${base}/crib/alloys`);
 await page.getByRole('heading', { name: 'Crib' }).waitFor();
-await shot('crib');
 await page.getByRole('button', { name: /Alloy 718, solution treated and aged/ }).click();
 await shot('crib-entry');
 await browser.close();

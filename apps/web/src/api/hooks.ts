@@ -13,7 +13,8 @@ export const useSession = (): Answer<SessionInfo> => useSWR<SessionInfo, ApiErro
 export const useJobs = (): Answer<JobSummary[]> => useSWR<JobSummary[], ApiError>('/api/jobs', get);
 export const useCrib = (): Answer<Crib> =>
   useSWR<Crib, ApiError>('/api/crib', get, { revalidateOnFocus: false });
-export const useJob = (id: string): Answer<JobDetail> => useSWR<JobDetail, ApiError>(`/api/jobs/${id}`, get);
+export const useJob = (id: string): Answer<JobDetail> =>
+  useSWR<JobDetail, ApiError>(id ? `/api/jobs/${id}` : null, get);
 export const useReleases = (id: string): Answer<ReleaseSummary[]> =>
   useSWR<ReleaseSummary[], ApiError>(`/api/jobs/${id}/releases`, get);
 export const useRelease = (id: string | undefined): Answer<Release> =>

@@ -35,11 +35,28 @@ export interface TapTest {
 
 const HIGHEST_HZ = 8000;
 const LOWEST_HZ = 200;
+/** Coherence of lines that may be believed, and how many of them in a row. */
+const AGREE = 0.985;
+const AGREED_LINES = 40;
+
+/** An accelerometer tells little at low frequency: modes are read from where the hits agree with one another. */
+function soundFrom(hz: Float64Array, coherence: Float64Array): number {
+  let agreed = 0;
+  for (let i = 0; i < hz.length; i++) {
+    if (hz[i]! < LOWEST_HZ) continue;
+    agreed = coherence[i]! > AGREE ? agreed + 1 : 0;
+    if (agreed === AGREED_LINES) return hz[i - AGREED_LINES + 1]!;
+  }
+  return LOWEST_HZ;
+}
 
 /** Hits to modes. */
 export function tapTestOf(record: HammerRecord): TapTest {
   const { receptance, coherence, verdicts, excitedToHz } = receptanceOfHits(record, HIGHEST_HZ);
-  const fit = fitModes(receptance, { fromHz: LOWEST_HZ, toHz: Math.min(HIGHEST_HZ, excitedToHz) });
+  const fit = fitModes(receptance, {
+    fromHz: soundFrom(receptance.hz, coherence),
+    toHz: Math.min(HIGHEST_HZ, excitedToHz),
+  });
   const good = record.hits[verdicts.findIndex((v) => v.fault === null)]!;
   const most = good.response.reduce((a, r) => Math.max(a, Math.abs(r)), 1e-12);
   const every = Math.max(1, Math.floor(good.force.length / 8 / 400));

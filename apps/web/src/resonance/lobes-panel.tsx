@@ -26,7 +26,8 @@ export function rangeOf(speed: number, most: number, stickOutMm: number, depthMm
     fromRpm: Math.max(100, speed * 0.5),
     toRpm,
     mostMm: Math.min(stickOutMm, Math.max(6, depthMm * 2.2)),
-    periodic: 25,
+    periodic: 17,
+    columns: 81,
   };
 }
 
@@ -84,7 +85,7 @@ export function LobesPanel({
       { label: 'even chance', colour: 'tight', width: 1.5, points: along((l) => l.middle) },
       {
         label: 'averaged cut (overview)',
-        colour: 'series-6',
+        colour: 'series-3',
         dash: [7, 4],
         width: 1.5,
         points: data.overview.map((o) => ({ x: o.rpm, y: cap(o.depthMm) })),
@@ -112,7 +113,7 @@ export function LobesPanel({
   const here = data ? nearest(data, op.cut.speedRpm) : null;
   const best = data ? bestNear(data, op.cut.speedRpm) : null;
   const text = here
-    ? `At ${formatMeasure(op.cut.speedRpm, 'rpm', system)} an even chance at ${formatMeasure(here.middle, 'mm', system)}, nearly sure up to ${formatMeasure(here.low, 'mm', system)}, hopeless from ${formatMeasure(here.high, 'mm', system)}. ${data!.periodic.length ? 'The periodic line is the one that is approved.' : ''}`
+    ? `At ${formatMeasure(op.cut.speedRpm, 'rpm', system)} an even chance at ${formatMeasure(here.middle, 'mm', system)}, nearly sure up to ${formatMeasure(here.low, 'mm', system)}, unlikely beyond ${formatMeasure(here.high, 'mm', system)}. ${data!.periodic.length ? 'The periodic line is the one that is approved.' : ''}`
     : '';
   return (
     <div className="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_260px]">

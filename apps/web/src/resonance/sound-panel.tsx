@@ -20,7 +20,7 @@ const SHIPPED = [
   { name: 'calm, 5 flutes at 2,400 rpm', file: 'calm.wav', rpm: 2400, teeth: 5, depthMm: 1.2 },
   { name: 'chatter, 5 flutes at 2,400 rpm', file: 'chatter.wav', rpm: 2400, teeth: 5, depthMm: 4.5 },
   {
-    name: 'every second tooth, 2 flutes at 10,500 rpm',
+    name: 'flip, 2 flutes at 10,500 rpm',
     file: 'flip.wav',
     rpm: 10500,
     teeth: 2,
@@ -29,6 +29,8 @@ const SHIPPED = [
 ] as const;
 
 const LONGEST_S = 20;
+/** Lines under this share of the strongest are not marked. */
+const SHOWN = 0.02;
 
 /** What a cut sounds like: lines that turning explains, and what is left. */
 export function SoundPanel({
@@ -127,6 +129,7 @@ export function SoundPanel({
   }
 
   const verdict = heard?.verdict;
+  const strongest = Math.max(...(verdict?.lines.map((l) => l.amplitude) ?? [0]));
   const tooth = (rpm * teeth) / 60;
   const said = verdict
     ? verdict.chatter

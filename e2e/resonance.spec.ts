@@ -1,0 +1,126 @@
+import { expect, test } from '@playwright/test';
+import { signIn } from './people.ts';
+
+test('a new combination is tapped, its lobes looked at, cuts are logged, and a longer one is predicted', async ({
+  page,
+}) => {
+  // Tap tests and periodic borders are real work.
+  test.setTimeout(180_000);
+  await signIn(page, 'engineer');
+  await page.getByRole('link', { name: 'Resonance' }).click();
+  const make = async (stickOut: string): Promise<void> => {
+    await page.getByRole('button', { name: 'New combination' }).click();
+    const dialog = page.getByRole('dialog', { name: 'New combination' });
+    await dialog.getByLabel('Machine').selectOption('axis5-24k');
+    await dialog.getByLabel('Cutter').selectOption('em-bull-12-z4-re1-var');
+    await dialog.getByLabel('Holder').selectOption('shrink-12-80');
+    await dialog.getByLabel('Serial number').fill('A5-0300');
+    await dialog.getByLabel('Stick-out').fill(stickOut);
+    await dialog.getByLabel('Stick-out').press('Enter');
+    await dialog.getByRole('button', { name: 'Remember it' }).click();
+    await expect(dialog).toBeHidden();
+    await expect(
+      page.getByRole('heading', { name: new RegExp(`A5-0300.* ${stickOut} mm out`) }),
+    ).toBeVisible();
+  };
+
+  // Nobody has measured it: said so.
+  await make('48');
+  await expect(page.getByText('class values of the crib, not measured').first()).toBeVisible();
+  for (const axis of ['x', 'y']) {
+    await page.getByRole('button', { name: axis, exact: true }).click();
+    await page.getByRole('button', { name: `Tap test along ${axis}` }).click();
+    const tap = page.getByRole('dialog', { name: /Tap test/ });
+    await expect(tap.getByText('double hit, left out')).toBeVisible({ timeout: 30_000 });
+    await expect(tap.getByText('cable fault, left out')).toBeVisible();
+    await tap.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByText(`Tap test along ${axis} kept`)).toBeVisible();
+  }
+  await expect(page.getByText(/measured on A5-0300/).first()).toBeVisible();
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Universal file' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe('A5-0300-48mm-y.uff');
+
+  await page.getByRole('tab', { name: 'Lobes' }).click();
+  const said = page.getByText(/At .* an even chance at/).first();
+  await expect(page.getByText(/The periodic line is the one that is approved/)).toBeVisible({
+    timeout: 60_000,
+  });
+  const before = await said.textContent();
+  await page.getByRole('button', { name: 'Run this cut' }).click();
+  await expect(page.getByText(/^It (settles|chatters)\./)).toBeVisible({ timeout: 30_000 });
+
+  // A recording that ships with Burl is told by its sound.
+  await page.getByRole('tab', { name: 'Sound' }).click();
+  await page.getByRole('button', { name: /^chatter/ }).click();
+  await expect(page.getByText(/Chatter at .* sure/)).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: /^calm/ }).click();
+  await expect(page.getByText(/No chatter heard/)).toBeVisible({ timeout: 20_000 });
+
+  // Two cuts in the notebook move the map.
+  await page.getByRole('tab', { name: 'Notebook' }).click();
+  const log = async (heard: string, depth: string): Promise<void> => {
+    await page.getByRole('group', { name: 'What was heard' }).getByRole('button', { name: heard }).click();
+    await page.getByLabel('Depth').fill(depth);
+    await page.getByLabel('Depth').press('Enter');
+    await page.getByRole('button', { name: 'Log it' }).click();
+  };
+  const cuts = page.getByRole('region', { name: 'Test cuts' });
+  await log('stable', '3');
+  await expect(cuts.getByRole('row', { name: /stable/ })).toBeVisible();
+  await log('chatter', '5');
+  await expect(cuts.getByRole('row', { name: /chatter/ })).toBeVisible();
+  await page.getByRole('tab', { name: 'Lobes' }).click();
+  await expect(page.getByText(/Heard to chatter here, so forbidden/)).toBeVisible({ timeout: 60_000 });
+  await expect(said).not.toHaveText(before!);
+  await page.getByRole('tab', { name: 'Plan' }).click();
+  await expect(page.getByText(/chatters with a chance of/).first()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('region', { name: 'Speed ladder' }).getByRole('row')).not.toHaveCount(0);
+
+  // Twelve millimetres longer: not measured, but coupled from what was, with a wider band.
+  await page.getByRole('tab', { name: 'Tip' }).click();
+  await make('60');
+  await expect(page.getByText(/coupled from 48 mm on A5-0300/).first()).toBeVisible({ timeout: 20_000 });
+});
+
+test('the bench says what it judges vibration by, and leads to where it is measured and back', async ({
+  page,
+}) => {
+  await signIn(page, 'engineer');
+  await page
+    .getByRole('link', { name: /TT-0420/ })
+    .first()
+    .click();
+  await page.getByRole('link', { name: /Rough plate pocket/ }).click();
+  const limit = page.getByRole('button', { name: /^limit depth/ });
+  await expect(limit).toBeVisible();
+  await page.goto('/');
+  await page
+    .getByRole('link', { name: /GW-1187/ })
+    .first()
+    .click();
+  await page.getByRole('link', { name: /Rough seal pocket/ }).click();
+  await expect(limit).toContainText('unproven');
+  await limit.click();
+  await page.getByRole('link', { name: 'Measure this combination' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New combination' });
+  await expect(dialog.getByLabel('Stick-out')).toHaveValue('38.00');
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('link', { name: 'Back to the bench' }).click();
+  await expect(limit).toBeVisible();
+});
+
+test('a file that is no frequency response is refused by line, and nothing is kept', async ({ page }) => {
+  await signIn(page, 'engineer');
+  await page.getByRole('link', { name: 'Resonance' }).click();
+  const upload = page.getByLabel('Frequency response or tap test');
+  await upload.setInputFiles({
+    name: 'tip.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('Hz,real m/N,imaginary\n100,1e-8,-1e-9\n110,oops,-1e-9\n'),
+  });
+  await expect(page.getByRole('alert').filter({ hasText: 'line 3' })).toBeVisible();
+  await expect(page.getByText('simulated hammer, Ada Eder').first()).toBeVisible();
+});
