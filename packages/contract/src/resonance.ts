@@ -1,4 +1,4 @@
-import type { Heard, KnownTip, Observation, ResonanceBook, TipMode } from '@burl/core';
+import type { KnownTip, Observation, ResonanceBook, TipMode } from '@burl/core';
 import * as yup from 'yup';
 
 /** Spindle, holder, cutter and stick-out as one thing: what makes chatter repeatable, and what it is remembered under. */
@@ -38,19 +38,13 @@ export interface TipRecord {
   readonly madeAt: string;
 }
 
+/** What of an observation is told by the combination it belongs to. */
+type OfCombination = 'machineSerial' | 'machineId' | 'holderId' | 'cutterId' | 'stickOutMm';
+
 /** A cut at the machine in the notebook. */
-export interface TestCutRecord {
+export interface TestCutRecord extends Omit<Observation, OfCombination> {
   readonly id: string;
   readonly combinationId: string;
-  readonly alloyId: string;
-  readonly heard: Heard;
-  readonly rpm: number;
-  readonly overridePercent: number;
-  readonly axialDepthMm: number;
-  readonly radialEngagementMm: number;
-  readonly feedPerToothMm: number;
-  readonly direction: 'climb' | 'conventional';
-  readonly hz: number | null;
   readonly note: string;
   readonly attachmentName: string | null;
   readonly attachmentType: string | null;
@@ -167,62 +161,22 @@ export type TestCutInput = yup.InferType<typeof testCutSchema>;
 
 /** What the core needs of all combinations. */
 export function bookOf(all: readonly CombinationDetail[]): ResonanceBook {
-  return {
-    serial: null,
-    tips: all.flatMap((c): KnownTip[] => {
-      const along = (axis: 'x' | 'y'): readonly TipMode[] => c.tips.find((t) => t.axis === axis)?.modes ?? [];
-      const [first] = c.tips;
-      if (!first) return [];
-      const { machineSerial, machineId, holderId, cutterId, stickOutMm } = c;
+  const tips: KnownTip[] = [];
+  const observations: Observation[] = [];
+  for (const { machineSerial, machineId, holderId, cutterId, stickOutMm, ...c } of all) {
+    const key = { machineSerial, machineId, holderId, cutterId, stickOutMm };
+    observations.push(...c.cuts.map((cut) => ({ ...cut, ...key })));
+    const [first] = c.tips;
+    if (!first) continue;
+    const along = (axis: 'x' | 'y'): readonly TipMode[] => c.tips.find((t) => t.axis === axis)?.modes ?? [];
+    const [x, y] = [along('x'), along('y')];
+    tips.push({
+      ...key,
       // A tip tapped in one direction only is taken to be alike in the other.
-      const structure = {
-        x: along('x').length > 0 ? along('x') : along('y'),
-        y: along('y').length > 0 ? along('y') : along('x'),
-      };
-      return [
-        {
-          machineSerial,
-          machineId,
-          holderId,
-          cutterId,
-          stickOutMm,
-          structure,
-          source: c.tips.every((t) => t.source === 'measured') ? 'measured' : 'table',
-          measuredOn: first.madeAt.slice(0, 10),
-        },
-      ];
-    }),
-    observations: all.flatMap((c) =>
-      c.cuts.map((o): Observation => {
-        const { machineSerial, machineId, holderId, cutterId, stickOutMm } = c;
-        const {
-          alloyId,
-          heard,
-          rpm,
-          overridePercent,
-          axialDepthMm,
-          radialEngagementMm,
-          feedPerToothMm,
-          direction,
-          hz,
-        } = o;
-        return {
-          machineSerial,
-          machineId,
-          holderId,
-          cutterId,
-          stickOutMm,
-          alloyId,
-          heard,
-          rpm,
-          overridePercent,
-          axialDepthMm,
-          radialEngagementMm,
-          feedPerToothMm,
-          direction,
-          hz,
-        };
-      }),
-    ),
-  };
+      structure: { x: x.length > 0 ? x : y, y: y.length > 0 ? y : x },
+      source: c.tips.every((t) => t.source === 'measured') ? 'measured' : 'table',
+      measuredOn: first.madeAt.slice(0, 10),
+    });
+  }
+  return { serial: null, tips, observations };
 }

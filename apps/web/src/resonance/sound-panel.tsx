@@ -163,7 +163,7 @@ export function SoundPanel({
                     colour,
                     size: 5,
                     points: verdict!.lines
-                      .filter((l) => l.kind === kind)
+                      .filter((l) => l.kind === kind && l.amplitude > SHOWN * strongest)
                       .map((l) => ({ x: l.hz, y: l.amplitude })),
                   })),
                 ]}
