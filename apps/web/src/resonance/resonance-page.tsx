@@ -16,6 +16,7 @@ import { LobesPanel, rangeOf } from './lobes-panel.tsx';
 import { NotebookPanel } from './notebook-panel.tsx';
 import { PlanPanel } from './plan-panel.tsx';
 import { SoundPanel } from './sound-panel.tsx';
+import { SlenderPanel } from './slender-panel.tsx';
 import { TapPanel } from './tap-panel.tsx';
 import { useCombinations } from './use-resonance.ts';
 
@@ -25,6 +26,7 @@ const TABS = [
   ['notebook', 'Notebook'],
   ['sound', 'Sound'],
   ['plan', 'Plan'],
+  ['slender', 'Bars and drills'],
 ] as const;
 type Tab = (typeof TABS)[number][0];
 
@@ -173,6 +175,9 @@ export default function ResonancePage() {
               </Tabs.Content>
               <Tabs.Content value="sound">
                 <SoundPanel key={chosen.id} combination={chosen} cut={cut} />
+              </Tabs.Content>
+              <Tabs.Content value="slender">
+                <SlenderPanel crib={crib} />
               </Tabs.Content>
               <Tabs.Content value="plan">
                 <PlanPanel title={title} picture={picture} asked={now} onAsk={setAsked} />

@@ -11,6 +11,7 @@ import { askedOf, NOTHING_ASKED, operationOf } from './cut-asked.ts';
 import { LobesPanel, rangeOf } from './lobes-panel.tsx';
 import { attachmentOf, NotebookPanel } from './notebook-panel.tsx';
 import { PlanPanel } from './plan-panel.tsx';
+import { SlenderPanel } from './slender-panel.tsx';
 import { TapPanel } from './tap-panel.tsx';
 
 vi.mock('../judging/use-heavy.ts', () => ({ useHeavy: useDirectly, askWorker: vi.fn() }));
@@ -264,5 +265,24 @@ describe('a new combination', () => {
     const holder = CRIB.holders.find((h) => h.id === body.holderId)!.document;
     expect(holder.bore_diameter_mm[0]).toBeLessThanOrEqual(12);
     expect(holder.bore_diameter_mm[1]).toBeGreaterThanOrEqual(12);
+  });
+});
+
+describe('boring bars and slender drills', () => {
+  it('say from which depth they sing, and what is impossible', () => {
+    show(<SlenderPanel crib={CRIB} />);
+    const bar = screen.getByRole('region', { name: 'Boring bar' });
+    const type = (label: string, value: string): void => {
+      const field = within(bar).getByLabelText(label);
+      fireEvent.change(field, { target: { value } });
+      fireEvent.blur(field);
+    };
+    expect(within(bar).getByRole('status').textContent).toMatch(/No depth chatters/);
+    type('Overhang', '100');
+    type('Cutting speed', '200');
+    expect(within(bar).getByRole('status').textContent).toMatch(/From .* deep it chatters near/);
+    type('Bore', '12');
+    expect(within(bar).getByRole('alert').textContent).toMatch(/bore is 12; allowed: from 20 mm/);
+    expect(screen.getByText(/Lobed holes at the start near/)).toBeTruthy();
   });
 });

@@ -48,3 +48,5 @@ export {
 export { type Belief, chanceMap, type ChanceMap, learn, priorBelief } from './learning/belief.ts';
 export { nextTests, speedLadder, type SpeedLadder, type TestProposal } from './learning/test-plan.ts';
 export { resonanceOf, type ResonancePicture, type ResonanceQuestion } from './resonance-of.ts';
+export { type BoringVerdict, boringVerdict } from './slender/boring-bar.ts';
+export { type DrillVibration, drillVibration } from './slender/slender-drill.ts';
