@@ -1,5 +1,6 @@
 export { evaluate, limitOf, numberOf, worseFirst } from './evaluation/evaluate.ts';
 export { remediesFor } from './evaluation/remedies.ts';
+export type { CutterShelf } from './evaluation/other-cutters.ts';
 export type { Remedy } from './evaluation/remedy.ts';
 export { problemsOf } from './evaluation/check-operation.ts';
 export {

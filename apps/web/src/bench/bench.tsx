@@ -25,6 +25,7 @@ import { useThrottled } from '../parts/use-throttled.ts';
 import type { Crib } from '@burl/contract';
 import { contextOf } from '../judging/context.ts';
 import { judge } from '../judging/judgement.ts';
+import { offerOf } from '../judging/offer.ts';
 import { usePeriodic } from '../judging/use-periodic.ts';
 import { useRemedies } from '../judging/use-remedies.ts';
 import { Bar, type View, VIEWS } from './bar.tsx';
@@ -134,10 +135,10 @@ function Workplace({
     opened && present?.limits.some((l) => l.id === opened && l.state !== 'clear')
       ? opened
       : (present?.governing ?? null);
-  const holders = useMemo(() => crib.holders.map((h) => h.document), [crib]);
+  const offer = useMemo(() => offerOf(crib), [crib]);
   const searchContext = useMemo(() => at(op), [at, op]);
   const wanted = focus && present?.limits.find((l) => l.id === focus)?.state !== 'clear' ? focus : null;
-  const { remedies, stale } = useRemedies(op, searchContext, wanted, holders);
+  const { remedies, stale } = useRemedies(op, searchContext, wanted, offer);
   // Drawing, parameters and limits follow the hand in its frame; cards and chart a few times a second.
   const now = useMemo(
     () => ({ op, present, context: searchContext, drawn, drawnContext }),

@@ -15,7 +15,8 @@ import { useHeavy } from '../judging/use-heavy.ts';
 import { Button } from '../parts/button.tsx';
 import { HeavyState } from '../parts/heavy-state.tsx';
 import { StateWord } from '../parts/state-mark.tsx';
-import { about, offerOf } from './strategies-view.tsx';
+import { offerOf } from '../judging/offer.ts';
+import { about } from './strategies-view.tsx';
 
 /** The crib's cutters for this feature: the best five worked out, the others with what tells against them. */
 export default function CutterView({

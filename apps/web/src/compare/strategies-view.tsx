@@ -22,6 +22,7 @@ import { Plus, X } from 'lucide-react';
 import { type ReactNode, useMemo, useState } from 'react';
 import { Aim, type Confidence } from './aim.tsx';
 import { useSystem } from '../frame/preferences.tsx';
+import { offerOf } from '../judging/offer.ts';
 import { question } from '../judging/question.ts';
 import { type Heavy, useHeavy } from '../judging/use-heavy.ts';
 import { Button } from '../parts/button.tsx';
@@ -47,14 +48,6 @@ const ASPECTS: Readonly<Record<Aspect, string>> = {
 
 /** A count that is known to two digits. */
 export const about = (n: number): string => (n < 10 ? n.toPrecision(2) : Math.round(n).toString());
-
-/** What the crib offers, for the core. */
-export const offerOf = (crib: Crib): Offer => ({
-  cutters: crib.cutters.map((c) => c.document),
-  holders: crib.holders.map((h) => h.document),
-  substrates: crib.materials.substrates,
-  coatings: crib.materials.coatings,
-});
 
 /** One layout of up to four; each lane is its own question, so changing one leaves the others. */
 function useLayout(

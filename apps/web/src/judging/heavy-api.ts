@@ -1,7 +1,6 @@
 import {
   finishPlan,
   heatCurve,
-  type Holder,
   layOut,
   type LayOutWish,
   limitMap,
@@ -53,12 +52,8 @@ const COARSE = { columns: 15, rows: 10 } as const;
 
 /** What is too heavy for the page: runs in a worker, and is stopped by ending it. */
 export const heavyApi = {
-  remedies: (
-    op: Operation,
-    context: OperationContext,
-    limitId: string,
-    holders: readonly Holder[],
-  ): Remedy[] => remediesFor(op, context, limitId, holders),
+  remedies: (op: Operation, context: OperationContext, limitId: string, offer: Offer): Remedy[] =>
+    remediesFor(op, context, limitId, offer.holders, offer),
 
   turn: (op: MillingOperation, context: OperationContext) => {
     const state = millingState(op, context);

@@ -1,4 +1,4 @@
-import type { Holder, Operation, OperationContext, Remedy } from '@burl/core';
+import type { Offer, Operation, OperationContext, Remedy } from '@burl/core';
 import { useMemo } from 'react';
 import { question } from './question.ts';
 import { useHeavy } from './use-heavy.ts';
@@ -8,14 +8,14 @@ export function useRemedies(
   op: Operation,
   context: OperationContext | null,
   limitId: string | null,
-  holders: readonly Holder[],
+  offer: Offer,
 ): { remedies: readonly Remedy[]; stale: boolean } {
   const key = useMemo(
     () => (context && limitId ? question('remedies', op, context, limitId) : null),
     [op, context, limitId],
   );
   const found = useHeavy<readonly Remedy[]>('remedies', key, (api) =>
-    api.remedies(op, context!, limitId!, holders),
+    api.remedies(op, context!, limitId!, offer),
   );
   return {
     remedies: limitId ? (found.data ?? []) : [],

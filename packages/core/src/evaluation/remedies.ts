@@ -5,6 +5,7 @@ import { say, measure, type Sentence } from '../units/sentence.ts';
 import { evaluate, judgeLimit, limitOf } from './evaluate.ts';
 import { type Lever, levers, MOVES } from './levers.ts';
 import { better, pairsFor } from './pairs.ts';
+import { type CutterShelf, otherCutters } from './other-cutters.ts';
 import { pocketSpeeds } from './pocket-speeds.ts';
 import { clears, type Remedy, remedyFrom } from './remedy.ts';
 import { smallestMove } from './smallest-move.ts';
@@ -24,13 +25,14 @@ const VIBRATION: ReadonlySet<string> = new Set(['limit-depth', 'tooth-passing'])
 /**
  * Single changes that make a limit clear, smallest first; one that pushes another limit over comes last and says so.
  * When no single one suffices without pushing something over, the best pairs too. Pinned parameters are not moved. `holders` are others to try the
- * cutter in. Empty when the limit is clear. Throws on an impossible operation or a limit that does not apply.
+ * cutter in, `shelf` other cutters, looked at where chatter is the matter. Empty when the limit is clear. Throws on an impossible operation or a limit that does not apply.
  */
 export function remediesFor(
   op: Operation,
   context: OperationContext,
   limitId: string,
   holders: readonly Holder[] = [],
+  shelf: CutterShelf | null = null,
 ): Remedy[] {
   const before = evaluate(op, context);
   const { state } = limitOf(before, limitId);
@@ -69,6 +71,13 @@ export function remediesFor(
       0.5,
     );
     if (remedy) found.push(remedy);
+  }
+  if (shelf && op.kind === 'milling' && limitId === 'limit-depth') {
+    for (const other of otherCutters(op, context, shelf)) {
+      if (!clears(other.after, other.context, limitId)) continue;
+      const remedy = remedyFrom(other.id, say(other.title), other.after, other.context, before, 0.6);
+      if (remedy) found.push(remedy);
+    }
   }
   if (!found.some((r) => r.pushesOver.length === 0))
     found.push(...pairsFor(list, op, context, limitId, before));

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { contextOf, SEAL_POCKET } from '../../fixtures/crib.ts';
+import { contextOf, CRIB, SEAL_POCKET } from '../../fixtures/crib.ts';
 import type { OperationContext } from '../domain/context.ts';
 import type { LimitState } from '../domain/evaluation.ts';
 import type { Operation } from '../domain/operation.ts';
 import { evaluate, limitOf } from '../evaluation/evaluate.ts';
+import { otherCutters } from '../evaluation/other-cutters.ts';
 import { periodicVerdict } from '../evaluation/periodic-verdict.ts';
 import { remediesFor } from '../evaluation/remedies.ts';
 
@@ -52,6 +53,31 @@ describe('limit depth where the tip was measured', () => {
     expect(remedies.length).toBeGreaterThan(0);
     for (const r of remedies) expect(stateOf(r.operation, 'limit-depth', context)).toBe('clear');
     expect(remedies.some((r) => r.id === 'depth')).toBe(true);
+  });
+
+  it('offers a cutter that differs in what chatter cares about, where it clears', () => {
+    const op = {
+      ...SEAL_POCKET,
+      flankWearMm: 0,
+      cut: { ...SEAL_POCKET.cut, speedRpm: 3000, axialDepthMm: 3 },
+    };
+    const context = tapped(1.1e7);
+    expect(stateOf(op, 'limit-depth', context)).not.toBe('clear');
+    const found = remediesFor(op, context, 'limit-depth', [], CRIB).filter((r) => r.id.startsWith('cutter-'));
+    for (const r of found) {
+      const cutter = CRIB.cutters.find((c) => c.id === r.operation.tooling.cutterId)!;
+      expect(cutter.properties.DC).toBe(12);
+      const at = {
+        ...context,
+        cutter,
+        substrate: CRIB.substrates[cutter.extended.substrate]!,
+        coating: CRIB.coatings[cutter.extended.coating]!,
+      };
+      expect(stateOf(r.operation, 'limit-depth', at)).toBe('clear');
+    }
+    const offered = otherCutters(op, context, CRIB);
+    expect(offered.length).toBeGreaterThan(0);
+    for (const o of offered) expect(o.title).toMatch(/teeth/);
   });
 
   it('teeth that meet a mode are a matter of care', () => {
