@@ -25,6 +25,27 @@ function burl(args: readonly string[], options: { env?: Record<string, string>; 
   return { status, stdout, stderr };
 }
 
+describe('burl lobes', () => {
+  const benchmark = join(root, 'docs/examples/two-flute-benchmark.json');
+
+  it('prints the border of the published benchmark, flips told apart', () => {
+    const { status, stdout } = burl(['lobes', benchmark]);
+    expect(stdout).toMatch(
+      / {6}5000 {5}2\.2\d\d.*hopf\n {5}10000 {5}4\.09\d.*flip\n {5}15000 {5}8\.2\d\d.*flip/,
+    );
+    expect(status).toBe(0);
+  });
+
+  it('names what is wrong in a file', () => {
+    const file = JSON.parse(readFileSync(benchmark, 'utf8')) as { cut: { tangential: number } };
+    file.cut.tangential = -1;
+    const { status, stderr } = burl(['lobes', '-'], { input: JSON.stringify(file) });
+    expect(stderr).toMatch(/cut\.tangential is -1/);
+    expect(status).toBe(2);
+    expect(burl(['lobes', '-'], { input: 'no' }).stderr).toMatch(/FILE .* allowed: JSON/);
+  });
+});
+
 describe('burl evaluate', () => {
   it('says what is over and ends with 1', () => {
     const { status, stdout } = burl(['evaluate', bonnet]);

@@ -3,9 +3,11 @@ import { parseArgs } from 'node:util';
 import { describeProblem, InputError } from '@burl/core';
 import { parseJobFile } from '@burl/contract';
 import { evaluateFile, exitCodeOf, report } from './evaluate-file.ts';
+import { borderOfFile, borderText } from './lobes-file.ts';
 import { type ServerLink, signIn } from './server-link.ts';
 
 const USAGE = `burl evaluate FILE [--json] [--inch]   judge a job file; exit 0 no limit over, 1 some limit over, 2 bad input
+burl lobes FILE [--json]                border of stability of modes and a cut; see docs/examples
 burl export NUMBER [--out FILE]        fetch a job from a server as a file
 burl import FILE                       bring a job file to a server
 
@@ -59,6 +61,11 @@ async function main(): Promise<number> {
           : report(file, all, values.inch ? 'inch' : 'metric'),
       );
       return exitCodeOf(all);
+    }
+    case 'lobes': {
+      const border = borderOfFile(read(target));
+      console.log(values.json ? JSON.stringify(border, null, 2) : borderText(border));
+      return 0;
     }
     case 'export': {
       const server = await link();

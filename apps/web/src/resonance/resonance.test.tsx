@@ -147,6 +147,20 @@ describe('tip of a combination', LONG, () => {
     expect(body.modes[0]!.shape![0]).toBeCloseTo(1, 6);
   });
 
+  it('keeps modes that are stated as a table, not as a measurement', async () => {
+    const asked = pretendServer({ 'POST /api/resonance/c1/tips': { id: 't' } });
+    show(<TapPanel combination={TAPPED} crib={told} edit />);
+    fireEvent.click(screen.getByRole('button', { name: 'State modes' }));
+    const field = screen.getByLabelText('Damping 1, %');
+    fireEvent.change(field, { target: { value: '5' } });
+    fireEvent.blur(field);
+    fireEvent.click(screen.getByRole('button', { name: 'Remove mode 2' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Keep them' }));
+    await waitFor(() => expect(asked.some((a) => a.method === 'POST')).toBe(true));
+    const body = asked.find((a) => a.method === 'POST')!.body as { modes: TipMode[]; source: string };
+    expect([body.source, body.modes.length, body.modes[0]!.damping]).toEqual(['table', 1, 0.05]);
+  });
+
   it('is only looked at by someone who may not edit', () => {
     show(<TapPanel combination={TAPPED} crib={told} edit={false} />);
     expect(screen.queryByRole('button', { name: /Tap test/ })).toBeNull();

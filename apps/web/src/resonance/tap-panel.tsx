@@ -25,6 +25,7 @@ import { SheetDialog } from '../parts/sheet-dialog.tsx';
 import { ModesTable } from './modes-table.tsx';
 import { Plot } from './plot.tsx';
 import { type Part, PARTS, ResponseChart } from './response-chart.tsx';
+import { TableDialog } from './table-dialog.tsx';
 import { refreshResonance } from './use-resonance.ts';
 
 type Axis = 'x' | 'y';
@@ -68,6 +69,7 @@ export function TapPanel({
   const [part, setPart] = useState<Part>('magnitude');
   const [tapping, setTapping] = useState<{ axis: Axis; seed: number } | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
+  const [stating, setStating] = useState(false);
   const file = useRef<HTMLInputElement>(null);
 
   const parts = useMemo(() => {
@@ -99,7 +101,12 @@ export function TapPanel({
 
   async function keep(
     on: Axis,
-    found: { modes: readonly TipMode[]; receptance: Receptance; coherence?: Float64Array; misfit: number },
+    found: {
+      modes: readonly TipMode[];
+      receptance: Receptance | null;
+      coherence?: Float64Array;
+      misfit: number | null;
+    },
     origin: string,
   ): Promise<void> {
     setFailed(null);
@@ -114,16 +121,18 @@ export function TapPanel({
     try {
       await call('POST', `/api/resonance/${combination.id}/tips`, {
         axis: on,
-        source: 'measured',
+        source: found.receptance ? 'measured' : 'table',
         modes: withShape,
-        receptance: stored(found.receptance),
+        receptance: found.receptance ? stored(found.receptance) : null,
         coherence: found.coherence ? [...found.coherence] : null,
         misfit: found.misfit,
         origin,
       });
       await refreshResonance();
       setAxis(on);
-      toast.success(`Tap test along ${on} kept. Every bench judges by it now.`);
+      toast.success(
+        `${found.receptance ? 'Tap test' : 'Table of modes'} along ${on} kept. Every bench judges by it now.`,
+      );
     } catch (error) {
       setFailed(messageOf(error));
     }
@@ -226,6 +235,7 @@ export function TapPanel({
               <Button onClick={() => file.current?.click()}>
                 <Upload size={15} aria-hidden="true" /> Read a file
               </Button>
+              <Button onClick={() => setStating(true)}>State modes</Button>
             </div>
             <input
               ref={file}
@@ -270,6 +280,17 @@ export function TapPanel({
           </section>
         )}
       </div>
+      {stating && (
+        <TableDialog
+          axis={axis}
+          start={modes}
+          onClose={() => setStating(false)}
+          onKeep={(stated) => {
+            setStating(false);
+            void keep(axis, { modes: stated, receptance: null, misfit: null }, 'stated');
+          }}
+        />
+      )}
       <SheetDialog
         open={tapping !== null}
         onClose={() => setTapping(null)}

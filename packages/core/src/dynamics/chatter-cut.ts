@@ -31,7 +31,7 @@ export function requireCut(cut: ChatterCut): void {
   requireWithin('exit angle', cut.exit, cut.entry + 1e-9, TURN / 2 + 1e-9);
   requirePositive('tangential coefficient', cut.tangential);
   requirePositive('diameter', cut.diameterMm);
-  if (cut.helix && cut.helix.length !== cut.pitch.length) {
+  if (cut.helix && (cut.helix.length !== cut.pitch.length || !cut.helix.every(Number.isFinite))) {
     throw new InputError([{ field: 'helix', value: cut.helix, allowed: `${cut.pitch.length} angles` }]);
   }
 }
