@@ -28,8 +28,8 @@ const TAPPED = [
     holderId: 'milling-chuck-20-90',
     cutterId: 'em-bull-16-z5-re2-ti',
     stickOutMm: 45.2,
-    stiffer: 1.5,
-    damped: 2.4,
+    stiffer: 2.1,
+    damped: 2.8,
   },
   {
     holderId: 'shrink-12-80',

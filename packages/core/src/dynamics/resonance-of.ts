@@ -60,6 +60,16 @@ export interface ResonancePicture {
 const FORBIDS = 0.02;
 
 /**
+ * The interrupted cut against the averaged one round a speed: mean of the nearest few, since single lobes of the two need
+ * not stand at the same place. 1 where no periodic border was worked out.
+ */
+function correction(ratios: readonly { readonly rpm: number; readonly log: number }[], rpm: number): number {
+  const near = [...ratios].sort((a, b) => Math.abs(a.rpm - rpm) - Math.abs(b.rpm - rpm)).slice(0, 5);
+  if (near.length === 0) return 1;
+  return Math.exp(near.reduce((sum, r) => sum + r.log, 0) / near.length);
+}
+
+/**
  * Works out the picture. `done` is told the share finished and stops the work by returning false; null comes back then.
  * Throws InputError on an empty range or an impossible operation.
  */
@@ -92,6 +102,7 @@ export function resonanceOf(
   const chance = chanceMap(belief, stability.cut0, rpm, depths, atTip);
   if (!done(0.5)) return null;
   const border: { rpm: number; depthMm: number | null }[] = [];
+  const ratios: { rpm: number; log: number }[] = [];
   for (let i = 0; i < periodic; i++) {
     const n = fromRpm + ((toRpm - fromRpm) * i) / Math.max(1, periodic - 1);
     const { depthMm } = limitDepth(stability.cut, stability.structure, n, {
@@ -99,6 +110,8 @@ export function resonanceOf(
       width: 0.01,
       resolution: PICTURE,
     });
+    const averaged = stability.borderAt(n).depthMm;
+    if (depthMm !== null && averaged !== null) ratios.push({ rpm: n, log: Math.log(depthMm / averaged) });
     border.push({ rpm: n, depthMm: depthMm === null ? null : along(depthMm) });
     if (!done(0.5 + (0.45 * (i + 1)) / periodic)) return null;
   }
@@ -112,7 +125,10 @@ export function resonanceOf(
     mode: stability.mode,
     chance: {
       ...chance,
-      likely: chance.likely.map((l) => ({ low: along(l.low), middle: along(l.middle), high: along(l.high) })),
+      likely: chance.likely.map((l, i) => {
+        const f = correction(ratios, rpm[i]!);
+        return { low: along(f * l.low), middle: along(f * l.middle), high: along(f * l.high) };
+      }),
     },
     overview: rpm.map((n) => {
       const b = stability.borderAt(n);

@@ -1,0 +1,80 @@
+import { describe, expect, it } from 'vitest';
+import { contextOf, SEAL_POCKET } from '../../fixtures/crib.ts';
+import type { OperationContext } from '../domain/context.ts';
+import { resonanceOf } from './resonance-of.ts';
+
+const QUESTION = { fromRpm: 1500, toRpm: 4500, mostMm: 12, columns: 9, rows: 6, worlds: 80 };
+const OP = { ...SEAL_POCKET, flankWearMm: 0, cut: { ...SEAL_POCKET.cut, speedRpm: 2400 } };
+const context: OperationContext = {
+  ...contextOf(OP),
+  resonance: {
+    serial: null,
+    tips: [
+      {
+        machineSerial: 'SN-1',
+        machineId: OP.machineId,
+        holderId: OP.tooling.holderId,
+        cutterId: OP.tooling.cutterId,
+        stickOutMm: OP.tooling.stickOutMm,
+        source: 'measured',
+        measuredOn: null,
+        structure: {
+          x: [{ hz: 900, damping: 0.03, stiffness: 1.2e7 }],
+          y: [{ hz: 850, damping: 0.03, stiffness: 1.1e7 }],
+        },
+      },
+    ],
+    observations: [
+      {
+        machineSerial: 'SN-1',
+        machineId: OP.machineId,
+        holderId: OP.tooling.holderId,
+        cutterId: OP.tooling.cutterId,
+        stickOutMm: OP.tooling.stickOutMm,
+        alloyId: OP.alloyId,
+        heard: 'chatter',
+        rpm: 2500,
+        overridePercent: 80,
+        axialDepthMm: 3,
+        radialEngagementMm: 1,
+        feedPerToothMm: 0.06,
+        direction: 'climb',
+        hz: null,
+      },
+    ],
+  },
+};
+
+describe('picture of a combination', () => {
+  it('has depths in order, tests worth making, and what was heard as a forbidden band at the speed it really ran', () => {
+    const picture = resonanceOf(OP, context, QUESTION)!;
+    for (const l of picture.chance.likely) {
+      expect(l.low).toBeLessThanOrEqual(l.middle);
+      expect(l.middle).toBeLessThanOrEqual(l.high);
+    }
+    expect(picture.tests.length).toBeGreaterThan(0);
+    expect(picture.forbidden[0]).toMatchObject({ aboveMm: 3 });
+    expect((picture.forbidden[0]!.fromRpm + picture.forbidden[0]!.toRpm) / 2).toBeCloseTo(2000, 6);
+    for (let c = 0; c < 9; c++) {
+      const column = picture.chance.depthMm.map((_, r) => picture.chance.chance[r * 9 + c]!);
+      expect([...column].sort((a, b) => b - a)).toEqual(column);
+    }
+  });
+
+  it('centres its band on the periodic solution where that was worked out', () => {
+    const averaged = resonanceOf(OP, context, QUESTION)!;
+    const approved = resonanceOf(OP, context, { ...QUESTION, periodic: 7 })!;
+    const off = (p: typeof averaged): number =>
+      approved.periodic.reduce((sum, b) => {
+        const at = p.chance.rpm.findIndex((n) => Math.abs(n - b.rpm) < 1);
+        return at < 0 || b.depthMm === null ? sum : sum + Math.log(p.chance.likely[at]!.middle / b.depthMm);
+      }, 0);
+    expect(approved.periodic).toHaveLength(7);
+    expect(Math.abs(off(approved))).toBeLessThanOrEqual(Math.abs(off(averaged)) + 0.1);
+  });
+
+  it('stops when told to, and refuses an empty range', () => {
+    expect(resonanceOf(OP, context, QUESTION, () => false)).toBeNull();
+    expect(() => resonanceOf(OP, context, { ...QUESTION, toRpm: 900 })).toThrow(/rising speeds/);
+  });
+});
