@@ -3,7 +3,14 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.test.ts', 'bench/**/*.test.ts'] } },
+      {
+        test: {
+          name: 'core',
+          root: 'packages/core',
+          include: ['src/**/*.test.ts', 'bench/**/*.test.ts'],
+          testTimeout: 60000,
+        },
+      },
       { test: { name: 'contract', root: 'packages/contract', include: ['src/**/*.test.ts'] } },
       {
         test: {
@@ -24,6 +31,7 @@ export default defineConfig({
           root: 'apps/web',
           include: ['src/**/*.test.{ts,tsx}'],
           environment: 'happy-dom',
+          testTimeout: 20000,
         },
       },
     ],

@@ -18,12 +18,4 @@ export function divide(a: Complex, b: Complex): Complex {
   return { re: (a.re * b.re + a.im * b.im) / size, im: (a.im * b.re - a.re * b.im) / size };
 }
 
-/** The root with the non-negative real part. */
-export function squareRoot({ re, im }: Complex): Complex {
-  const size = Math.hypot(re, im);
-  const real = Math.sqrt(Math.max(0, (size + re) / 2));
-  const imaginary = Math.sqrt(Math.max(0, (size - re) / 2));
-  return { re: real, im: im < 0 ? -imaginary : imaginary };
-}
-
 export const magnitude = (a: Complex): number => Math.hypot(a.re, a.im);

@@ -201,11 +201,7 @@ function learnt(belief: Belief): Learnt {
   return known;
 }
 
-function learnFrom(belief: Belief): {
-  structure: TipStructure;
-  processDamping: number;
-  sigma: StabilityState['sigma'];
-} {
+function learnFrom(belief: Belief): Learnt {
   const u = unknownsOf(belief);
   const shift =
     (axis: 'x' | 'y') =>
