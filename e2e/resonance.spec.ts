@@ -52,6 +52,10 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
   await page.getByRole('button', { name: 'Run this cut' }).click();
   await expect(page.getByText(/^It (settles|chatters)\./)).toBeVisible({ timeout: 30_000 });
 
+  await page.getByRole('group', { name: 'Picture' }).getByRole('button', { name: 'map' }).click();
+  await expect(page.getByRole('progressbar', { name: 'Working out the map' })).toBeVisible();
+  await page.getByRole('group', { name: 'Picture' }).getByRole('button', { name: 'border' }).click();
+
   // A recording that ships with Burl is told by its sound.
   await page.getByRole('tab', { name: 'Sound' }).click();
   await page.getByRole('button', { name: /^chatter/ }).click();

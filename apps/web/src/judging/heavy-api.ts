@@ -43,6 +43,7 @@ import {
   type Heard,
   refereeOf,
   simulatedTap,
+  stabilityOf,
   type TapTest,
   tapTestOf,
 } from './resonance-work.ts';
@@ -125,6 +126,12 @@ export const heavyApi = {
       return true;
     })!;
   },
+  stability: (
+    op: MillingOperation,
+    context: OperationContext,
+    range: { fromRpm: number; toRpm: number; mostMm: number },
+    onPart: (part: number) => void,
+  ) => stabilityOf(op, context, range, onPart),
   referee: (op: MillingOperation, context: OperationContext, rpm: number, depthMm: number) =>
     refereeOf(op, context, rpm, depthMm),
   tapTest: (parts: CombinationParts, stickOutMm: number, axis: 'x' | 'y', seed: number): TapTest =>

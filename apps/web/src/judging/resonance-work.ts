@@ -15,6 +15,9 @@ import {
   simulatedHammer,
   type SoundVerdict,
   spectrumOf,
+  depthAtTip,
+  stabilityMap,
+  type StabilityMap,
   timeFrequency,
   type TipMode,
   withoutStiffModes,
@@ -133,6 +136,33 @@ export function hearRecording(recording: Recording, wish: { rpm: number; teeth: 
     amplitude.push(whole.amplitude[most]!);
   }
   return { verdict, spectrum: { hz, amplitude }, picture: timeFrequency(recording, toHz) };
+}
+
+/** Points of the map of stability: a cutter of unequal teeth repeats after a turn only, and costs some thirty times more. */
+const EQUAL = { columns: 200, rows: 100 } as const;
+const UNEQUAL = { columns: 48, rows: 24 } as const;
+
+/** Map of stability of a cut over speeds, depth as it counts at the tip; tells the share done. */
+export function stabilityOf(
+  op: MillingOperation,
+  context: OperationContext,
+  range: { readonly fromRpm: number; readonly toRpm: number; readonly mostMm: number },
+  onPart: (part: number) => void,
+): { readonly map: StabilityMap; readonly tipDepthMm: number } {
+  const { stability } = millingState(op, context);
+  const mostMm = depthAtTip(stability.mode, range.mostMm, op.tooling.stickOutMm);
+  const { pitch, helix = [] } = stability.cut;
+  const equal = pitch.every((p) => Math.abs(p - pitch[0]!) < 1e-6) && helix.every((h) => h === helix[0]);
+  const points = equal ? EQUAL : UNEQUAL;
+  const work = stabilityMap(stability.cut, stability.structure, { ...range, ...points, mostMm });
+  for (let told = 0; ;) {
+    const step = work.next();
+    if (step.done) return { map: step.value, tipDepthMm: stability.tipDepthMm };
+    if (step.value - told > 0.03) {
+      told = step.value;
+      onPart(told);
+    }
+  }
 }
 
 /** The cut step by step, thinned for a picture of its last turns. */

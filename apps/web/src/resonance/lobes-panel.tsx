@@ -1,15 +1,23 @@
 import type { CombinationDetail, Crib } from '@burl/contract';
-import { formatMeasure, type ResonancePicture, type ResonanceQuestion, toShown, UNITS } from '@burl/core';
+import {
+  formatMeasure,
+  type ResonancePicture,
+  type ResonanceQuestion,
+  type StabilityMap,
+  toShown,
+  UNITS,
+} from '@burl/core';
 import { useMemo, useState } from 'react';
 import { Num } from '../bench/form-parts.tsx';
 import { usePreferences } from '../frame/preferences.tsx';
 import { question } from '../judging/question.ts';
 import type { Referee } from '../judging/resonance-work.ts';
-import { askWorker, type Heavy } from '../judging/use-heavy.ts';
+import { askWorker, type Heavy, useHeavy } from '../judging/use-heavy.ts';
 import { Button } from '../parts/button.tsx';
 import { Field, FIELD_LOOK } from '../parts/field.tsx';
 import { HeavyState } from '../parts/heavy-state.tsx';
 import type { CutAsked, operationOf } from './cut-asked.ts';
+import { MapPicture } from './map-picture.tsx';
 import { type Curve, Plot } from './plot.tsx';
 import { Toggle } from './tap-panel.tsx';
 
@@ -52,6 +60,21 @@ export function LobesPanel({
   const data = picture.data;
   const [run, setRun] = useState<{ key: string; result: Referee } | null>(null);
   const [running, setRunning] = useState(false);
+  const [shown, setShown] = useState<'border' | 'map'>('border');
+  const range = rangeOf(
+    op.cut.speedRpm,
+    cut.context.machine.max_rpm,
+    op.tooling.stickOutMm,
+    op.cut.axialDepthMm,
+  );
+  const map = useHeavy<{ map: StabilityMap; tipDepthMm: number }>(
+    'map',
+    shown === 'map' ? question('stability', op, cut.context, range) : null,
+    async (api, progress) => {
+      const { proxy } = await import('comlink');
+      return api.stability(op, cut.context, range, proxy(progress.part));
+    },
+  );
   const key = question('referee', op, cut.context);
   const mm = (v: number): number => toShown(Math.min(v, 1e4), 'mm', system);
   const most = data ? data.chance.depthMm[data.chance.depthMm.length - 1]! : 1;
@@ -120,7 +143,16 @@ export function LobesPanel({
       <div className="flex min-h-0 flex-col gap-2">
         {data && <p className={`text-[13.5px] ${picture.stale ? 'opacity-60' : ''}`}>{text}</p>}
         <HeavyState what="the lobes" heavy={picture} />
-        {data && (
+        <div className="flex items-center gap-2">
+          <Toggle label="Picture" options={['border', 'map'] as const} value={shown} onTake={setShown} />
+          {shown === 'map' && <HeavyState what="the map" heavy={map} />}
+        </div>
+        {shown === 'map' && map.data && (
+          <div className={`rounded-lg border border-line bg-card p-2 ${map.stale ? 'opacity-60' : ''}`}>
+            <MapPicture map={map.data.map} rpm={op.cut.speedRpm} tipDepthMm={map.data.tipDepthMm} />
+          </div>
+        )}
+        {data && shown === 'border' && (
           <div
             className={`relative min-h-80 flex-1 rounded-lg border border-line bg-card p-2 ${picture.stale ? 'opacity-60' : ''}`}
           >

@@ -9,6 +9,7 @@ import { refereeOf, simulatedTap } from '../judging/resonance-work.ts';
 import { CombinationDialog } from './combination-dialog.tsx';
 import { askedOf, NOTHING_ASKED, operationOf } from './cut-asked.ts';
 import { LobesPanel, rangeOf } from './lobes-panel.tsx';
+import { MapPicture } from './map-picture.tsx';
 import { attachmentOf, NotebookPanel } from './notebook-panel.tsx';
 import { PlanPanel } from './plan-panel.tsx';
 import { SlenderPanel } from './slender-panel.tsx';
@@ -193,6 +194,21 @@ function Whole({ part }: { part: 'lobes' | 'plan' }) {
   );
 }
 const asked = vi.fn();
+
+describe('map of stability', () => {
+  it('says how much of it settles, and where the cut stands', () => {
+    const map = {
+      rpm: Float64Array.of(1000, 2000, 3000),
+      depthMm: Float64Array.of(1, 2),
+      growth: Float64Array.of(-1, -1, -1, 1, -0.5, 1),
+      computed: 6,
+    };
+    const { container } = show(<MapPicture map={map} rpm={2000} tipDepthMm={1} />);
+    expect(screen.getByRole('img', { name: /1000 to 3000 rpm .* 67 % of it settles/ })).toBeTruthy();
+    const point = container.querySelector('span.absolute') as HTMLElement;
+    expect([point.style.left, point.style.bottom]).toEqual(['50%', '50%']);
+  });
+});
 
 describe('lobes and plan', LONG, () => {
   it('says how deep a cut may go, how sure that is, and which number is approved', async () => {

@@ -1,15 +1,9 @@
 import { useEffect, useRef } from 'react';
-import { themeColour } from '../bench/chart-theme.ts';
 import { usePreferences } from '../frame/preferences.tsx';
 import type { Heard } from '../judging/resonance-work.ts';
+import { rgbOf } from './map-picture.tsx';
 
 const LOWEST_DB = -70;
-
-/** Colour of the page's theme as red, green, blue. */
-function rgb(name: string): [number, number, number] {
-  const hex = themeColour(name).replace('#', '');
-  return [0, 2, 4].map((i) => parseInt(hex.slice(i, i + 2), 16)) as [number, number, number];
-}
 
 /** Loudness over time and frequency: when it began, and whether it stays. */
 export function Spectrogram({ picture, chatterHz }: { picture: Heard['picture']; chatterHz: number | null }) {
@@ -21,7 +15,7 @@ export function Spectrogram({ picture, chatterHz }: { picture: Heard['picture'];
     const context = canvas.current?.getContext('2d');
     if (!context) return;
     const image = context.createImageData(rows, columns);
-    const [low, high] = [rgb('card'), rgb('series-1')];
+    const [low, high] = [rgbOf('card'), rgbOf('series-1')];
     for (let t = 0; t < rows; t++) {
       for (let f = 0; f < columns; f++) {
         const share = Math.min(1, Math.max(0, 1 - picture.level[t * columns + f]! / LOWEST_DB));
