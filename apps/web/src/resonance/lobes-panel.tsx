@@ -16,10 +16,10 @@ import { askWorker, type Heavy, useHeavy } from '../judging/use-heavy.ts';
 import { Button } from '../parts/button.tsx';
 import { Field, FIELD_LOOK } from '../parts/field.tsx';
 import { HeavyState } from '../parts/heavy-state.tsx';
+import { Toggle } from '../parts/toggle.tsx';
 import type { CutAsked, operationOf } from './cut-asked.ts';
 import { MapPicture } from './map-picture.tsx';
 import { type Curve, Plot } from './plot.tsx';
-import { Toggle } from './tap-panel.tsx';
 
 const MARKS = {
   stable: { mark: 'circle', colour: 'clear' },

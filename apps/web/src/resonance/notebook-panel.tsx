@@ -8,8 +8,8 @@ import { useSystem } from '../frame/preferences.tsx';
 import { Button } from '../parts/button.tsx';
 import { Field, FIELD_LOOK } from '../parts/field.tsx';
 import { FormError } from '../parts/form-error.tsx';
+import { Toggle } from '../parts/toggle.tsx';
 import type { operationOf } from './cut-asked.ts';
-import { Toggle } from './tap-panel.tsx';
 import { refreshResonance } from './use-resonance.ts';
 
 /** A file as the server takes it. Throws when it is too large or neither sound nor picture. */

@@ -22,6 +22,7 @@ import { Button } from '../parts/button.tsx';
 import { FormError } from '../parts/form-error.tsx';
 import { HeavyState } from '../parts/heavy-state.tsx';
 import { SheetDialog } from '../parts/sheet-dialog.tsx';
+import { Toggle } from '../parts/toggle.tsx';
 import { ModesTable } from './modes-table.tsx';
 import { Plot } from './plot.tsx';
 import { type Part, PARTS, ResponseChart } from './response-chart.tsx';
@@ -377,33 +378,4 @@ function thinned(hz: readonly number[], values: readonly number[], toHz: number)
   const points: { x: number; y: number }[] = [];
   for (let i = 0; i < hz.length && hz[i]! <= toHz; i += every) points.push({ x: hz[i]!, y: values[i]! });
   return points;
-}
-
-/** A few words of which one is chosen. */
-export function Toggle<T extends string>({
-  label,
-  options,
-  value,
-  onTake,
-}: {
-  label: string;
-  options: readonly T[];
-  value: T;
-  onTake: (value: T) => void;
-}) {
-  return (
-    <div role="group" aria-label={label} className="flex overflow-hidden rounded-md border border-line">
-      {options.map((o) => (
-        <button
-          key={o}
-          type="button"
-          aria-pressed={o === value}
-          onClick={() => onTake(o)}
-          className={`px-2.5 py-1 font-semibold ${o === value ? 'bg-accent text-on-accent' : 'bg-card text-ink hover:bg-accent-soft'}`}
-        >
-          {o}
-        </button>
-      ))}
-    </div>
-  );
 }
