@@ -19,11 +19,13 @@ function heldAgainst(
   capacity: number | null,
   factor: number,
   words: { readonly push: string; readonly against: string; readonly missing: string },
-  rest: Pick<Assessment, 'formula' | 'inputs' | 'source'>,
+  { formula, inputs, source }: Pick<Assessment, 'formula' | 'inputs' | 'source'>,
 ): Assessment {
   if (capacity === null) {
     return {
-      ...rest,
+      formula,
+      inputs,
+      source,
       predicted: { estimate: asked, unit: 'N' },
       allowed: null,
       share: null,
@@ -32,7 +34,9 @@ function heldAgainst(
     };
   }
   return {
-    ...rest,
+    formula,
+    inputs,
+    source,
     predicted: { estimate: asked, unit: 'N' },
     allowed: { value: capacity / factor, unit: 'N', from: `declared ${words.against} over ${factor}` },
     share: shareOf(asked, capacity / factor),

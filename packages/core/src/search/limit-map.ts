@@ -8,7 +8,7 @@ import { millingState } from '../evaluation/milling-state.ts';
 import { normalDeviate } from '../uncertainty/normal.ts';
 import { type Freedom, freedomOf, type FreeParameter, readFree, writeFree } from './freedom.ts';
 import { type Objective, worthOf } from './objective.ts';
-import { cutShares, setupShares, type ShareAt } from './shares.ts';
+import { cutShares, guessed, setupShares, type ShareAt } from './shares.ts';
 import { turnGrid } from './turn-grid.ts';
 
 export interface MapWish {
@@ -97,14 +97,17 @@ export function limitMap(
       worst[at] = i;
     }
   };
-  const fixed = setupShares(millingState(op, context), z);
+  const here = millingState(op, context);
+  const fixed = setupShares(here, z);
+  // A tip is known at a stick-out: only an axis of stick-out changes what is known.
+  const tipIsGuessed = x.key === 'stickOut' || y.key === 'stickOut' ? undefined : guessed(here);
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
       const there = build(atCell(x, column, columns), atCell(y, row, rows));
       const at = row * columns + column;
       const state = millingState(there, context, summarise);
       for (const s of fixed) note(s, at);
-      for (const s of cutShares(state, z)) note(s, at);
+      for (const s of cutShares(state, z, tipIsGuessed)) note(s, at);
       worth[at] = worthOf(wish.objective, state);
     }
     if (!rowDone(row)) return null;

@@ -9,15 +9,16 @@ export interface GridAxis {
   readonly high: number;
 }
 
-const FIELDS: readonly (keyof TurnSummary)[] = [
-  'meanFx',
-  'meanFy',
-  'meanTorqueNm',
-  'peakTorqueNm',
-  'peakFxy',
-  'pullN',
-  'onWallN',
-];
+const NOTHING: TurnSummary = {
+  meanFx: 0,
+  meanFy: 0,
+  meanTorqueNm: 0,
+  peakTorqueNm: 0,
+  peakFxy: 0,
+  pullN: 0,
+  onWallN: 0,
+};
+const FIELDS = Object.keys(NOTHING) as (keyof TurnSummary)[];
 /** Nodes on each side of the net between which forces are read. */
 const NODES = 24;
 
@@ -53,15 +54,17 @@ export function turnGrid(
     };
     const a = place(x, readFree(op, x.key), nx);
     const b = place(y, readFree(op, y.key), ny);
-    const corners: readonly (readonly [TurnSummary, number])[] = [
-      [node(a.i, b.i), (1 - a.t) * (1 - b.t)],
-      [node(Math.min(nx - 1, a.i + 1), b.i), a.t * (1 - b.t)],
-      [node(a.i, Math.min(ny - 1, b.i + 1)), (1 - a.t) * b.t],
-      [node(Math.min(nx - 1, a.i + 1), Math.min(ny - 1, b.i + 1)), a.t * b.t],
-    ];
-    const sum = Object.fromEntries(FIELDS.map((f) => [f, 0])) as Record<keyof TurnSummary, number>;
-    for (const [summary, weight] of corners)
-      if (weight > 0) for (const f of FIELDS) sum[f] += weight * summary[f];
+    const [i2, j2] = [Math.min(nx - 1, a.i + 1), Math.min(ny - 1, b.i + 1)];
+    const sum: Record<keyof TurnSummary, number> = { ...NOTHING };
+    const add = (i: number, j: number, weight: number): void => {
+      if (weight <= 0) return;
+      const summary = node(i, j);
+      for (const f of FIELDS) sum[f] += weight * summary[f];
+    };
+    add(a.i, b.i, (1 - a.t) * (1 - b.t));
+    add(i2, b.i, a.t * (1 - b.t));
+    add(a.i, j2, (1 - a.t) * b.t);
+    add(i2, j2, a.t * b.t);
     return sum;
   };
 }

@@ -130,7 +130,12 @@ function passesPlan(op: MillingOperation, m: Measures, corner: CornerPlan | null
     // Where the corner is taken in lighter passes each is run and returned from.
     const repeats = corner ? Math.max(1, ae / corner.radialMm) : 1;
     const back = (repeats - 1) * turns + (ae < ONE_WAY * d && op.path.strategy === 'levels' ? cut : 0);
-    return { cutMm: levels * cut, cornerMm: levels * turns * repeats, backMm: levels * back };
+    return {
+      cutMm: levels * cut,
+      cornerMm: levels * turns * repeats,
+      backMm: levels * back,
+      impossible: null,
+    };
   }
   const along =
     feature.kind === 'boss'
@@ -141,7 +146,7 @@ function passesPlan(op: MillingOperation, m: Measures, corner: CornerPlan | null
   const cut = levels * passes * along;
   const bends = corner ? levels * passes * insideCorners(feature) * (Math.PI / 2) * corner.pathRadiusMm : 0;
   const back = feature.kind === 'boss' ? 0 : ae < ONE_WAY * d ? cut : levels * along;
-  return { cutMm: cut, cornerMm: bends, backMm: back };
+  return { cutMm: cut, cornerMm: bends, backMm: back, impossible: null };
 }
 
 /** Loops of the trochoid: each moves on by the stepover, half of it in the cut, at two thirds of the width on average. */
@@ -186,35 +191,34 @@ export function planPath(op: MillingOperation, context: OperationContext): PathP
   const corner = path.strategy === 'plunge' ? null : cornerPlan(op, m.d, m.ae);
   const left =
     feature.cornerRadiusMm === null ? 0 : (corner?.pathRadiusMm ?? 0) + m.d / 2 - feature.cornerRadiusMm;
-  const common = {
-    passes: m.passes,
-    entry,
-    corner,
-    leavesInCornerMm: insideCorners(feature) > 0 ? Math.max(0, (Math.SQRT2 - 1) * left) : 0,
-    leavesStepMm: terraceHeight(feature.slopeDeg, cut.axialDepthMm),
-    impossible: null,
-  };
-  const approaches = m.levels * (feature.depthMm + APPROACH);
+  const leavesInCornerMm = insideCorners(feature) > 0 ? Math.max(0, (Math.SQRT2 - 1) * left) : 0;
+  const { levels, passes } = m;
   if (path.strategy === 'plunge') {
     const p = plungePlan(op, m);
     return {
-      ...common,
       levels: 1,
+      passes,
       cutMm: p.cutMm,
       cornerMm: 0,
       linkMm: p.backMm + APPROACH,
+      entry,
+      corner,
+      leavesInCornerMm,
       leavesStepMm: p.ridge,
       impossible: context.cutter.extended.plunge_ok === false ? 'this end face is not made to plunge' : null,
     };
   }
-  const p =
-    path.strategy === 'trochoidal' ? trochoidPlan(op, m) : { ...passesPlan(op, m, corner), impossible: null };
+  const p = path.strategy === 'trochoidal' ? trochoidPlan(op, m) : passesPlan(op, m, corner);
   return {
-    ...common,
-    levels: m.levels,
-    cutMm: p.cutMm + path.springPasses * m.levels * wallLength(feature),
+    levels,
+    passes,
+    cutMm: p.cutMm + path.springPasses * levels * wallLength(feature),
     cornerMm: p.cornerMm,
-    linkMm: p.backMm + approaches,
+    linkMm: p.backMm + levels * (feature.depthMm + APPROACH),
+    entry,
+    corner,
+    leavesInCornerMm,
+    leavesStepMm: terraceHeight(feature.slopeDeg, cut.axialDepthMm),
     impossible: p.impossible,
   };
 }
