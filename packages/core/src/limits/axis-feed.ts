@@ -15,13 +15,14 @@ export const axisFeedLimit: Limit = {
       predicted: { estimate: exact(feedRateMmMin), unit: 'mm/min' },
       allowed: { value: fastest, unit: 'mm/min', from: `${machine.name}, slowest axis that moves` },
       share: shareOf(exact(feedRateMmMin), fastest),
-      why: say(
-        'Feed is {0}; the axis reaches {1}.',
-        measure(feedRateMmMin, 'mm/min'),
-        measure(fastest, 'mm/min'),
-      ),
+      why: () =>
+        say(
+          'Feed is {0}; the axis reaches {1}.',
+          measure(feedRateMmMin, 'mm/min'),
+          measure(fastest, 'mm/min'),
+        ),
       formula: op.kind === 'drilling' ? 'vf = n·fn ≤ vf max' : 'vf = n·z·fz ≤ vf max',
-      inputs: [
+      inputs: () => [
         input('vf', 'feed', feedRateMmMin, 'mm/min'),
         input('vf max', 'axis maximum', fastest, 'mm/min'),
       ],

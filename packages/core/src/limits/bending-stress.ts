@@ -27,14 +27,15 @@ export const bendingStressLimit: Limit<MillingState> = {
         from: `${FATIGUE_SHARE} of the rupture strength of ${context.substrate.name}`,
       },
       share: over(stressMPa, allowed),
-      why: say(
-        'A side force of {0} peaks at {1} in the flute root; {2} is what carbide or steel of this grade stands for long.',
-        measure(sideForceN.value, 'N'),
-        measure(stressMPa.value, 'MPa'),
-        measure(allowed.value, 'MPa'),
-      ),
+      why: () =>
+        say(
+          'A side force of {0} peaks at {1} in the flute root; {2} is what carbide or steel of this grade stands for long.',
+          measure(sideForceN.value, 'N'),
+          measure(stressMPa.value, 'MPa'),
+          measure(allowed.value, 'MPa'),
+        ),
       formula: 'σ = K·32·F·(L − ap/2)/(π·d³) ≤ 0.4·TRS',
-      inputs: [
+      inputs: () => [
         input('K', 'notch factor', NOTCH_FACTOR, 'ratio'),
         input('F', 'peak side force', sideForceN.value, 'N'),
         input('L', 'stick-out', op.tooling.stickOutMm, 'mm'),

@@ -19,15 +19,16 @@ export const blockRateLimit: Limit<MillingState> = {
       predicted: { estimate: exact(feedRateMmMin), unit: 'mm/min' },
       allowed: { value: allowed, unit: 'mm/min', from: `${machine.name}, time of a block` },
       share: shareOf(exact(feedRateMmMin), allowed),
-      why: say(
-        'Lines within {0} of the arc are {1} long; at {2} a block the control keeps up to {3}.',
-        measure(path.toleranceMm, 'mm-fine'),
-        measure(block, 'mm'),
-        measure(machine.block_processing_ms / 1000, 's'),
-        measure(allowed, 'mm/min'),
-      ),
+      why: () =>
+        say(
+          'Lines within {0} of the arc are {1} long; at {2} a block the control keeps up to {3}.',
+          measure(path.toleranceMm, 'mm-fine'),
+          measure(block, 'mm'),
+          measure(machine.block_processing_ms / 1000, 's'),
+          measure(allowed, 'mm/min'),
+        ),
       formula: 'vf ≤ √(8·r·t)/t block',
-      inputs: [
+      inputs: () => [
         input('r', 'path radius', radius, 'mm'),
         input('t', 'path tolerance', path.toleranceMm, 'mm-fine'),
       ],

@@ -31,13 +31,14 @@ export const chipSpaceLimit: Limit<MillingState> = {
       predicted: { estimate: needed, unit: 'mm2' },
       allowed: { value: gullet / 2, unit: 'mm2', from: `${cutter.name}, half of the gullet` },
       share: shareOf(needed, gullet / 2),
-      why: say(
-        'A chip takes {0} of section; half the flute is {1}.',
-        measure(needed.value, 'mm2'),
-        measure(gullet / 2, 'mm2'),
-      ),
+      why: () =>
+        say(
+          'A chip takes {0} of section; half the flute is {1}.',
+          measure(needed.value, 'mm2'),
+          measure(gullet / 2, 'mm2'),
+        ),
       formula: 'fz·ae·B ≤ 0.5·A gullet',
-      inputs: [
+      inputs: () => [
         input('fz', 'feed per tooth', cut.feedPerToothMm, 'mm/tooth'),
         input('ae', 'radial engagement', cut.radialEngagementMm, 'mm'),
         input('B', 'bulking', bulk, 'ratio'),

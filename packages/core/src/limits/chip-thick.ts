@@ -18,13 +18,14 @@ export const chipThickLimit: Limit<MillingState> = {
       predicted: { estimate: chip, unit: 'mm-fine' },
       allowed: { value: w.thickest, unit: 'mm-fine', from: 'thick end of the alloy’s window' },
       share: scale(chip, 1 / w.thickest),
-      why: say(
-        'With runout the worst tooth takes {0}; the edge is good for {1}.',
-        measure(worst, 'mm-fine'),
-        measure(w.thickest, 'mm-fine'),
-      ),
+      why: () =>
+        say(
+          'With runout the worst tooth takes {0}; the edge is good for {1}.',
+          measure(worst, 'mm-fine'),
+          measure(w.thickest, 'mm-fine'),
+        ),
       formula: 'hex + runout step ≤ hmax of the window',
-      inputs: [
+      inputs: () => [
         input('hex', 'thickest chip', s.chipMm, 'mm-fine'),
         input('δ', 'runout step', s.runoutStep.value, 'mm-fine'),
         input('hmax', 'thick end of the window', w.thickest, 'mm-fine'),

@@ -23,14 +23,15 @@ export const chipThinLimit: Limit<MillingState> = {
         from: w.setBy === 'edge radius' ? 'edge radius' : 'thin end of the alloy’s window',
       },
       share: scale(power(chip, -1), w.thinnest),
-      why: say(
-        'The thickest chip is {0}; below {1} this edge, {2} round, rubs.',
-        measure(s.chipMm, 'mm-fine'),
-        measure(w.thinnest, 'mm-fine'),
-        measure(w.edgeRadius, 'mm-fine'),
-      ),
+      why: () =>
+        say(
+          'The thickest chip is {0}; below {1} this edge, {2} round, rubs.',
+          measure(s.chipMm, 'mm-fine'),
+          measure(w.thinnest, 'mm-fine'),
+          measure(w.edgeRadius, 'mm-fine'),
+        ),
       formula: 'hex = fz·sin κ·sin φ ≥ larger of window and edge radius',
-      inputs: [
+      inputs: () => [
         input('hex', 'thickest chip', s.chipMm, 'mm-fine'),
         input('fz', 'feed per tooth', s.op.cut.feedPerToothMm, 'mm/tooth'),
         input('rβ', 'edge radius', w.edgeRadius, 'mm-fine'),

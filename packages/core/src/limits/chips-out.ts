@@ -25,13 +25,14 @@ export const chipsOutLimit: Limit<DrillingState> = {
       predicted: { estimate: exact(stretch), unit: 'mm' },
       allowed: { value: reach.first * diameter, unit: 'mm', from: reach.why },
       share: scale(uncertain(longestStretch, REACH), 1 / reach.first),
-      why: say(
-        `The longest stretch without clearing is {0}; {1} is what this hole clears: ${reach.why}.`,
-        measure(stretch, 'mm'),
-        measure(reach.first * diameter, 'mm'),
-      ),
+      why: () =>
+        say(
+          `The longest stretch without clearing is {0}; {1} is what this hole clears: ${reach.why}.`,
+          measure(stretch, 'mm'),
+          measure(reach.first * diameter, 'mm'),
+        ),
       formula: 'longest stretch ≤ reach·D, reach from coolant, pressure, alloy',
-      inputs: [
+      inputs: () => [
         input('D', 'drill diameter', diameter, 'mm'),
         input('reach', 'diameters in one stroke', reach.first, 'ratio'),
         input('p', 'pressure through the tool', conditions.throughBar, 'bar'),

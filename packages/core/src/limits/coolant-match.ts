@@ -57,9 +57,9 @@ export const coolantMatchLimit: Limit = {
       allowed: null,
       share: null,
       verdict,
-      why: say(text.charAt(0).toUpperCase() + text.slice(1)),
+      why: () => say(text.charAt(0).toUpperCase() + text.slice(1)),
       formula: 'kind among those of alloy, machine and tool',
-      inputs: [],
+      inputs: () => [],
       source: 'judgement rules G-30 to G-33',
     };
   },

@@ -21,14 +21,18 @@ export const cornerAccelerationLimit: Limit<MillingState> = {
       predicted: { estimate: exact(feedRateMmMin), unit: 'mm/min' },
       allowed: { value: allowed, unit: 'mm/min', from: `${machine.name}, axis acceleration` },
       share: shareOf(exact(feedRateMmMin), allowed),
-      why: say(
-        'The corner path has {0} radius; the axes hold {1} on it, the cut runs {2}.',
-        measure(path, 'mm'),
-        measure(allowed, 'mm/min'),
-        measure(feedRateMmMin, 'mm/min'),
-      ),
+      why: () =>
+        say(
+          'The corner path has {0} radius; the axes hold {1} on it, the cut runs {2}.',
+          measure(path, 'mm'),
+          measure(allowed, 'mm/min'),
+          measure(feedRateMmMin, 'mm/min'),
+        ),
       formula: 'vf max = √(a·r)',
-      inputs: [input('a', 'axis acceleration', acceleration, 'm/s2'), input('r', 'path radius', path, 'mm')],
+      inputs: () => [
+        input('a', 'axis acceleration', acceleration, 'm/s2'),
+        input('r', 'path radius', path, 'mm'),
+      ],
       source: 'a = v²/r; judgement rule G-106',
     };
   },

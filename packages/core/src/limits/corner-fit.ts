@@ -20,7 +20,7 @@ export const cornerFitLimit: Limit<MillingState> = {
       allowed: { value: corner, unit: 'mm', from: 'corner radius on the drawing' },
       share: share > 1 + 1e-9 ? exact(share) : null,
       verdict: share > 1 + 1e-9 ? (feature.allowanceMm > 0 ? 'tight' : 'over') : 'clear',
-      why:
+      why: () =>
         share > 1 + 1e-9
           ? say(
               feature.allowanceMm > 0
@@ -35,7 +35,7 @@ export const cornerFitLimit: Limit<MillingState> = {
               measure(corner, 'mm'),
             ),
       formula: 'r tool ≤ r corner',
-      inputs: [input('r', 'cutter radius', radius, 'mm'), input('R', 'corner radius', corner, 'mm')],
+      inputs: () => [input('r', 'cutter radius', radius, 'mm'), input('R', 'corner radius', corner, 'mm')],
       source: 'judgement rule G-08',
     };
   },

@@ -38,20 +38,21 @@ export const cornerSpikeLimit: Limit<MillingState> = {
       },
       share: exact(share),
       verdict: share > 1 ? 'over' : jumps ? 'tight' : 'clear',
-      why: jumps
-        ? say(
-            'In the corner the arc jumps from {0} to {1}; a path of {2} radius would keep it steady.',
-            measure(straight * DEG, 'deg'),
-            measure(corner.arc * DEG, 'deg'),
-            measure(Math.min(corner.steadyPathMm, 999), 'mm'),
-          )
-        : say(
-            'The arc is {0} on the straight and at most {1} in the corner.',
-            measure(straight * DEG, 'deg'),
-            measure(corner.arc * DEG, 'deg'),
-          ),
+      why: () =>
+        jumps
+          ? say(
+              'In the corner the arc jumps from {0} to {1}; a path of {2} radius would keep it steady.',
+              measure(straight * DEG, 'deg'),
+              measure(corner.arc * DEG, 'deg'),
+              measure(Math.min(corner.steadyPathMm, 999), 'mm'),
+            )
+          : say(
+              'The arc is {0} on the straight and at most {1} in the corner.',
+              measure(straight * DEG, 'deg'),
+              measure(corner.arc * DEG, 'deg'),
+            ),
       formula: 'widest arc in the corner ≤ max(2 × straight arc, 60°)',
-      inputs: [
+      inputs: () => [
         input('ρ', 'path radius in the corner', corner.pathRadiusMm, 'mm'),
         input('ae c', 'stepover in the corner', corner.radialMm, 'mm'),
         input('chip', 'thickest chip over the straight one', corner.chipPeak, 'ratio'),

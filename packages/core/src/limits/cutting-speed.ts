@@ -15,9 +15,9 @@ export const cuttingSpeedLimit: Limit = {
         allowed: null,
         share: null,
         verdict: 'unproven',
-        why: say(`No speed can be checked: ${lifeNotes[0] ?? 'no life model'}.`),
+        why: () => say(`No speed can be checked: ${lifeNotes[0] ?? 'no life model'}.`),
         formula: 'vc ≤ vc for 15 minutes',
-        inputs: [input('vc', 'cutting speed', cuttingSpeedMMin, 'm/min')],
+        inputs: () => [input('vc', 'cutting speed', cuttingSpeedMMin, 'm/min')],
         source: 'crib',
       };
     }
@@ -29,15 +29,16 @@ export const cuttingSpeedLimit: Limit = {
         from: `speed at which an edge lasts ${SHORTEST_LIFE_MIN} minutes here`,
       },
       share: over(exact(cuttingSpeedMMin), speedLimitMMin),
-      why: say(
-        op.kind === 'milling'
-          ? 'The edge runs at {0}; at this engagement {1} wears it out in a quarter of an hour.'
-          : 'The corner runs at {0}; {1} wears the drill out in a quarter of an hour.',
-        measure(cuttingSpeedMMin, 'm/min'),
-        measure(speedLimitMMin.value, 'm/min'),
-      ),
+      why: () =>
+        say(
+          op.kind === 'milling'
+            ? 'The edge runs at {0}; at this engagement {1} wears it out in a quarter of an hour.'
+            : 'The corner runs at {0}; {1} wears the drill out in a quarter of an hour.',
+          measure(cuttingSpeedMMin, 'm/min'),
+          measure(speedLimitMMin.value, 'm/min'),
+        ),
       formula: 'vc15 = vc30·2ⁿ·(hex/h₀)^−a·(ae/D/x₀)^−b·(ap/D/y₀)^−c',
-      inputs: [
+      inputs: () => [
         input('vc', 'cutting speed', cuttingSpeedMMin, 'm/min'),
         input('vc15', 'speed for 15 minutes', speedLimitMMin.value, 'm/min'),
       ],

@@ -16,13 +16,14 @@ export const drillBucklingLimit: Limit<DrillingState> = {
       predicted: { estimate: thrustN, unit: 'N' },
       allowed: { value: allowed, unit: 'N', from: 'a third of Euler’s load' },
       share: shareOf(thrustN, allowed),
-      why: say(
-        'Thrust is {0}; the drill may be pushed with {1}.',
-        measure(thrustN.value, 'N'),
-        measure(allowed, 'N'),
-      ),
+      why: () =>
+        say(
+          'Thrust is {0}; the drill may be pushed with {1}.',
+          measure(thrustN.value, 'N'),
+          measure(allowed, 'N'),
+        ),
       formula: 'F ≤ π²·E·I/(K·L)²/3, I from 0.62·DC',
-      inputs: [
+      inputs: () => [
         input('F', 'thrust', thrustN.value, 'N'),
         input('Fk', 'Euler’s load', bucklingN, 'N'),
         input('L', 'stick-out', op.tooling.stickOutMm, 'mm'),

@@ -35,13 +35,14 @@ export const drillFeedLowLimit: Limit<DrillingState> = {
       predicted: { estimate: exact(cut.feedPerRevMm), unit: 'mm/rev' },
       allowed: { value: window[0], unit: 'mm/rev', from: 'low end of the drill’s window in this alloy' },
       share: scale(power(uncertain(cut.feedPerRevMm, WINDOW), -1), window[0]),
-      why: say(
-        'Feed is {0}; below {1} the lips rub and harden the bottom.',
-        measure(cut.feedPerRevMm, 'mm/rev'),
-        measure(window[0], 'mm/rev'),
-      ),
+      why: () =>
+        say(
+          'Feed is {0}; below {1} the lips rub and harden the bottom.',
+          measure(cut.feedPerRevMm, 'mm/rev'),
+          measure(window[0], 'mm/rev'),
+        ),
       formula: 'fn ≥ window low·(alloy chip / steel chip)',
-      inputs: [
+      inputs: () => [
         input('fn', 'feed per turn', cut.feedPerRevMm, 'mm/rev'),
         input('low', 'window', window[0], 'mm/rev'),
       ],
@@ -62,13 +63,14 @@ export const drillFeedHighLimit: Limit<DrillingState> = {
       predicted: { estimate: exact(cut.feedPerRevMm), unit: 'mm/rev' },
       allowed: { value: window[1], unit: 'mm/rev', from: 'high end of the drill’s window in this alloy' },
       share: scale(uncertain(cut.feedPerRevMm, WINDOW), 1 / window[1]),
-      why: say(
-        'Feed is {0}; the lips take {1} in this alloy.',
-        measure(cut.feedPerRevMm, 'mm/rev'),
-        measure(window[1], 'mm/rev'),
-      ),
+      why: () =>
+        say(
+          'Feed is {0}; the lips take {1} in this alloy.',
+          measure(cut.feedPerRevMm, 'mm/rev'),
+          measure(window[1], 'mm/rev'),
+        ),
       formula: 'fn ≤ window high·(alloy chip / steel chip)',
-      inputs: [
+      inputs: () => [
         input('fn', 'feed per turn', cut.feedPerRevMm, 'mm/rev'),
         input('high', 'window', window[1], 'mm/rev'),
       ],

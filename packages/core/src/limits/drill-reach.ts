@@ -21,9 +21,12 @@ export const drillReachLimit: Limit<DrillingState> = {
         from: usable < tooling.stickOutMm - 2 ? `${cutter.name}, LU` : 'stick-out less 2 mm',
       },
       share: shareOf(exact(depth), reach),
-      why: say('The drill goes {0} down; it reaches {1}.', measure(depth, 'mm'), measure(reach, 'mm')),
+      why: () => say('The drill goes {0} down; it reaches {1}.', measure(depth, 'mm'), measure(reach, 'mm')),
       formula: 'depth (+ point + 1 when through) ≤ smaller of LU and stick-out − 2',
-      inputs: [input('depth', 'hole depth', hole.depthMm, 'mm'), input('LU', 'usable length', usable, 'mm')],
+      inputs: () => [
+        input('depth', 'hole depth', hole.depthMm, 'mm'),
+        input('LU', 'usable length', usable, 'mm'),
+      ],
       source: 'cutter record (ISO 13399)',
     };
   },

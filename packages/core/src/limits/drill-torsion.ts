@@ -25,15 +25,16 @@ export const drillTorsionLimit: Limit<DrillingState> = {
         from: `a quarter of the rupture strength of ${context.substrate.name}`,
       },
       share: over(torsionMPa, allowed),
-      why: say(
-        'Chips raise the torque {0} times to {1}: {2} of shear against {3}.',
-        measure(packingFactor, 'ratio'),
-        measure(bottomTorqueNm.value, 'Nm'),
-        measure(torsionMPa.value, 'MPa'),
-        measure(allowed.value, 'MPa'),
-      ),
+      why: () =>
+        say(
+          'Chips raise the torque {0} times to {1}: {2} of shear against {3}.',
+          measure(packingFactor, 'ratio'),
+          measure(bottomTorqueNm.value, 'Nm'),
+          measure(torsionMPa.value, 'MPa'),
+          measure(allowed.value, 'MPa'),
+        ),
       formula: 'τ = 16·M·k/(π·d³), d = 0.62·DC',
-      inputs: [
+      inputs: () => [
         input('M·k', 'torque at the bottom', bottomTorqueNm.value, 'Nm'),
         input('k', 'chip packing', packingFactor, 'ratio'),
         input('d/DC', 'twisting diameter', TORSION_DIAMETER, 'ratio'),

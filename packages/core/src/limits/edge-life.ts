@@ -21,13 +21,14 @@ export const edgeLifeLimit: Limit = {
         from: `${op.featuresPerEdge} ${what} before the edge is looked at`,
       },
       share: scale(power(lifeMin, -1), needed),
-      why: say(
-        `${needs} {0} of cutting; an edge lasts about {1}.`,
-        measure(needed, 'min'),
-        measure(lifeMin.value, 'min'),
-      ),
+      why: () =>
+        say(
+          `${needs} {0} of cutting; an edge lasts about {1}.`,
+          measure(needed, 'min'),
+          measure(lifeMin.value, 'min'),
+        ),
       formula: 'T = 30·(vc30 here / vc)^(1/n) ≥ features·t cut',
-      inputs: [
+      inputs: () => [
         input('T', 'edge life', lifeMin.value, 'min'),
         input('t', 'cutting time of one', time.cutting, 'min'),
         input('k', what, op.featuresPerEdge, 'pieces'),

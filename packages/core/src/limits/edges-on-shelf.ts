@@ -8,22 +8,24 @@ export const edgesOnShelfLimit: Limit = {
   group: 'heat and life',
   name: 'edges on shelf',
   assess({ op, lifeMin, time, context: { quantity } }) {
-    if (!lifeMin || op.edgesOnShelf === null) return null;
+    const { edgesOnShelf: shelf } = op;
+    if (!lifeMin || shelf === null) return null;
     const minutes = quantity * op.featuresPerPart * time.cutting;
     const needed = scale(power(lifeMin, -1), minutes);
     return {
       predicted: { estimate: needed, unit: 'pieces' },
-      allowed: { value: op.edgesOnShelf, unit: 'pieces', from: 'counted on the shelf' },
-      share: op.edgesOnShelf > 0 ? scale(needed, 1 / op.edgesOnShelf) : null,
-      ...(op.edgesOnShelf > 0 ? {} : { verdict: 'over' as const }),
-      why: say(
-        'The batch cuts for {0}, about {1} edges; {2} are on the shelf.',
-        measure(minutes, 'min'),
-        measure(Math.ceil(needed.value), 'pieces'),
-        measure(op.edgesOnShelf, 'pieces'),
-      ),
+      allowed: { value: shelf, unit: 'pieces', from: 'counted on the shelf' },
+      share: shelf > 0 ? scale(needed, 1 / shelf) : null,
+      ...(shelf > 0 ? {} : { verdict: 'over' as const }),
+      why: () =>
+        say(
+          'The batch cuts for {0}, about {1} edges; {2} are on the shelf.',
+          measure(minutes, 'min'),
+          measure(Math.ceil(needed.value), 'pieces'),
+          measure(shelf, 'pieces'),
+        ),
       formula: 'quantity·features·t / T ≤ edges',
-      inputs: [
+      inputs: () => [
         input('quantity', 'parts in the batch', quantity, 'pieces'),
         input('T', 'edge life', lifeMin.value, 'min'),
       ],

@@ -16,13 +16,14 @@ export const pathPossibleLimit: Limit<MillingState> = {
       allowed: null,
       share: null,
       verdict: reason ? 'over' : 'clear',
-      why: say(
-        reason
-          ? `This path cannot be run: ${reason}.`
-          : `The ${op.path.strategy.replace('-', ' ')} path and the way in (${op.path.entry.method}) fit the feature.`,
-      ),
+      why: () =>
+        say(
+          reason
+            ? `This path cannot be run: ${reason}.`
+            : `The ${op.path.strategy.replace('-', ' ')} path and the way in (${op.path.entry.method}) fit the feature.`,
+        ),
       formula: 'geometry of feature, cutter and entry',
-      inputs: [],
+      inputs: () => [],
       source: 'judgement rules G-40 and G-47',
     };
   },
@@ -43,13 +44,14 @@ export const rampAngleLimit: Limit<MillingState> = {
       allowed: { value: entry.steepestDeg, unit: 'deg', from: 'the gentler of cutter and alloy' },
       share: workedOut ? null : shareOf(exact(entry.rampAngleDeg), entry.steepestDeg * 1.001),
       ...(workedOut ? { verdict: 'clear' as const } : {}),
-      why: say(
-        'The way down slopes {0}; this end face in this alloy cuts {1}.',
-        measure(entry.rampAngleDeg, 'deg'),
-        measure(entry.steepestDeg, 'deg'),
-      ),
+      why: () =>
+        say(
+          'The way down slopes {0}; this end face in this alloy cuts {1}.',
+          measure(entry.rampAngleDeg, 'deg'),
+          measure(entry.steepestDeg, 'deg'),
+        ),
       formula: 'ramp ≤ min(RMPX, usual for the alloy)',
-      inputs: [input('ramp', 'ramp angle', entry.rampAngleDeg, 'deg')],
+      inputs: () => [input('ramp', 'ramp angle', entry.rampAngleDeg, 'deg')],
       source: 'cutter record; judgement rule G-40',
     };
   },
@@ -76,16 +78,17 @@ export const helixFitLimit: Limit<MillingState> = {
       },
       share: exact(hole < smallest ? smallest / hole : hole / Math.max(widest, 1e-6)),
       verdict: fits ? 'clear' : 'over',
-      why: say(
-        fits
-          ? 'The helix makes a hole of {0}; {1} to {2} would do.'
-          : 'The helix makes a hole of {0}; it has to be between {1} and {2}.',
-        measure(hole, 'mm'),
-        measure(smallest, 'mm'),
-        measure(widest, 'mm'),
-      ),
+      why: () =>
+        say(
+          fits
+            ? 'The helix makes a hole of {0}; {1} to {2} would do.'
+            : 'The helix makes a hole of {0}; it has to be between {1} and {2}.',
+          measure(hole, 'mm'),
+          measure(smallest, 'mm'),
+          measure(widest, 'mm'),
+        ),
       formula: '1.2·D ≤ D hole ≤ min(width, 1.8·D)',
-      inputs: [input('D hole', 'hole of the helix', hole, 'mm')],
+      inputs: () => [input('D hole', 'hole of the helix', hole, 'mm')],
       source: 'judgement rule G-40',
     };
   },
@@ -103,16 +106,17 @@ export const postLeftLimit: Limit<MillingState> = {
       allowed: null,
       share: null,
       verdict: entry.postBreaksFree ? 'over' : 'tight',
-      why: say(
-        entry.postBreaksFree
-          ? op.feature.through
-            ? 'A post of {0} stays in the middle and falls free when the helix breaks through.'
-            : 'A post of {0} stays in the middle, thin enough to break off under the tool.'
-          : 'A post of {0} stays in the middle; it is milled away with the next pass.',
-        measure(entry.postMm, 'mm'),
-      ),
+      why: () =>
+        say(
+          entry.postBreaksFree
+            ? op.feature.through
+              ? 'A post of {0} stays in the middle and falls free when the helix breaks through.'
+              : 'A post of {0} stays in the middle, thin enough to break off under the tool.'
+            : 'A post of {0} stays in the middle; it is milled away with the next pass.',
+          measure(entry.postMm, 'mm'),
+        ),
       formula: 'post = D hole − 2·D + dead centre',
-      inputs: [input('post', 'post', entry.postMm, 'mm')],
+      inputs: () => [input('post', 'post', entry.postMm, 'mm')],
       source: 'circle geometry; judgement rule G-40',
     };
   },
@@ -136,13 +140,14 @@ export const entryHeightLimit: Limit<MillingState> = {
       allowed: { value: AIR_OVER * total, unit: 'min', from: 'a quarter of the feature’s minutes' },
       share: exact(share / AIR_OVER),
       verdict: share > AIR_OVER ? 'over' : share > AIR_TIGHT ? 'tight' : 'clear',
-      why: say(
-        'Feed begins {0} above the material: {1} of the feature go by in the air.',
-        measure(op.path.entry.startHeightMm, 'mm'),
-        measure(minutes.air, 'min'),
-      ),
+      why: () =>
+        say(
+          'Feed begins {0} above the material: {1} of the feature go by in the air.',
+          measure(op.path.entry.startHeightMm, 'mm'),
+          measure(minutes.air, 'min'),
+        ),
       formula: 't air = levels·path above the material/vf entry',
-      inputs: [
+      inputs: () => [
         input('start', 'start above the material', op.path.entry.startHeightMm, 'mm'),
         input('t', 'minutes of the feature', total, 'min'),
       ],
@@ -166,15 +171,16 @@ export const leadInLimit: Limit<MillingState> = {
       allowed: { value: wanted, unit: 'mm', from: 'half the cutter' },
       share: null,
       verdict: radius >= wanted - 1e-9 ? 'clear' : 'tight',
-      why: say(
-        radius >= wanted - 1e-9
-          ? 'An arc of {0} leads in, so that the chip starts thick and ends thin.'
-          : 'The lead-in of {0} is under {1}: halve the feed until the cutter is fully in, or roll in.',
-        measure(radius, 'mm'),
-        measure(wanted, 'mm'),
-      ),
+      why: () =>
+        say(
+          radius >= wanted - 1e-9
+            ? 'An arc of {0} leads in, so that the chip starts thick and ends thin.'
+            : 'The lead-in of {0} is under {1}: halve the feed until the cutter is fully in, or roll in.',
+          measure(radius, 'mm'),
+          measure(wanted, 'mm'),
+        ),
       formula: 'R in ≥ D/2',
-      inputs: [input('R in', 'radius of the lead-in', radius, 'mm')],
+      inputs: () => [input('R in', 'radius of the lead-in', radius, 'mm')],
       source: 'judgement rule G-42',
     };
   },

@@ -20,13 +20,14 @@ export const finishAllowanceLimit: Limit<MillingState> = {
       predicted: { estimate: exact(needed), unit: 'mm-fine' },
       allowed: { value: feature.allowanceMm, unit: 'mm-fine', from: 'what is left on the wall' },
       share: shareOf(exact(needed), feature.allowanceMm),
-      why: say(
-        'The finisher needs {0}: a chip, and to get under what roughing hardened; {1} is left.',
-        measure(needed, 'mm-fine'),
-        measure(feature.allowanceMm, 'mm-fine'),
-      ),
+      why: () =>
+        say(
+          'The finisher needs {0}: a chip, and to get under what roughing hardened; {1} is left.',
+          measure(needed, 'mm-fine'),
+          measure(feature.allowanceMm, 'mm-fine'),
+        ),
       formula: 'allowance ≥ max(4·r edge, hardened layer) + steps',
-      inputs: [
+      inputs: () => [
         input('4·r', 'four edge radii', edge, 'mm-fine'),
         input('layer', 'hardened by a worn edge', hardened, 'mm-fine'),
         input('steps', 'steps of the rougher', plan.leavesStepMm, 'mm-fine'),

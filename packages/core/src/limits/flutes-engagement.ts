@@ -30,14 +30,15 @@ export const flutesEngagementLimit: Limit<MillingState> = {
       allowed: { value: allowed, unit: 'mm', from: `${cutter.name}, at this width` },
       share: shareOf(exact(cut.axialDepthMm), allowed),
       verdict: share > 1 + 1e-9 ? 'over' : share > CARE && t > 0 ? 'tight' : 'clear',
-      why: say(
-        `At {0} wide, ${teeth} flutes leave room for chips to a depth of {1}; the cut is {2} deep.`,
-        measure(cut.radialEngagementMm, 'mm'),
-        measure(allowed, 'mm'),
-        measure(cut.axialDepthMm, 'mm'),
-      ),
+      why: () =>
+        say(
+          `At {0} wide, ${teeth} flutes leave room for chips to a depth of {1}; the cut is {2} deep.`,
+          measure(cut.radialEngagementMm, 'mm'),
+          measure(allowed, 'mm'),
+          measure(cut.axialDepthMm, 'mm'),
+        ),
       formula: 'ap ≤ APMX·(slot depth/APMX)^(log(ae/ae full)/log(D/ae full))',
-      inputs: [
+      inputs: () => [
         input('ae', 'radial engagement', cut.radialEngagementMm, 'mm'),
         input('slot', 'depth at full width', slot * d, 'mm'),
         input('ae full', 'width at full depth', narrow * d, 'mm'),

@@ -18,18 +18,19 @@ export const holderFitLimit: Limit = {
       allowed: { value: large, unit: 'mm', from: `${holder.name}, bore` },
       share: null,
       verdict: shankFits && spindleFits ? 'clear' : 'over',
-      why: !spindleFits
-        ? say(`${holder.name} does not fit the ${machine.spindle_interface} spindle.`)
-        : shankFits
-          ? say('A {0} shank fits the holder and the holder fits the spindle.', measure(shank, 'mm'))
-          : say(
-              'A {0} shank does not fit a holder for {1} to {2}.',
-              measure(shank, 'mm'),
-              measure(small, 'mm'),
-              measure(large, 'mm'),
-            ),
+      why: () =>
+        !spindleFits
+          ? say(`${holder.name} does not fit the ${machine.spindle_interface} spindle.`)
+          : shankFits
+            ? say('A {0} shank fits the holder and the holder fits the spindle.', measure(shank, 'mm'))
+            : say(
+                'A {0} shank does not fit a holder for {1} to {2}.',
+                measure(shank, 'mm'),
+                measure(small, 'mm'),
+                measure(large, 'mm'),
+              ),
       formula: 'DCONMS within the bore; taper of the spindle among the holder’s',
-      inputs: [input('DCONMS', 'shank', shank, 'mm')],
+      inputs: () => [input('DCONMS', 'shank', shank, 'mm')],
       source: 'cutter, holder and machine records',
     };
   },

@@ -39,16 +39,17 @@ export const holderGripLimit: Limit = {
       predicted: { estimate: asked, unit: 'Nm' },
       allowed: { value: allowed.value, unit: 'Nm', from: `half the grip of ${holder.name} on this shank` },
       share: over(asked, allowed),
-      why: say(
-        pullOutN(state) === 0
-          ? 'Torque peaks at {0}; half the grip is {2}.'
-          : 'Torque peaks at {0} and the helix pulls with {1}; half the grip is {2}.',
-        measure(state.peakTorqueNm.value, 'Nm'),
-        measure(state.pullOutN.value, 'N'),
-        measure(allowed.value, 'Nm'),
-      ),
+      why: () =>
+        say(
+          pullOutN(state) === 0
+            ? 'Torque peaks at {0}; half the grip is {2}.'
+            : 'Torque peaks at {0} and the helix pulls with {1}; half the grip is {2}.',
+          measure(state.peakTorqueNm.value, 'Nm'),
+          measure(state.pullOutN.value, 'N'),
+          measure(allowed.value, 'Nm'),
+        ),
       formula: '√(M² + (Fa·d/2)²) ≤ 0.5·M grip·(d/12)²',
-      inputs: [
+      inputs: () => [
         input('M', 'peak torque', state.peakTorqueNm.value, 'Nm'),
         input('Fa', 'pull along the axis', state.pullOutN.value, 'N'),
         input('d', 'shank', shank, 'mm'),

@@ -19,11 +19,16 @@ export const holeSizeLimit: Limit<DrillingState> = {
       allowed: { value: hole.diameterMm, unit: 'mm', from: 'hole on the drawing' },
       share: null,
       verdict: fits ? 'clear' : 'over',
-      why: fits
-        ? say('A {0} drill makes the {1} hole.', measure(drill, 'mm'), measure(hole.diameterMm, 'mm'))
-        : say('A {0} drill does not make a {1} hole.', measure(drill, 'mm'), measure(hole.diameterMm, 'mm')),
+      why: () =>
+        fits
+          ? say('A {0} drill makes the {1} hole.', measure(drill, 'mm'), measure(hole.diameterMm, 'mm'))
+          : say(
+              'A {0} drill does not make a {1} hole.',
+              measure(drill, 'mm'),
+              measure(hole.diameterMm, 'mm'),
+            ),
       formula: '|DC − hole| ≤ 0.05 mm',
-      inputs: [
+      inputs: () => [
         input('DC', 'drill diameter', drill, 'mm'),
         input('hole', 'hole diameter', hole.diameterMm, 'mm'),
       ],

@@ -29,13 +29,14 @@ export const inheritedNumbersLimit: Limit = {
       allowed: null,
       share: null,
       verdict: reasons.length ? 'over' : 'clear',
-      why: reasons.length
-        ? say(
-            `Speed and feed still stand from ${reasons.join(' and ')}. Work them out again, or confirm them for ${alloy.name}.`,
-          )
-        : say(`Speed and feed were set for ${alloy.name} and ${cutter.name}.`),
+      why: () =>
+        reasons.length
+          ? say(
+              `Speed and feed still stand from ${reasons.join(' and ')}. Work them out again, or confirm them for ${alloy.name}.`,
+            )
+          : say(`Speed and feed were set for ${alloy.name} and ${cutter.name}.`),
       formula: 'alloy, cutter and hardness as when the numbers were set',
-      inputs: [],
+      inputs: () => [],
       source: 'record of this operation',
     };
   },

@@ -103,15 +103,16 @@ export const limitDepthLimit: Limit<MillingState> = {
     const stickOut = op.tooling.stickOutMm;
     const common = {
       formula: 'ap_lim from det(I − ap·(W(t), delay, modes)) on the border of stability',
-      inputs: [
-        input('ap', 'axial depth', op.cut.axialDepthMm, 'mm'),
-        input('ap tip', 'depth that counts at the tip', stability.tipDepthMm, 'mm'),
-        input('fn', 'softest mode', mode.hz, 'Hz'),
-        input('ζ', 'its damping', mode.damping * 100, 'percent'),
-        input('k', 'its stiffness', mode.stiffness / 1e6, 'N/um'),
-        input('Ktc', 'force that grows with the chip', stability.cut.tangential, 'N/mm2'),
-        input('Kd', 'process damping', (stability.cut.dampingNPerM ?? 0) / 1000, 'N/mm'),
-      ] as const,
+      inputs: () =>
+        [
+          input('ap', 'axial depth', op.cut.axialDepthMm, 'mm'),
+          input('ap tip', 'depth that counts at the tip', stability.tipDepthMm, 'mm'),
+          input('fn', 'softest mode', mode.hz, 'Hz'),
+          input('ζ', 'its damping', mode.damping * 100, 'percent'),
+          input('k', 'its stiffness', mode.stiffness / 1e6, 'N/um'),
+          input('Ktc', 'force that grows with the chip', stability.cut.tangential, 'N/mm2'),
+          input('Kd', 'process damping', (stability.cut.dampingNPerM ?? 0) / 1000, 'N/mm'),
+        ] as const,
       source:
         'Insperger & Stépán 2004 by spectral segments, Altintas & Budak 1995 as the overview; process damping Wu 1989; modes ' +
         knowledge.from,
@@ -123,10 +124,11 @@ export const limitDepthLimit: Limit<MillingState> = {
         allowed: null,
         share: exact(0),
         verdict: knowledge.trust === 'generic' && testCuts === 0 ? 'unproven' : 'clear',
-        why: say(
-          'No depth in reach chatters at {0}, by modes {t}.'.replace('{t}', knowledge.from),
-          measure(op.cut.speedRpm, 'rpm'),
-        ),
+        why: () =>
+          say(
+            'No depth in reach chatters at {0}, by modes {t}.'.replace('{t}', knowledge.from),
+            measure(op.cut.speedRpm, 'rpm'),
+          ),
       };
     }
     const allowed = Math.min(stickOut, depthAlongTool(mode, found.estimate.value, stickOut));
@@ -146,7 +148,7 @@ export const limitDepthLimit: Limit<MillingState> = {
       },
       share,
       ...(guess ? { verdict: 'unproven' as const } : {}),
-      why: say(text, measure(allowed, 'mm'), measure(op.cut.speedRpm, 'rpm'), measure(found.hz, 'Hz')),
+      why: () => say(text, measure(allowed, 'mm'), measure(op.cut.speedRpm, 'rpm'), measure(found.hz, 'Hz')),
     };
   },
 };

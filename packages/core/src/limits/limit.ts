@@ -4,15 +4,16 @@ import type { Sentence } from '../units/sentence.ts';
 import type { Unit } from '../units/unit.ts';
 import { bandOf, type Estimate, exact, scale } from '../uncertainty/estimate.ts';
 
-/** What a limit finds in a cut. */
-export interface Assessment extends Explanation {
+/** What a limit finds in a cut. Its words are made only when somebody reads them: a map asks ten thousand times for the share. */
+export interface Assessment extends Omit<Explanation, 'inputs'> {
   readonly predicted: { readonly estimate: Estimate; readonly unit: Unit } | null;
   readonly allowed: { readonly value: number; readonly unit: Unit; readonly from: string } | null;
   /** Predicted over allowed, or allowed over predicted where less is worse; null for a yes-or-no matter. */
   readonly share: Estimate | null;
   /** For a yes-or-no matter, or where nothing can be said. */
   readonly verdict?: LimitState;
-  readonly why: Sentence;
+  readonly why: () => Sentence;
+  readonly inputs: () => Explanation['inputs'];
 }
 
 /** One limit: a file that exports one of these, and a line in the ladder. Returns null where it does not apply. */
@@ -49,9 +50,9 @@ export function judge<S extends CutState>(limit: Limit<S>, state: S): LimitResul
     predicted: a.predicted ? { ...bandOf(a.predicted.estimate), unit: a.predicted.unit } : null,
     allowed: a.allowed,
     share: share && { value: share.value, low: share.low, high: share.high },
-    why: a.why,
+    why: a.why(),
     formula: a.formula,
-    inputs: a.inputs,
+    inputs: a.inputs(),
     source: a.source,
   };
 }

@@ -18,7 +18,7 @@ export const longReachLimit: Limit<MillingState> = {
       allowed: { value: most, unit: 'ratio', from: 'long-reach rule for this cutting material' },
       share: exact(ratio / most),
       verdict: ratio > most ? 'over' : ratio > 4 ? 'tight' : 'clear',
-      why:
+      why: () =>
         ratio > 4
           ? say(
               '{0} out is {1} diameters; above 4 expect chatter before anything else, and tap-test it.',
@@ -31,7 +31,10 @@ export const longReachLimit: Limit<MillingState> = {
               measure(ratio, 'ratio'),
             ),
       formula: 'L / DC',
-      inputs: [input('L', 'stick-out', tooling.stickOutMm, 'mm'), input('DC', 'diameter', diameter, 'mm')],
+      inputs: () => [
+        input('L', 'stick-out', tooling.stickOutMm, 'mm'),
+        input('DC', 'diameter', diameter, 'mm'),
+      ],
       source: 'judgement rule G-09',
     };
   },

@@ -48,9 +48,9 @@ export const materialMatchLimit: Limit = {
       allowed: null,
       share: null,
       verdict: state,
-      why: say(text),
+      why: () => say(text),
       formula: 'ISO 513 group among the cutter’s; coating not among those to avoid',
-      inputs: [],
+      inputs: () => [],
       source: 'judgement rules G-20 to G-24',
     };
   },

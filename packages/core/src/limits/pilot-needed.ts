@@ -19,18 +19,19 @@ export const pilotNeededLimit: Limit<DrillingState> = {
       share: null,
       verdict:
         !needed || hole.piloted ? 'clear' : depthClass > 8 || hole.entryAngleDeg > 8 ? 'over' : 'tight',
-      why: !needed
-        ? say('{0} diameters deep from a flat face needs no pilot.', measure(depthClass, 'ratio'))
-        : hole.piloted
-          ? say('A pilot guides the drill.')
-          : slope
-            ? say(
-                'The face slopes {0}; mill a flat or drill a pilot first.',
-                measure(hole.entryAngleDeg, 'deg'),
-              )
-            : say('{0} diameters deep without a pilot; the point wanders.', measure(depthClass, 'ratio')),
+      why: () =>
+        !needed
+          ? say('{0} diameters deep from a flat face needs no pilot.', measure(depthClass, 'ratio'))
+          : hole.piloted
+            ? say('A pilot guides the drill.')
+            : slope
+              ? say(
+                  'The face slopes {0}; mill a flat or drill a pilot first.',
+                  measure(hole.entryAngleDeg, 'deg'),
+                )
+              : say('{0} diameters deep without a pilot; the point wanders.', measure(depthClass, 'ratio')),
       formula: 'pilot when depth > 5 D (4 D high-speed steel) or slope > 3°',
-      inputs: [
+      inputs: () => [
         input('depth/D', 'depth in diameters', depthClass, 'ratio'),
         input('slope', 'entry slope', hole.entryAngleDeg, 'deg'),
       ],

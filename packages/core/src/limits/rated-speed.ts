@@ -18,13 +18,17 @@ export const ratedSpeedLimit: Limit = {
       predicted: { estimate: exact(speedRpm), unit: 'rpm' },
       allowed: { value: rated, unit: 'rpm', from: who },
       share: shareOf(exact(speedRpm), rated),
-      why: say(
-        `The cut turns at {0}; ${who} is rated for {1}.`,
-        measure(speedRpm, 'rpm'),
-        measure(rated, 'rpm'),
-      ),
+      why: () =>
+        say(
+          `The cut turns at {0}; ${who} is rated for {1}.`,
+          measure(speedRpm, 'rpm'),
+          measure(rated, 'rpm'),
+        ),
       formula: 'n ≤ smaller of RPMX and holder rating',
-      inputs: [input('n', 'spindle speed', speedRpm, 'rpm'), input('RPMX', 'rated speed', rated, 'rpm')],
+      inputs: () => [
+        input('n', 'spindle speed', speedRpm, 'rpm'),
+        input('RPMX', 'rated speed', rated, 'rpm'),
+      ],
       source: 'cutter and holder records',
     };
   },

@@ -24,9 +24,10 @@ export const reachLimit: Limit<MillingState> = {
       predicted: { estimate: exact(depth), unit: 'mm' },
       allowed: { value: reach, unit: 'mm', from: by },
       share: shareOf(exact(depth), reach),
-      why: say(`The floor lies {0} down; the ${by} gives {1}.`, measure(depth, 'mm'), measure(reach, 'mm')),
+      why: () =>
+        say(`The floor lies {0} down; the ${by} gives {1}.`, measure(depth, 'mm'), measure(reach, 'mm')),
       formula: 'depth ≤ smaller of LU and stick-out − 1',
-      inputs: [
+      inputs: () => [
         input('depth', 'feature depth', depth, 'mm'),
         input('L', 'stick-out', op.tooling.stickOutMm, 'mm'),
         ...(Number.isFinite(relieved) ? [input('LU', 'relieved length', relieved, 'mm')] : []),

@@ -15,14 +15,15 @@ export const spindlePowerLimit: Limit = {
       predicted: { estimate: powerKw, unit: 'kW' },
       allowed: { value: available, unit: 'kW', from: `${machine.name}, ${RATING[rating]} at this speed` },
       share: shareOf(powerKw, available),
-      why: say(
-        'The cut asks {0} of the drive; at {1} the spindle has {2}.',
-        measure(powerKw.value, 'kW'),
-        measure(speedRpm, 'rpm'),
-        measure(available, 'kW'),
-      ),
+      why: () =>
+        say(
+          'The cut asks {0} of the drive; at {1} the spindle has {2}.',
+          measure(powerKw.value, 'kW'),
+          measure(speedRpm, 'rpm'),
+          measure(available, 'kW'),
+        ),
       formula: 'P = 2π·n·M / (60 000·η)',
-      inputs: [
+      inputs: () => [
         input('n', 'spindle speed', speedRpm, 'rpm'),
         input('P', 'power asked', powerKw.value, 'kW'),
         input('P(n)', 'power available', available, 'kW'),

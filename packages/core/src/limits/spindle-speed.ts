@@ -15,19 +15,20 @@ export const spindleSpeedLimit: Limit = {
       allowed: { value: tooSlow ? slowest : machine.max_rpm, unit: 'rpm', from: machine.name },
       share: shareOf(exact(speedRpm), machine.max_rpm),
       ...(tooSlow ? { verdict: 'over' as const } : {}),
-      why: tooSlow
-        ? say(
-            'The spindle cannot turn slower than {0}; the cut wants {1}.',
-            measure(slowest, 'rpm'),
-            measure(speedRpm, 'rpm'),
-          )
-        : say(
-            'The cut turns at {0}; the spindle reaches {1}.',
-            measure(speedRpm, 'rpm'),
-            measure(machine.max_rpm, 'rpm'),
-          ),
+      why: () =>
+        tooSlow
+          ? say(
+              'The spindle cannot turn slower than {0}; the cut wants {1}.',
+              measure(slowest, 'rpm'),
+              measure(speedRpm, 'rpm'),
+            )
+          : say(
+              'The cut turns at {0}; the spindle reaches {1}.',
+              measure(speedRpm, 'rpm'),
+              measure(machine.max_rpm, 'rpm'),
+            ),
       formula: 'n ≤ n max of the machine',
-      inputs: [
+      inputs: () => [
         input('n', 'spindle speed', speedRpm, 'rpm'),
         input('n max', 'machine maximum', machine.max_rpm, 'rpm'),
       ],

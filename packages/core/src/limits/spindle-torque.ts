@@ -13,14 +13,15 @@ export const spindleTorqueLimit: Limit = {
       predicted: { estimate: torqueNm, unit: 'Nm' },
       allowed: { value: available, unit: 'Nm', from: `${machine.name} at this speed` },
       share: shareOf(torqueNm, available),
-      why: say(
-        'The cut takes {0}; the spindle gives {1} at {2}.',
-        measure(torqueNm.value, 'Nm'),
-        measure(available, 'Nm'),
-        measure(speedRpm, 'rpm'),
-      ),
+      why: () =>
+        say(
+          'The cut takes {0}; the spindle gives {1} at {2}.',
+          measure(torqueNm.value, 'Nm'),
+          measure(available, 'Nm'),
+          measure(speedRpm, 'rpm'),
+        ),
       formula: 'M ≤ M(n), M(n) = 9549·P(n)/n',
-      inputs: [
+      inputs: () => [
         input('M', 'mean cutting torque', torqueNm.value, 'Nm'),
         input('M(n)', 'torque available', available, 'Nm'),
         input('n', 'spindle speed', speedRpm, 'rpm'),

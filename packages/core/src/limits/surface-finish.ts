@@ -43,14 +43,15 @@ export const roughnessLimit: Limit<MillingState> = {
       predicted: { estimate, unit: 'um-fine' },
       allowed: { value: wanted, unit: 'um-fine', from: 'Ra on the drawing' },
       share: shareOf(estimate, wanted),
-      why: say(
-        'Feed marks of {0} come out as about Ra {1}; {2} is asked.',
-        measure(counts * 1000, 'um-fine'),
-        measure(ra, 'um-fine'),
-        measure(wanted, 'um-fine'),
-      ),
+      why: () =>
+        say(
+          'Feed marks of {0} come out as about Ra {1}; {2} is asked.',
+          measure(counts * 1000, 'um-fine'),
+          measure(ra, 'um-fine'),
+          measure(wanted, 'um-fine'),
+        ),
       formula: 'Ra = k·0.257·f²/(8·r)',
-      inputs: [
+      inputs: () => [
         input('f', 'feed a mark', mark, 'mm/tooth'),
         input('r', 'corner radius', nose, 'mm'),
         input('k', 'real over geometric', roughnessFactor(alloy.iso513_group), 'ratio'),
@@ -75,14 +76,15 @@ export const scallopLimit: Limit<MillingState> = {
       predicted: { estimate: exact(height), unit: 'mm-fine' },
       allowed: { value: feature.scallopMm, unit: 'mm-fine', from: 'ridge the drawing allows' },
       share: shareOf(exact(height), feature.scallopMm),
-      why: say(
-        'Passes {0} apart with an edge of {1} leave ridges of {2}.',
-        measure(spacing, 'mm'),
-        measure(radius, 'mm'),
-        measure(height, 'mm-fine'),
-      ),
+      why: () =>
+        say(
+          'Passes {0} apart with an edge of {1} leave ridges of {2}.',
+          measure(spacing, 'mm'),
+          measure(radius, 'mm'),
+          measure(height, 'mm-fine'),
+        ),
       formula: 'h = R − √(R² − s²/4)',
-      inputs: [
+      inputs: () => [
         input('s', 'passes apart along the surface', spacing, 'mm'),
         input('R', 'radius at the contact', radius, 'mm'),
       ],
@@ -111,14 +113,15 @@ export const wiperLimit: Limit<MillingState> = {
         from: `${WIPER_SHARE} of the flat of ${cutter.name}`,
       },
       share: shareOf(exact(turn), WIPER_SHARE * flat),
-      why: say(
-        'A turn feeds {0}; the flat of {1} covers {2} safely.',
-        measure(turn, 'mm/rev'),
-        measure(flat, 'mm'),
-        measure(WIPER_SHARE * flat, 'mm/rev'),
-      ),
+      why: () =>
+        say(
+          'A turn feeds {0}; the flat of {1} covers {2} safely.',
+          measure(turn, 'mm/rev'),
+          measure(flat, 'mm'),
+          measure(WIPER_SHARE * flat, 'mm/rev'),
+        ),
       formula: 'fz·z ≤ 0.7·bs',
-      inputs: [input('bs', 'wiper flat', flat, 'mm')],
+      inputs: () => [input('bs', 'wiper flat', flat, 'mm')],
       source: 'judgement rule G-85',
     };
   },

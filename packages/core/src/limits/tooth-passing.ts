@@ -35,7 +35,7 @@ export const toothPassingLimit: Limit<MillingState> = {
       allowed: { value: nearest.hz, unit: 'Hz', from: `mode to keep off, ${stability.knowledge.from}` },
       share: exact(share),
       verdict: share <= 1 ? 'clear' : guess ? 'unproven' : 'tight',
-      why:
+      why: () =>
         share <= 1
           ? say(
               'The teeth push at {0}; the nearest mode is at {1}, far enough.',
@@ -48,7 +48,7 @@ export const toothPassingLimit: Limit<MillingState> = {
               measure(nearest.hz, 'Hz'),
             ),
       formula: 'h·n·z/60 against fn ± 2·ζ·fn',
-      inputs: [
+      inputs: () => [
         input('n', 'spindle speed', op.cut.speedRpm, 'rpm'),
         input('z', 'teeth', teeth, 'pieces'),
         input('fn', 'nearest mode', nearest.hz, 'Hz'),

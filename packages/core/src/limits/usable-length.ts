@@ -14,13 +14,17 @@ export const usableLengthLimit: Limit<MillingState> = {
       predicted: { estimate: exact(cut.axialDepthMm), unit: 'mm' },
       allowed: { value: edge, unit: 'mm', from: `${cutter.name}, APMX` },
       share: shareOf(exact(cut.axialDepthMm), edge),
-      why: say(
-        'The cut is {0} deep; the edge is {1} long.',
-        measure(cut.axialDepthMm, 'mm'),
-        measure(edge, 'mm'),
-      ),
+      why: () =>
+        say(
+          'The cut is {0} deep; the edge is {1} long.',
+          measure(cut.axialDepthMm, 'mm'),
+          measure(edge, 'mm'),
+        ),
       formula: 'ap ≤ APMX',
-      inputs: [input('ap', 'axial depth', cut.axialDepthMm, 'mm'), input('APMX', 'edge length', edge, 'mm')],
+      inputs: () => [
+        input('ap', 'axial depth', cut.axialDepthMm, 'mm'),
+        input('APMX', 'edge length', edge, 'mm'),
+      ],
       source: 'cutter record (ISO 13399)',
     };
   },

@@ -34,24 +34,25 @@ export const wallErrorLimit: Limit<MillingState> = {
         from: roughing ? 'half of what is left for the finisher' : 'wall tolerance',
       },
       share: shareOf(leanMm, allowed),
-      why: roughing
-        ? say(
-            'The tool leans {0}; half of the {1} left for the finisher is {2}.',
-            measure(leanMm.value, 'mm-fine'),
-            measure(feature.allowanceMm, 'mm-fine'),
-            measure(allowed, 'mm-fine'),
-          )
-        : say(
-            springs === 0
-              ? 'The tool leans {0}; the wall may be wrong by {1}.'
-              : after.useful === 0
-                ? 'The tool leans {0}, and a spring pass would only rub; the wall may be wrong by {1}.'
-                : 'After the spring pass {0} are left; the wall may be wrong by {1}.',
-            measure(leanMm.value, 'mm-fine'),
-            measure(allowed, 'mm-fine'),
-          ),
+      why: () =>
+        roughing
+          ? say(
+              'The tool leans {0}; half of the {1} left for the finisher is {2}.',
+              measure(leanMm.value, 'mm-fine'),
+              measure(feature.allowanceMm, 'mm-fine'),
+              measure(allowed, 'mm-fine'),
+            )
+          : say(
+              springs === 0
+                ? 'The tool leans {0}; the wall may be wrong by {1}.'
+                : after.useful === 0
+                  ? 'The tool leans {0}, and a spring pass would only rub; the wall may be wrong by {1}.'
+                  : 'After the spring pass {0} are left; the wall may be wrong by {1}.',
+              measure(leanMm.value, 'mm-fine'),
+              measure(allowed, 'mm-fine'),
+            ),
       formula: 'δ = Fn·(beam + clamp + holder + spindle)',
-      inputs: [
+      inputs: () => [
         input('Fn', 'peak force on the wall', wallForceN.value, 'N'),
         input('L', 'stick-out', tooling.stickOutMm, 'mm'),
         input('δ tool', 'bend of the tool', leanParts.tool, 'mm-fine'),

@@ -60,13 +60,14 @@ export const workholdingHeatLimit: Limit<MillingState> = {
         from: workholding.releaseC === null ? `usual for ${workholding.kind}` : 'declared',
       },
       share: shareOf(estimate, release - ROOM_C),
-      why: say(
-        `One feature warms the part by about {0}; the ${workholding.kind} lets go near {1}.`,
-        measure(rise, 'degC'),
-        measure(release, 'degC'),
-      ),
+      why: () =>
+        say(
+          `One feature warms the part by about {0}; the ${workholding.kind} lets go near {1}.`,
+          measure(rise, 'degC'),
+          measure(release, 'degC'),
+        ),
       formula: 'ΔT = 0.2·P/(h·A)·(1 − exp(−t·h·A/(ρ·c·V)))',
-      inputs: [
+      inputs: () => [
         input('P', 'cutting power', watts / 1000, 'kW'),
         input('t', 'in the cut', minutes.contact, 'min'),
         input('h', 'film on the surface, W/(m²·K)', FILM[op.coolant], 'ratio'),

@@ -30,7 +30,7 @@ function heldAgainst(
       allowed: null,
       share: null,
       verdict: 'unproven',
-      why: say(`The cut ${words.push} with {0}; ${words.missing}.`, measure(asked.value, 'N')),
+      why: () => say(`The cut ${words.push} with {0}; ${words.missing}.`, measure(asked.value, 'N')),
     };
   }
   return {
@@ -40,12 +40,13 @@ function heldAgainst(
     predicted: { estimate: asked, unit: 'N' },
     allowed: { value: capacity / factor, unit: 'N', from: `declared ${words.against} over ${factor}` },
     share: shareOf(asked, capacity / factor),
-    why: say(
-      `The cut ${words.push} with {0}; the declared {1} allows {2}.`,
-      measure(asked.value, 'N'),
-      measure(capacity, 'N'),
-      measure(capacity / factor, 'N'),
-    ),
+    why: () =>
+      say(
+        `The cut ${words.push} with {0}; the declared {1} allows {2}.`,
+        measure(asked.value, 'N'),
+        measure(capacity, 'N'),
+        measure(capacity / factor, 'N'),
+      ),
   };
 }
 
@@ -69,7 +70,7 @@ export const workholdingLimit: Limit<MillingState> = {
       },
       {
         formula: '√(Fxy² + Flift²) ≤ capacity / factor',
-        inputs: [
+        inputs: () => [
           input('Fxy', 'peak side force', sideForceN.value, 'N'),
           input('Flift', 'lifting force counted here', together, 'N'),
           input('factor', 'safety factor', factor, 'ratio'),
@@ -95,7 +96,7 @@ export const workholdingLiftLimit: Limit<MillingState> = {
       { push: 'lifts', against: 'holding against lifting', missing: '' },
       {
         formula: 'Flift ≤ capacity / factor',
-        inputs: [
+        inputs: () => [
           input('Flift', 'peak lifting force', liftN.value, 'N'),
           input('factor', 'safety factor', factor, 'ratio'),
         ],
