@@ -4,12 +4,13 @@ import { InputError } from '../domain/input-error.ts';
 import type { MillingOperation } from '../domain/operation.ts';
 import { problemsOf } from '../evaluation/check-operation.ts';
 import { millingInput } from '../evaluation/milling-input.ts';
+import { turnSummary } from '../evaluation/milling-loads.ts';
 import { millingState } from '../evaluation/milling-state.ts';
 import { normalDeviate } from '../uncertainty/normal.ts';
 import { type Freedom, freedomOf, type FreeParameter, readFree, writeFree } from './freedom.ts';
 import { type Objective, worthOf } from './objective.ts';
 import { cutShares, guessed, setupShares, type ShareAt } from './shares.ts';
-import { turnGrid } from './turn-grid.ts';
+import { KNOTS, turnGrid } from './turn-grid.ts';
 
 export interface MapWish {
   readonly x: FreeParameter;
@@ -76,7 +77,9 @@ export function limitMap(
   const y = mapRange(wish.y, op, context);
   const z = normalDeviate(wish.confidence);
   const build = (u: number, v: number): MillingOperation => writeFree(writeFree(op, x.key, u), y.key, v);
-  const summarise = turnGrid(x, y, build, (there) => millingInput(there, context));
+  // A coarse picture has fewer points than the net has knots.
+  const summarise =
+    columns * rows < KNOTS ? turnSummary : turnGrid(x, y, build, (there) => millingInput(there, context));
   const limits: { id: string; name: string }[] = [];
   const shares: Float32Array[] = [];
   const index = new Map<string, number>();

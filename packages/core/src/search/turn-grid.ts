@@ -21,6 +21,8 @@ const NOTHING: TurnSummary = {
 const FIELDS = Object.keys(NOTHING) as (keyof TurnSummary)[];
 /** Nodes on each side of the net between which forces are read. */
 const NODES = 24;
+/** Nodes of a whole net. */
+export const KNOTS = NODES * NODES;
 
 /**
  * Forces of a turn read between a net of worked-out points, since they change slowly where limits change fast. A node is
