@@ -6,7 +6,9 @@ export { problemsOf } from './evaluation/check-operation.ts';
 export {
   setParameter,
   MILLING_PARAMETERS,
-  DRILLING_PARAMETERS,
+  HOLE_PARAMETERS,
+  parametersOf,
+  speedDiameter,
   type Parameter,
 } from './evaluation/set-parameter.ts';
 export { withStartingCut, startingStickOut } from './evaluation/starting-cut.ts';
@@ -26,6 +28,8 @@ export type { Holder } from './domain/holder.ts';
 export type { Machine } from './domain/machine.ts';
 export type { OperationContext } from './domain/context.ts';
 export * from './domain/operation.ts';
+export * from './domain/hole-operation.ts';
+export { type Hole, PLAIN_HOLE, type ThreadForm } from './domain/hole.ts';
 export {
   LIMIT_GROUPS,
   type Band,

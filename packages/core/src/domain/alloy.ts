@@ -51,6 +51,8 @@ export interface Alloy {
     readonly high: number;
   };
   readonly density_kg_m3: number;
+  readonly youngs_modulus_gpa?: number;
+  readonly yield_strength_mpa?: Span | null;
   readonly tensile_strength_mpa: Span | null;
   readonly thermal_conductivity_w_mk: number;
   readonly specific_heat_j_kgk?: number;
@@ -102,6 +104,8 @@ export interface Alloy {
     readonly hss_milling: SpeedWindow;
     readonly drill_hss: SpeedWindow;
     readonly drill_carbide: SpeedWindow;
+    readonly tap_hss_e?: SpeedWindow;
+    readonly carbide_turning?: SpeedWindow;
   };
   readonly hm_window: {
     readonly c_mm: number;

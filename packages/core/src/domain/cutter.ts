@@ -13,6 +13,7 @@ export const MILLING_CUTTER_TYPES = [
 ] as const;
 
 export const DRILL_TYPES = ['drill_solid', 'drill_hss', 'drill_indexable'] as const;
+export const TAP_TYPES = ['tap_spiral_point', 'tap_spiral_flute', 'tap_forming'] as const;
 
 /** A cutting tool. `properties` carries ISO 13399 symbols in mm and degrees, `extended` what the standard lacks. */
 export interface Cutter {
@@ -62,6 +63,13 @@ export interface Cutter {
     readonly plunge_ok?: boolean;
     readonly fz_window_mm?: readonly [number, number];
     readonly fr_window_mm_per_rev?: readonly [number, number];
+    /** ISO 286 grades a drill holds, like `IT8-IT10`. */
+    readonly hole_tolerance?: string;
+    /** Allowance on the diameter a reamer wants, mm: least, usual, most. */
+    readonly stock_on_diameter_mm?: readonly [number, number, number];
+    readonly bar_E_gpa?: number;
+    readonly max_ld_recommended?: number;
+    readonly f_window_mm_per_rev?: readonly [number, number];
     readonly [field: string]: unknown;
   };
   readonly suits_iso_groups: readonly IsoGroup[];
@@ -94,6 +102,8 @@ export const isMillingCutter = (cutter: Cutter): boolean =>
   (MILLING_CUTTER_TYPES as readonly string[]).includes(cutter.type);
 
 export const isDrill = (cutter: Cutter): boolean => (DRILL_TYPES as readonly string[]).includes(cutter.type);
+
+export const isTap = (cutter: Cutter): boolean => (TAP_TYPES as readonly string[]).includes(cutter.type);
 
 /** Indexable bodies carry inserts on a steel body and are judged by the insert's chip window. */
 export const isIndexable = (cutter: Cutter): boolean => (cutter.properties.CICT ?? 0) > 0;

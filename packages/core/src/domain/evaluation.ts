@@ -1,3 +1,4 @@
+import type { Operation } from './operation.ts';
 import type { Source } from '../uncertainty/estimate.ts';
 import type { Measure } from '../units/sentence.ts';
 import type { Sentence } from '../units/sentence.ts';
@@ -67,8 +68,18 @@ export interface Peck {
   readonly retract: 'none' | 'chip-break' | 'full';
 }
 
+/** What may go wrong in one hole, and what it costs the part. */
+export interface HoleRisk {
+  /** Chance that the tool breaks or the hole is spoilt, by strength and by handling. */
+  readonly breaks: number;
+  /** Chance that the part is lost with it. */
+  readonly loses: number;
+  /** Why, in shop language. */
+  readonly because: readonly string[];
+}
+
 export interface Evaluation {
-  readonly kind: 'milling' | 'drilling';
+  readonly kind: Operation['kind'];
   readonly numbers: readonly Quantity[];
   readonly limits: readonly LimitResult[];
   /** Id of the worst limit. */
@@ -80,6 +91,8 @@ export interface Evaluation {
   readonly featuresPerEdge: Band | null;
   readonly sources: readonly Source[];
   readonly cautions: readonly string[];
-  /** Filled for holes. */
+  /** Filled for drilled holes. */
   readonly pecks: readonly Peck[];
+  /** What may go wrong in one hole; absent for milling. */
+  readonly risk?: HoleRisk;
 }

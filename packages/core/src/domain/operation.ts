@@ -1,3 +1,5 @@
+import type { HoleOperation } from './hole-operation.ts';
+
 export type CoolantKind = 'flood' | 'through-tool' | 'air' | 'mist' | 'dry';
 export const COOLANT_KINDS: readonly CoolantKind[] = ['flood', 'through-tool', 'air', 'mist', 'dry'];
 
@@ -40,7 +42,8 @@ export interface Economics {
   readonly edgeChangeMin: number | null;
 }
 
-interface OperationBase {
+/** What every operation says, whatever it cuts. */
+export interface OperationBase {
   readonly alloyId: string;
   readonly machineId: string;
   readonly tooling: Tooling;
@@ -175,30 +178,7 @@ export interface MillingOperation extends OperationBase {
   readonly cut: MillingCut;
 }
 
-export interface Hole {
-  readonly diameterMm: number;
-  readonly depthMm: number;
-  readonly through: boolean;
-  /** Slope of the entry surface, degrees. */
-  readonly entryAngleDeg: number;
-  /** A pilot or spot at least as wide as the chisel edge is there. */
-  readonly piloted: boolean;
-}
-
-export interface DrillingCut {
-  readonly speedRpm: number;
-  readonly feedPerRevMm: number;
-  /** `plan` lets Burl choose the pecks; `none` drills in one pass; a number is an even peck in mm. */
-  readonly peck: 'plan' | 'none' | number;
-}
-
-export interface DrillingOperation extends OperationBase {
-  readonly kind: 'drilling';
-  readonly hole: Hole;
-  readonly cut: DrillingCut;
-}
-
-export type Operation = MillingOperation | DrillingOperation;
+export type Operation = MillingOperation | HoleOperation;
 
 /** Economics nobody has stated. */
 export const UNSTATED_ECONOMICS: Economics = { machinePerHour: null, edgePrice: null, edgeChangeMin: null };

@@ -1,4 +1,5 @@
 import type { OperationContext } from '../domain/context.ts';
+import { type HoleOperation, isHole } from '../domain/hole-operation.ts';
 import type { Operation } from '../domain/operation.ts';
 
 /** What can hurt someone in this cut. Shown with the operation and printed on the sheet; it replaces no local rule. */
@@ -19,11 +20,7 @@ export function cautionsOf(op: Operation, { alloy, cutter, holder }: OperationCo
   if (op.coolant === 'flood' || op.coolant === 'through-tool') {
     cautions.push('Coolant on before contact and never fading in the cut; keep it off the skin.');
   }
-  if (op.kind === 'drilling' && op.hole.through) {
-    cautions.push(
-      'Reduce feed by a third to a half at breakthrough; the disc that drops out is hot and sharp.',
-    );
-  }
+  if (isHole(op)) cautions.push(...holeCautions(op, alloy));
   cautions.push('The machine’s manual, the site’s rules, local law and a qualified person decide.');
   return cautions;
 }
@@ -32,3 +29,23 @@ const sentence = (text: string): string => {
   const t = text.trim();
   return t.charAt(0).toUpperCase() + t.slice(1) + (/[.?]$/.test(t) ? '' : '.');
 };
+
+/** What a step of a hole adds. */
+function holeCautions(op: HoleOperation, alloy: OperationContext['alloy']): string[] {
+  const list: string[] = [];
+  const hardens = alloy.work_hardening.tendency === 'high' || alloy.work_hardening.tendency === 'severe';
+  if (op.kind === 'drilling' && op.hole.through)
+    list.push('Reduce feed by a third to a half at breakthrough; the disc that drops out is hot and sharp.');
+  if (op.kind === 'hole-milling' && op.hole.through)
+    list.push(
+      'What drops out of the open hole is loose, hot and sharp; nobody under it, spindle stopped to take it.',
+    );
+  if (hardens && op.kind !== 'thread-milling' && op.kind !== 'chamfering')
+    list.push('No dwell at the bottom and no feed hold in the hole: rubbing hardens it for the next edge.');
+  if (op.kind === 'tapping')
+    list.push(
+      'A tap that jams is under load: stop, relieve by hand in the cutting direction, never reach in while it turns.',
+    );
+  if (op.kind === 'reaming') list.push('Never turn a reamer backwards in the hole.');
+  return list;
+}

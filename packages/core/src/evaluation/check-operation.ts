@@ -1,7 +1,8 @@
-import { isDrill, isIndexable, isMillingCutter, outerDiameter } from '../domain/cutter.ts';
+import { isDrill, isIndexable, isMillingCutter, isTap, outerDiameter } from '../domain/cutter.ts';
 import type { OperationContext } from '../domain/context.ts';
 import { InputError, type InputProblem } from '../domain/input-error.ts';
-import type { DrillingOperation, MillingOperation, Operation } from '../domain/operation.ts';
+import type { HoleOperation } from '../domain/hole-operation.ts';
+import type { MillingOperation, Operation } from '../domain/operation.ts';
 import { diameterInCut } from '../milling/edge-profile.ts';
 
 /** Collects what is wrong; names are the fields' paths in the operation. */
@@ -61,6 +62,8 @@ function checkCommon(op: Operation, { alloy, cutter, machine }: OperationContext
   for (const [name, curve] of Object.entries(machine.power_torque)) {
     if (curve.length < 2) see.say(`machine.power_torque.${name}`, curve.length, 'two points or more');
   }
+  // A boring bar has a nose, not teeth on a diameter.
+  if (op.kind === 'boring') return;
   const teeth = cutter.properties.ZEFP ?? cutter.properties.NOF;
   if (!teeth || teeth < 1) see.say('cutter.properties.ZEFP', teeth, '1 or more');
   if (!(cutter.properties.DC && cutter.properties.DC > 0))
@@ -134,19 +137,152 @@ function checkMilling(op: MillingOperation, context: OperationContext, see: Insp
   }
 }
 
-function checkDrilling(op: DrillingOperation, { cutter }: OperationContext, see: Inspection): void {
-  if (!isDrill(cutter)) {
-    see.say('tooling.cutterId', cutter.name, 'a drill');
+/** What tool a step of a hole needs. */
+const TOOLS: Readonly<
+  Record<
+    HoleOperation['kind'],
+    { readonly fits: (type: string, op: HoleOperation) => boolean; readonly named: string }
+  >
+> = {
+  drilling: {
+    fits: (type, op) =>
+      isDrill({ type } as never) || (type === 'spot_drill' && op.kind === 'drilling' && op.role === 'spot'),
+    named: 'a drill, or for a spot a spotting drill',
+  },
+  reaming: { fits: (type) => type === 'reamer', named: 'a reamer' },
+  boring: { fits: (type) => type === 'boring_bar', named: 'a boring bar' },
+  'hole-milling': {
+    fits: (type) => type === 'end_mill_flat' || type === 'end_mill_bull',
+    named: 'an end mill with a flat or rounded corner',
+  },
+  chamfering: { fits: (type) => type === 'chamfer_mill', named: 'a chamfer mill' },
+  tapping: { fits: (type) => isTap({ type } as never), named: 'a tap' },
+  'thread-milling': { fits: (type) => type === 'thread_mill', named: 'a thread mill' },
+};
+
+function checkHole(op: HoleOperation, { cutter }: OperationContext, see: Inspection): void {
+  const { hole } = op;
+  const tool = TOOLS[op.kind];
+  if (!tool.fits(cutter.type, op)) {
+    see.say('tooling.cutterId', cutter.name, tool.named);
     return;
   }
-  see.above('hole.diameterMm', op.hole.diameterMm, 'mm');
-  see.above('hole.depthMm', op.hole.depthMm, 'mm');
-  see.within('hole.depthMm', op.hole.depthMm, 0, 60 * Math.max(op.hole.diameterMm, 0.1), 'mm');
-  see.within('hole.entryAngleDeg', op.hole.entryAngleDeg, 0, 60, '°');
-  see.above('cut.feedPerRevMm', op.cut.feedPerRevMm, 'mm');
-  see.within('cut.feedPerRevMm', op.cut.feedPerRevMm, 0, 2, 'mm');
-  if (typeof op.cut.peck === 'number')
-    see.within('cut.peck', op.cut.peck, 0.1, Math.max(0.1, op.hole.depthMm), 'mm');
+  see.above('hole.diameterMm', hole.diameterMm, 'mm');
+  see.above('hole.depthMm', hole.depthMm, 'mm');
+  see.within('hole.depthMm', hole.depthMm, 0, 60 * Math.max(hole.diameterMm, 0.1), 'mm');
+  see.within('hole.entryAngleDeg', hole.entryAngleDeg, 0, 60, '°');
+  see.within('hole.exitAngleDeg', hole.exitAngleDeg, 0, 80, '°');
+  see.within('hole.crossHoles', hole.crossHoles, 0, 50, '');
+  see.within('hole.startMm', hole.startMm, 0, Infinity, 'mm');
+  see.measured('hole.startDepthMm', hole.startDepthMm, 0, 5000, 'mm');
+  see.measured('hole.toleranceMm', hole.toleranceMm, 0.001, 5, 'mm');
+  see.measured('hole.straightnessMm', hole.straightnessMm, 0.001, 10, 'mm');
+  see.measured('hole.raUm', hole.raUm, 0.01, 50, 'µm');
+  see.measured('hole.partValue', hole.partValue, 0, 1e8, '');
+  see.within('hole.betweenMm', hole.betweenMm, 0, 5000, 'mm');
+  if ('feedPerRevMm' in op.cut) {
+    see.above('cut.feedPerRevMm', op.cut.feedPerRevMm, 'mm');
+    see.within('cut.feedPerRevMm', op.cut.feedPerRevMm, 0, 3, 'mm');
+  }
+  if ('feedPerToothMm' in op.cut) {
+    see.above('cut.feedPerToothMm', op.cut.feedPerToothMm, 'mm');
+    see.within('cut.feedPerToothMm', op.cut.feedPerToothMm, 0, 1, 'mm');
+  }
+  checkStep(op, cutter, see);
+}
+
+/** What only one kind of step has. */
+function checkStep(op: HoleOperation, cutter: OperationContext['cutter'], see: Inspection): void {
+  const { hole } = op;
+  const own = cutter.properties.DC ?? 0;
+  switch (op.kind) {
+    case 'drilling': {
+      const { peck } = op.cut;
+      const drill = op.role === 'spot' ? Math.min(own, hole.diameterMm) : own;
+      see.within('hole.startMm', hole.startMm, 0, 0.98 * drill, 'mm');
+      see.within('cut.breakthroughFeed', op.cut.breakthroughFeed, 0.1, 1, 'of the feed');
+      if (op.role === 'spot') see.within('hole.diameterMm', hole.diameterMm, 0.1, own, 'mm');
+      if (typeof peck === 'number') see.within('cut.peck', peck, 0.1, Math.max(0.1, hole.depthMm), 'mm');
+      if (typeof peck === 'object') {
+        const rising = peck.toMm.every((d, i) => d > (peck.toMm[i - 1] ?? 0) && d < hole.depthMm + 1e-9);
+        if (!rising || peck.toMm.length > 200)
+          see.say(
+            'cut.peck.toMm',
+            peck.toMm.join(', '),
+            `rising depths below ${hole.depthMm} mm, 200 at most`,
+          );
+      }
+      break;
+    }
+    case 'reaming':
+      see.within('hole.startMm', hole.startMm, 0.5 * own, own - 0.005, 'mm');
+      see.within('cut.outFeed', op.cut.outFeed, 0.5, 20, 'times the feed in');
+      break;
+    case 'boring': {
+      const least = Number(cutter.properties['DMIN'] ?? 0);
+      see.within(
+        'hole.startMm',
+        hole.startMm,
+        Math.max(least, 0.5 * hole.diameterMm),
+        hole.diameterMm - 0.02,
+        'mm',
+      );
+      see.within('cut.passes', op.cut.passes, 1, 10, '');
+      see.within('cut.springPasses', op.cut.springPasses, 0, 3, '');
+      break;
+    }
+    case 'hole-milling': {
+      const tool = outerDiameter(cutter);
+      see.within('hole.diameterMm', hole.diameterMm, 1.02 * tool, 40 * tool, 'mm');
+      see.within('hole.startMm', hole.startMm, 0, hole.diameterMm - 0.01, 'mm');
+      see.above('cut.pitchMm', op.cut.pitchMm, 'mm');
+      see.within(
+        'cut.pitchMm',
+        op.cut.pitchMm,
+        0,
+        Math.min(cutter.properties.APMX ?? 1, op.tooling.stickOutMm),
+        'mm',
+      );
+      see.within('cut.stepovers', op.cut.stepovers, 1, 40, '');
+      see.within('cut.springPasses', op.cut.springPasses, 0, 3, '');
+      see.within('cut.pastFloorMm', op.cut.pastFloorMm, 0, 20, 'mm');
+      break;
+    }
+    case 'chamfering':
+      see.within(
+        'cut.widthMm',
+        op.cut.widthMm,
+        0.02,
+        0.9 * Math.max(0.1, (outerDiameter(cutter) - own) / 2),
+        'mm',
+      );
+      break;
+    case 'tapping':
+    case 'thread-milling': {
+      const { thread } = op;
+      see.above('thread.majorMm', thread.majorMm, 'mm');
+      see.within('thread.pitchMm', thread.pitchMm, 0.1, 0.4 * Math.max(0.3, thread.majorMm), 'mm');
+      const depth = 1.4 * thread.pitchMm;
+      see.within(
+        'hole.startMm',
+        hole.startMm,
+        thread.majorMm - depth,
+        thread.majorMm - 0.1 * thread.pitchMm,
+        'mm',
+      );
+      const pitch = cutter.properties['TP'];
+      if (typeof pitch === 'number' && Math.abs(pitch - thread.pitchMm) > 0.002)
+        see.say('tooling.cutterId', cutter.name, `a tool of pitch ${round(thread.pitchMm)} mm`);
+      if (op.kind === 'tapping' && Math.abs(own - thread.majorMm) > 0.02)
+        see.say('tooling.cutterId', cutter.name, `a tap of ${thread.designation}`);
+      if (op.kind === 'thread-milling') {
+        see.within('cutter.properties.DC', own, 0.1, thread.majorMm - 2 * 0.05, 'mm');
+        see.within('cut.passes', op.cut.passes, 1, 8, '');
+        see.within('cut.springPasses', op.cut.springPasses, 0, 3, '');
+      }
+      break;
+    }
+  }
 }
 
 /** Everything impossible in an operation, one entry a field; empty when it can be evaluated. */
@@ -154,7 +290,7 @@ export function problemsOf(op: Operation, context: OperationContext): InputProbl
   const see = new Inspection();
   checkCommon(op, context, see);
   if (op.kind === 'milling') checkMilling(op, context, see);
-  else checkDrilling(op, context, see);
+  else checkHole(op, context, see);
   return see.problems.filter((p, i, all) => all.findIndex((q) => q.field === p.field) === i);
 }
 

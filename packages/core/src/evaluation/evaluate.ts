@@ -2,14 +2,15 @@ import type { OperationContext } from '../domain/context.ts';
 import type { Evaluation, LimitResult, LimitState } from '../domain/evaluation.ts';
 import type { Operation } from '../domain/operation.ts';
 import { judge, type Limit } from '../limits/limit.ts';
-import { DRILLING_LADDER, MILLING_LADDER } from '../limits/ladder.ts';
+import { MILLING_LADDER } from '../limits/ladder.ts';
+import { riskOf } from './holes/hole-risk.ts';
+import { holeJudgement } from './holes/hole-judgement.ts';
 import { bandOf, scale, type Source } from '../uncertainty/estimate.ts';
 import { cautionsOf } from './cautions.ts';
 import { requirePossible } from './check-operation.ts';
 import type { CutState } from './cut-state.ts';
-import { drillingState } from './drilling-state.ts';
 import { millingState } from './milling-state.ts';
-import { drillingNumbers, millingNumbers } from './numbers.ts';
+import { millingNumbers } from './numbers.ts';
 
 const SEVERITY: Readonly<Record<LimitState, number>> = { over: 3, tight: 2, unproven: 1, clear: 0 };
 
@@ -51,11 +52,12 @@ export function evaluate(op: Operation, context: OperationContext): Evaluation {
       pecks: [],
     });
   }
-  const state = drillingState(op, context);
-  return conclude(state, climb(DRILLING_LADDER, state), {
-    numbers: drillingNumbers(state),
-    sources: sourcesOf(state, [state.thrustN]),
-    pecks: state.pecks,
+  const { state, ladder, numbers, rests, pecks } = holeJudgement(op, context);
+  return conclude(state, climb(ladder as readonly Limit<typeof state>[], state), {
+    numbers: numbers(),
+    sources: sourcesOf(state, rests),
+    pecks,
+    risk: riskOf(state),
   });
 }
 
@@ -66,14 +68,15 @@ export function judgeLimit(op: Operation, context: OperationContext, limitId: st
     const limit = MILLING_LADDER.find((l) => l.id === limitId);
     return limit ? judge(limit, millingState(op, context)) : null;
   }
-  const limit = DRILLING_LADDER.find((l) => l.id === limitId);
-  return limit ? judge(limit, drillingState(op, context)) : null;
+  const { state, ladder } = holeJudgement(op, context);
+  const limit = ladder.find((l) => l.id === limitId);
+  return limit ? judge(limit as Limit<typeof state>, state) : null;
 }
 
 function conclude(
   state: CutState,
   limits: LimitResult[],
-  rest: Pick<Evaluation, 'numbers' | 'sources' | 'pecks'>,
+  rest: Pick<Evaluation, 'numbers' | 'sources' | 'pecks' | 'risk'>,
 ): Evaluation {
   let worst = limits[0]!;
   for (const limit of limits) if (worseFirst(limit, worst) < 0) worst = limit;

@@ -1,6 +1,7 @@
 import type { OperationContext } from '../domain/context.ts';
 import { outerDiameter } from '../domain/cutter.ts';
 import type { MillingOperation, Operation } from '../domain/operation.ts';
+import { holeLevers } from './holes/hole-levers.ts';
 import type { Unit } from '../units/unit.ts';
 
 /** A thing that can be moved: reads and writes one number of the operation. */
@@ -56,14 +57,7 @@ export function levers(op: Operation, context: OperationContext): Lever[] {
     read: (o) => o.featuresPerEdge,
     write: (o, value) => ({ ...o, featuresPerEdge: value }),
   };
-  if (op.kind === 'drilling') {
-    return [
-      { id: 'feed', unit: 'mm/rev', label: 'Feed', low: 0.005, high: 0.8, step: 0.002, ...drillFeed },
-      speed,
-      stickOut,
-      features,
-    ];
-  }
+  if (op.kind !== 'milling') return [...holeLevers(op, context), speed, stickOut, features];
   const diameter = outerDiameter(cutter);
   // A slot is as wide as the cutter; its width is no lever.
   const width: Lever[] =
@@ -117,12 +111,6 @@ export function levers(op: Operation, context: OperationContext): Lever[] {
     features,
   ];
 }
-
-const drillFeed = {
-  read: (op: Operation): number => (op.kind === 'drilling' ? op.cut.feedPerRevMm : 0),
-  write: (op: Operation, value: number): Operation =>
-    op.kind === 'drilling' ? { ...op, cut: { ...op.cut, feedPerRevMm: value } } : op,
-};
 
 /** Radius in corners, slope and hole of the entry, start height: what the path can be eased by. */
 function pathLevers(op: MillingOperation, diameter: number): Lever[] {
@@ -190,6 +178,7 @@ function pathLevers(op: MillingOperation, diameter: number): Lever[] {
 export const MOVES: Readonly<Record<string, readonly string[]>> = {
   speed: ['n', 'vc', 'vf'],
   feed: ['fz', 'vf', 'hex', 'fn'],
+  pitch: ['pitch'],
   depth: ['ap'],
   width: ['ae', 'hex'],
 };

@@ -69,19 +69,106 @@ function lifeFromSpeed(speed30: Estimate, n: number, vc: number, notes: readonly
   };
 }
 
-/**
- * Life of a drill. The crib gives only a speed window for drills, so its ends are read as the 15- and 60-minute
- * speeds; that fixes Taylor's exponent. Wide on purpose.
- */
-export function drillingLife(op: Operation, context: OperationContext, vc: number): LifeState | null {
-  const windows = context.alloy.vc_windows_m_min;
-  const window = isHighSpeedSteel(context) ? windows.drill_hss : windows.drill_carbide;
-  if (window === null || window === 'not used') return null;
+/** Life from a window whose ends are read as the 60- and 15-minute speeds; that fixes Taylor's exponent. Wide on purpose. */
+function lifeFromWindow(
+  op: Operation,
+  context: OperationContext,
+  vc: number,
+  window: SpeedWindow | undefined,
+  share: number,
+  note: string,
+): LifeState | null {
+  if (!window || window === 'not used') return null;
   const [low, high] = window;
   const n = Math.log(high / low) / Math.log(4);
-  const speed30 = op.measured.lifeSpeed30MMin ?? Math.sqrt(low * high) * speedHardnessFactor(op, context);
-  const sources = lifeSpeedSources(op, context, 0.25);
-  return lifeFromSpeed(uncertain(speed30, ...sources), n, vc, [
-    'drill life read from the speed window: its ends taken as 60 and 15 minutes',
-  ]);
+  const speed30 =
+    op.measured.lifeSpeed30MMin ?? share * Math.sqrt(low * high) * speedHardnessFactor(op, context);
+  return lifeFromSpeed(uncertain(speed30, ...lifeSpeedSources(op, context, 0.25)), n, vc, [note]);
 }
+
+/** Speed window of a drill of this cutting material. */
+export const drillWindow = (context: OperationContext): SpeedWindow =>
+  isHighSpeedSteel(context)
+    ? context.alloy.vc_windows_m_min.drill_hss
+    : context.alloy.vc_windows_m_min.drill_carbide;
+
+/** Life of a drill. The crib gives only a speed window for drills. */
+export const drillingLife = (op: Operation, context: OperationContext, vc: number): LifeState | null =>
+  lifeFromWindow(
+    op,
+    context,
+    vc,
+    drillWindow(context),
+    1,
+    'drill life read from the speed window: its ends taken as 60 and 15 minutes',
+  );
+
+/** A reamer runs at this share of a drill's speed: the middle of a third and a half. Rule G-66. */
+export const REAMING_SHARE = 0.42;
+
+/** Life of a reamer, from the drills' window. */
+export const reamingLife = (op: Operation, context: OperationContext, vc: number): LifeState | null =>
+  lifeFromWindow(
+    op,
+    context,
+    vc,
+    drillWindow(context),
+    REAMING_SHARE,
+    'reamer life read from the drills’ window at two fifths of its speed',
+  );
+
+/** Life of a boring bar's insert, from the turning window. */
+export const boringLife = (op: Operation, context: OperationContext, vc: number): LifeState | null =>
+  lifeFromWindow(
+    op,
+    context,
+    vc,
+    context.alloy.vc_windows_m_min.carbide_turning,
+    1,
+    'life of the insert read from the turning window',
+  );
+
+/** Life of a tap, from its own window. */
+export const tappingLife = (op: Operation, context: OperationContext, vc: number): LifeState | null =>
+  lifeFromWindow(
+    op,
+    context,
+    vc,
+    context.alloy.vc_windows_m_min.tap_hss_e,
+    1,
+    'tap life read from the speed window: its ends taken as 60 and 15 minutes',
+  );
+
+/** Life of a chamfer mill: a light milling cut. */
+export const chamferLife = (
+  op: Operation,
+  context: OperationContext,
+  vc: number,
+  chipMm: number,
+  widthOverDiameter: number,
+): LifeState | null =>
+  millingLife(
+    op,
+    context,
+    {
+      chipMm,
+      radialOverDiameter: Math.max(0.02, widthOverDiameter),
+      axialOverDiameter: Math.max(0.05, widthOverDiameter),
+    },
+    vc,
+  );
+
+/** Life of a thread mill: narrow milling at its whole length. */
+export const threadMillingLife = (
+  op: Operation,
+  context: OperationContext,
+  vc: number,
+  chipMm: number,
+  stepoverOverDiameter: number,
+): LifeState | null =>
+  millingLife(
+    op,
+    context,
+    { chipMm, radialOverDiameter: Math.max(0.02, stepoverOverDiameter), axialOverDiameter: 1 },
+    vc,
+  );

@@ -3,7 +3,7 @@ import type { OperationContext } from '../domain/context.ts';
 import { outerDiameter } from '../domain/cutter.ts';
 import type { CycleTime } from '../domain/evaluation.ts';
 import type { ForceLaw } from '../forces/force-law.ts';
-import { type ContactHeat, contactTemperature } from '../heat/contact-temperature.ts';
+import { type ContactHeat, contactTemperature, type ThermalPair } from '../heat/contact-temperature.ts';
 import { type EdgeBand, widestArc } from '../milling/edge-profile.ts';
 import { plungeArc, SIDE_STEP } from '../milling/plunge.ts';
 import { cuttingSpeed, removalRate, tableFeed } from '../milling/spindle-speed.ts';
@@ -40,10 +40,23 @@ const CARBIDE_CONDUCTIVITY = 80;
 /** Specific heat of a metal whose crib entry states none, J/(kg·K). */
 const USUAL_SPECIFIC_HEAT = 480;
 
+/** What is cut and what cuts, for the heat between them; specific cutting force in N/mm². */
+export const thermalPairOf = (
+  { alloy, substrate }: OperationContext,
+  specificForceNMm2: number,
+): ThermalPair => ({
+  specificForceNMm2,
+  densityKgM3: alloy.density_kg_m3,
+  specificHeatJKgK: alloy.specific_heat_j_kgk ?? USUAL_SPECIFIC_HEAT,
+  conductivityWMK: alloy.thermal_conductivity_w_mk,
+  toolConductivityWMK: substrate.thermal_conductivity_w_mk ?? CARBIDE_CONDUCTIVITY,
+  toolDensityKgM3: substrate.density_kg_m3,
+});
+
 /** Contact temperature of this cut; `arc` and `chip` may be those of another engagement. */
 export function heatOf(
   op: MillingOperation,
-  { alloy, substrate }: OperationContext,
+  context: OperationContext,
   cut: {
     readonly vc: number;
     readonly diameter: number;
@@ -60,14 +73,7 @@ export function heatOf(
       chipMm: cut.chip,
       edgeLengthMm: op.cut.axialDepthMm,
     },
-    {
-      specificForceNMm2: cut.kc11 * cut.chip ** -alloy.kienzle.mc.typical,
-      densityKgM3: alloy.density_kg_m3,
-      specificHeatJKgK: alloy.specific_heat_j_kgk ?? USUAL_SPECIFIC_HEAT,
-      conductivityWMK: alloy.thermal_conductivity_w_mk,
-      toolConductivityWMK: substrate.thermal_conductivity_w_mk ?? CARBIDE_CONDUCTIVITY,
-      toolDensityKgM3: substrate.density_kg_m3,
-    },
+    thermalPairOf(context, cut.kc11 * cut.chip ** -context.alloy.kienzle.mc.typical),
   );
 }
 

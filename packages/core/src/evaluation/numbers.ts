@@ -1,3 +1,4 @@
+import { isHole } from '../domain/hole-operation.ts';
 import type { Quantity } from '../domain/evaluation.ts';
 import { input } from '../limits/limit.ts';
 import { bandOf, type Estimate, exact, type Source, uncertain } from '../uncertainty/estimate.ts';
@@ -18,7 +19,8 @@ const HEAT_MODEL: Source = {
   narrowBy: 'compare wear at two engagements',
 };
 
-function quantity(
+/** A number with its band and how it came about. */
+export function quantity(
   key: string,
   symbol: string,
   name: string,
@@ -32,7 +34,7 @@ function quantity(
   return { key, symbol, name, unit, formula, source, inputs, ...bandOf(estimate) };
 }
 
-const speedAndFeed = (s: CutState): Quantity[] => [
+export const speedAndFeed = (s: CutState): Quantity[] => [
   quantity('n', 'n', 'spindle speed', s.speedRpm, 'rpm', 'n = 1000·vc/(π·D)', 'ISO 3002-1', [
     input('vc', 'cutting speed', s.cuttingSpeedMMin, 'm/min'),
     input('D', 'diameter in the cut', s.diameterInCutMm, 'mm'),
@@ -43,7 +45,7 @@ const speedAndFeed = (s: CutState): Quantity[] => [
   ]),
 ];
 
-const loads = (s: CutState): Quantity[] => [
+export const loads = (s: CutState): Quantity[] => [
   quantity(
     'P',
     'P',
@@ -63,8 +65,22 @@ const loads = (s: CutState): Quantity[] => [
   ]),
 ];
 
-function lifeAndTime(s: CutState): Quantity[] {
+export function lifeAndTime(s: CutState): Quantity[] {
   const list: Quantity[] = [];
+  if (s.lifeMin && isHole(s.op)) {
+    list.push(
+      quantity(
+        'metres',
+        'Lf',
+        'life in metres',
+        { value: (s.lifeMin.value * s.feedRateMmMin) / 1000, terms: s.lifeMin.terms },
+        'm',
+        'Lf = T·vf',
+        'extended Taylor',
+        [input('T', 'edge life', s.lifeMin.value, 'min'), input('vf', 'feed', s.feedRateMmMin, 'mm/min')],
+      ),
+    );
+  }
   if (s.lifeMin) {
     list.push(
       quantity('T', 'T', 'edge life', s.lifeMin, 'min', 'T = 30·(vc30 here/vc)^(1/n)', 'extended Taylor', [
@@ -91,6 +107,52 @@ function lifeAndTime(s: CutState): Quantity[] {
   );
   return list;
 }
+
+/** Feed of a tool that goes down its axis. */
+export const axialFeed = (
+  s: CutState & { readonly op: { readonly cut: { readonly feedPerRevMm: number } } },
+): Quantity[] => [
+  quantity('fn', 'fn', 'feed per turn', s.op.cut.feedPerRevMm, 'mm/rev', 'fn = vf/n', 'ISO 3002-3', [
+    input('vf', 'feed', s.feedRateMmMin, 'mm/min'),
+    input('n', 'spindle speed', s.speedRpm, 'rpm'),
+  ]),
+  quantity('vf', 'vf', 'feed', s.feedRateMmMin, 'mm/min', 'vf = n·fn', 'ISO 3002-3', [
+    input('n', 'spindle speed', s.speedRpm, 'rpm'),
+    input('fn', 'feed per turn', s.op.cut.feedPerRevMm, 'mm/rev'),
+  ]),
+];
+
+/** Feed of a mill that runs round a hole: at the edge, and what the program says at the centre. */
+export const edgeFeed = (
+  s: CutState & { readonly op: { readonly cut: { readonly feedPerToothMm: number } } },
+  teeth: number,
+  edgeFeedMmMin: number,
+  centreShare: number | null,
+): Quantity[] => [
+  quantity(
+    'fz',
+    'fz',
+    'feed per tooth at the edge',
+    s.op.cut.feedPerToothMm,
+    'mm/tooth',
+    'fz = vf/(n·z)',
+    'ISO 3002-3',
+    [input('z', 'teeth', teeth, 'pieces')],
+  ),
+  quantity('vf', 'vf', 'feed at the edge', edgeFeedMmMin, 'mm/min', 'vf = n·z·fz', 'ISO 3002-3', [
+    input('n', 'spindle speed', s.speedRpm, 'rpm'),
+  ]),
+  quantity(
+    'vfc',
+    'vf₀',
+    'feed of the centre',
+    s.feedRateMmMin,
+    'mm/min',
+    'vf₀ = vf·(D − Dc)/D: this stands in the program',
+    'arc geometry',
+    centreShare === null ? [] : [input('share', 'centre over edge', centreShare, 'ratio')],
+  ),
+];
 
 /** The numbers of a milling cut a person reads, in the order they are read. */
 export function millingNumbers(s: MillingState): Quantity[] {
@@ -227,17 +289,10 @@ const scaledTerms = (e: Estimate, weight: number): Estimate['terms'] =>
 
 /** The numbers of a drilled hole a person reads. */
 export function drillingNumbers(s: DrillingState): Quantity[] {
-  const { cut, hole } = s.op;
+  const { hole } = s.op;
   return [
     ...speedAndFeed(s),
-    quantity('fn', 'fn', 'feed per turn', cut.feedPerRevMm, 'mm/rev', 'fn = vf/n', 'ISO 3002-3', [
-      input('vf', 'feed', s.feedRateMmMin, 'mm/min'),
-      input('n', 'spindle speed', s.speedRpm, 'rpm'),
-    ]),
-    quantity('vf', 'vf', 'feed', s.feedRateMmMin, 'mm/min', 'vf = n·fn', 'ISO 3002-3', [
-      input('n', 'spindle speed', s.speedRpm, 'rpm'),
-      input('fn', 'feed per turn', cut.feedPerRevMm, 'mm/rev'),
-    ]),
+    ...axialFeed(s),
     quantity('depth', 'L/D', 'depth in diameters', s.depthClass, 'ratio', 'L/D', 'geometry', [
       input('L', 'depth', hole.depthMm, 'mm'),
       input('D', 'drill', s.diameterInCutMm, 'mm'),
@@ -263,8 +318,13 @@ export function drillingNumbers(s: DrillingState): Quantity[] {
       s.thrustN,
       'N',
       'Ff = 2·kf·b·h^(1−m)·sin κ + chisel edge',
-      'Kienzle on two lips',
-      [input('h', 'chip', s.forces.chipMm, 'mm-fine'), input('b', 'lip', s.forces.lipWidthMm, 'mm')],
+      'Kienzle on two lips; wedge of the chisel edge after Mauch & Lauderbaugh 1990',
+      [
+        input('h', 'chip', s.forces.chipMm, 'mm-fine'),
+        input('b', 'lip', s.forces.lipWidthMm, 'mm'),
+        input('lips', 'pushed by the lips', s.forces.lipThrustN, 'N'),
+        input('chisel', 'pushed by the chisel edge', s.chisel.thrustN, 'N'),
+      ],
     ),
     quantity(
       'M',
@@ -276,6 +336,7 @@ export function drillingNumbers(s: DrillingState): Quantity[] {
       'Kienzle on two lips',
       [
         input('Fc', 'force on a lip', s.forces.forcePerLipN, 'N'),
+        input('chisel', 'of it the chisel edge', s.chisel.torqueNm, 'Nm'),
         input('k', 'chip packing', s.packingFactor, 'ratio'),
       ],
     ),
@@ -288,6 +349,39 @@ export function drillingNumbers(s: DrillingState): Quantity[] {
       'P = 2π·n·M/(60 000·η)',
       'Kienzle & Victor 1957',
       [input('M', 'torque at the bottom', s.bottomTorqueNm.value, 'Nm')],
+    ),
+    quantity(
+      'u',
+      'u',
+      'specific work',
+      s.specificWork,
+      'J/mm3',
+      'u = (2π·M + Ff·fn)/(area·fn)',
+      'lips and chisel edge together',
+      [
+        input('M', 'torque', s.torqueNm.value / s.packingFactor, 'Nm'),
+        input('Ff', 'thrust', s.thrustN.value, 'N'),
+      ],
+    ),
+    quantity(
+      'theta',
+      'ϑ',
+      'corner at the bottom',
+      uncertain(s.heat.at(Math.max(...s.strokes.map((k) => k.endsWith))), HEAT_MODEL),
+      'degC',
+      'ϑ = steady rise·(1 + share a diameter of chips)',
+      'Cook 1973; shares assumed',
+      [input('mouth', 'just below the surface', s.heat.atMouthC, 'degC')],
+    ),
+    quantity(
+      'drift',
+      'e',
+      'axis runs off',
+      s.driftMm,
+      'mm-fine',
+      'drift·L·(L/3D)·guide + lean at the start·L',
+      'judgement rules G-61, G-67; magnitude assumed',
+      [input('F', 'push at the slope', s.sideN, 'N')],
     ),
     quantity(
       'p',

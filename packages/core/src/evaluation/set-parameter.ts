@@ -1,13 +1,32 @@
 import type { OperationContext } from '../domain/context.ts';
 import { InputError } from '../domain/input-error.ts';
-import type { DrillingOperation, MillingCut, MillingOperation, Operation } from '../domain/operation.ts';
+import { outerDiameter } from '../domain/cutter.ts';
+import type { HoleOperation } from '../domain/hole-operation.ts';
+import type { MillingCut, MillingOperation, Operation } from '../domain/operation.ts';
 import { chipFactor, diameterInCut, edgeProfile } from '../milling/edge-profile.ts';
+import { chamferDiameter } from './holes/chamfering-state.ts';
 import { spindleSpeed } from '../milling/spindle-speed.ts';
 
 /** Parameters that can be typed, dragged and pinned. */
 export const MILLING_PARAMETERS = ['n', 'vc', 'fz', 'vf', 'hex', 'ap', 'ae', 'Q'] as const;
-export const DRILLING_PARAMETERS = ['n', 'vc', 'fn', 'vf'] as const;
-export type Parameter = (typeof MILLING_PARAMETERS)[number] | (typeof DRILLING_PARAMETERS)[number];
+const AXIAL = ['n', 'vc', 'fn', 'vf'] as const;
+const ROUND = ['n', 'vc', 'fz', 'vf'] as const;
+/** What can be typed in each step of a hole; a tap's feed is its pitch. */
+export const HOLE_PARAMETERS = {
+  drilling: AXIAL,
+  reaming: AXIAL,
+  boring: AXIAL,
+  'hole-milling': [...ROUND, 'pitch'],
+  chamfering: ROUND,
+  tapping: ['n', 'vc'],
+  'thread-milling': ROUND,
+} as const satisfies Record<HoleOperation['kind'], readonly string[]>;
+export type Parameter =
+  (typeof MILLING_PARAMETERS)[number] | (typeof HOLE_PARAMETERS)[HoleOperation['kind']][number];
+
+/** Parameters of an operation, in the order they are read. */
+export const parametersOf = (op: Operation): readonly Parameter[] =>
+  op.kind === 'milling' ? MILLING_PARAMETERS : HOLE_PARAMETERS[op.kind];
 
 const pinnedTogether = (field: string, value: number, pins: string): InputError =>
   new InputError([{ field, value, allowed: `nothing else: ${pins} are pinned; release one` }]);
@@ -83,35 +102,65 @@ function setMilling(
   }
 }
 
-function setDrilling(
-  op: DrillingOperation,
-  context: OperationContext,
-  key: Parameter,
-  value: number,
-): DrillingOperation['cut'] {
-  const { cut } = op;
-  const pinned = (name: string): boolean => op.pins.includes(name) && name !== key;
-  const vf = cut.speedRpm * cut.feedPerRevMm;
-  switch (key) {
-    case 'n':
-    case 'vc': {
-      const speed =
-        key === 'n' ? value : spindleSpeed(value, context.cutter.properties.DC ?? op.hole.diameterMm);
-      if (!pinned('vf')) return { ...cut, speedRpm: speed };
-      if (pinned('fn')) throw pinnedTogether(key, value, 'feed per turn and feed');
-      return { ...cut, speedRpm: speed, feedPerRevMm: vf / speed };
-    }
-    case 'fn':
-      if (!pinned('vf')) return { ...cut, feedPerRevMm: value };
-      if (pinned('n') || pinned('vc')) throw pinnedTogether(key, value, 'speed and feed');
-      return { ...cut, feedPerRevMm: value, speedRpm: vf / value };
-    case 'vf':
-      if (!pinned('fn')) return { ...cut, feedPerRevMm: value / cut.speedRpm };
-      if (pinned('n') || pinned('vc')) throw pinnedTogether(key, value, 'speed and feed per turn');
-      return { ...cut, speedRpm: value / cut.feedPerRevMm };
+/** Diameter a step's cutting speed is stated at, mm. */
+export function speedDiameter(op: HoleOperation, { cutter }: Pick<OperationContext, 'cutter'>): number {
+  const own = outerDiameter(cutter) || op.hole.diameterMm;
+  switch (op.kind) {
+    case 'boring':
+    case 'tapping':
+      return op.hole.diameterMm;
+    case 'chamfering':
+      return chamferDiameter(cutter.properties.DC ?? 0, op.cut.widthMm, own);
+    case 'drilling':
+      return op.role === 'spot' ? Math.min(op.hole.diameterMm, own) : own;
+    case 'hole-milling':
+      return diameterInCut(cutter, op.cut.pitchMm);
     default:
-      throw new InputError([{ field: 'parameter', value: key, allowed: DRILLING_PARAMETERS.join(', ') }]);
+      return own;
   }
+}
+
+/** The cut's feed per turn, or per tooth times teeth: what one turn of the spindle moves. */
+function feedOf(
+  op: HoleOperation,
+  teeth: number,
+): { readonly key: 'fn' | 'fz'; readonly perTurn: number } | null {
+  if ('feedPerRevMm' in op.cut) return { key: 'fn', perTurn: op.cut.feedPerRevMm };
+  if ('feedPerToothMm' in op.cut) return { key: 'fz', perTurn: op.cut.feedPerToothMm * teeth };
+  return null;
+}
+
+const withCut = (op: HoleOperation, change: object): HoleOperation =>
+  ({ ...op, cut: { ...op.cut, ...change } }) as HoleOperation;
+
+function setHole(op: HoleOperation, context: OperationContext, key: Parameter, value: number): HoleOperation {
+  const pinned = (name: string): boolean => op.pins.includes(name) && name !== key;
+  if (!(parametersOf(op) as readonly string[]).includes(key))
+    throw new InputError([{ field: 'parameter', value: key, allowed: parametersOf(op).join(', ') }]);
+  if (key === 'pitch') return withCut(op, { pitchMm: value });
+  const teeth = context.cutter.properties.ZEFP ?? context.cutter.properties.NOF ?? 1;
+  const feed = feedOf(op, teeth);
+  const { speedRpm } = op.cut;
+  const fed = (perTurn: number): object =>
+    feed?.key === 'fz' ? { feedPerToothMm: perTurn / teeth } : feed ? { feedPerRevMm: perTurn } : {};
+  const vf = speedRpm * (feed?.perTurn ?? 0);
+  const feedWord = feed?.key === 'fz' ? 'feed per tooth' : 'feed per turn';
+  const speedPinned = pinned('n') || pinned('vc');
+  if (key === 'n' || key === 'vc') {
+    const speed = key === 'n' ? value : spindleSpeed(value, speedDiameter(op, context));
+    if (!pinned('vf') || !feed) return withCut(op, { speedRpm: speed });
+    if (pinned(feed.key)) throw pinnedTogether(key, value, `${feedWord} and feed`);
+    return withCut(op, { speedRpm: speed, ...fed(vf / speed) });
+  }
+  if (key === 'fn' || key === 'fz') {
+    const perTurn = key === 'fz' ? value * teeth : value;
+    if (!pinned('vf')) return withCut(op, fed(perTurn));
+    if (speedPinned) throw pinnedTogether(key, value, 'speed and feed');
+    return withCut(op, { ...fed(perTurn), speedRpm: vf / perTurn });
+  }
+  if (!feed || !pinned(feed.key)) return withCut(op, fed(value / speedRpm));
+  if (speedPinned) throw pinnedTogether(key, value, `speed and ${feedWord}`);
+  return withCut(op, { speedRpm: value / feed.perTurn });
 }
 
 /**
@@ -129,5 +178,5 @@ export function setParameter(
     throw new InputError([{ field: key, value, allowed: 'a number above 0' }]);
   return op.kind === 'milling'
     ? { ...op, cut: setMilling(op, context, key, value) }
-    : { ...op, cut: setDrilling(op, context, key, value) };
+    : setHole(op, context, key, value);
 }

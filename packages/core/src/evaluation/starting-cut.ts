@@ -1,8 +1,8 @@
 import { isHighSpeedSteel, type OperationContext } from '../domain/context.ts';
+import { startingHole } from './holes/starting-hole.ts';
 import { outerDiameter } from '../domain/cutter.ts';
-import type { DrillingCut, MillingCut, MillingOperation, Operation } from '../domain/operation.ts';
+import type { MillingCut, MillingOperation, Operation } from '../domain/operation.ts';
 import { chipWindow } from '../limits/chip-window.ts';
-import { drillFeedWindow } from '../limits/drill-feed.ts';
 import { speedForLife, withinValidity } from '../life/taylor.ts';
 import { chipFactor, diameterInCut, edgeProfile } from '../milling/edge-profile.ts';
 import { spindleSpeed } from '../milling/spindle-speed.ts';
@@ -108,33 +108,12 @@ function startingMilling(op: MillingOperation, context: OperationContext): Milli
   };
 }
 
-function startingDrilling(
-  op: Extract<Operation, { kind: 'drilling' }>,
-  context: OperationContext,
-): DrillingCut {
-  const { alloy, cutter, machine, holder } = context;
-  const diameter = cutter.properties.DC ?? op.hole.diameterMm;
-  const window = isHighSpeedSteel(context)
-    ? alloy.vc_windows_m_min.drill_hss
-    : alloy.vc_windows_m_min.drill_carbide;
-  const [low, high] = Array.isArray(window) ? (window as readonly [number, number]) : ([15, 25] as const);
-  const vc = op.measured.lifeSpeed30MMin ?? low + 0.3 * (high - low);
-  const feed = drillFeedWindow(context) ?? [0.01 * diameter, 0.02 * diameter];
-  const most = Math.min(machine.max_rpm, cutter.properties.RPMX ?? Infinity, holder.max_rpm || Infinity);
-  return {
-    ...op.cut,
-    feedPerRevMm: tidy(feed[0] + 0.35 * (feed[1] - feed[0])),
-    speedRpm: down(Math.min(most, spindleSpeed(vc, diameter)), 10),
-    peck: 'plan',
-  };
-}
-
 /** The same operation with first numbers worked out for its alloy, cutter and hardness, and recorded as such. */
 export function withStartingCut(op: Operation, context: OperationContext): Operation {
   const workedOutFor = { alloyId: op.alloyId, cutterId: op.tooling.cutterId, hardness: op.measured.hardness };
   return op.kind === 'milling'
     ? { ...op, cut: startingMilling(op, context), workedOutFor }
-    : { ...op, cut: startingDrilling(op, context), workedOutFor };
+    : ({ ...op, cut: startingHole(op, context), workedOutFor } as Operation);
 }
 
 /** Stick-out to begin with, mm: the shortest the cutter's record recommends that still reaches the floor. */

@@ -77,6 +77,12 @@ export function switches(op: Operation, context: OperationContext): Switch[] {
       list.push({ id: `coolant-${coolant}`, title: say(`Coolant to ${coolant}`), after: { ...op, coolant } });
   }
   if (op.kind === 'milling') list.push(...pathSwitches(op, context));
+  if (op.kind === 'tapping' && !op.cut.synchronous)
+    list.push({
+      id: 'synchronous',
+      title: say('Tap with synchronous feed'),
+      after: { ...op, cut: { ...op.cut, synchronous: true } },
+    });
   if (op.kind === 'drilling') {
     if (op.cut.peck !== 'plan')
       list.push({

@@ -1,4 +1,5 @@
 import type { Peck } from '../domain/evaluation.ts';
+import type { PeckList } from '../domain/hole-operation.ts';
 
 export interface PeckConditions {
   readonly depthMm: number;
@@ -92,3 +93,19 @@ export function evenPecks(depthMm: number, peckMm: number, retract: 'chip-break'
 /** Longest stretch drilled without clearing chips, in diameters. */
 export const longestStretch = (pecks: readonly Peck[], diameterMm: number): number =>
   pecks.reduce((longest, p) => Math.max(longest, p.toMm - p.fromMm), 0) / diameterMm;
+
+/** Strokes somebody set one by one; the last goes to the bottom whatever the list says. */
+export function listedPecks(depthMm: number, { toMm, retract }: PeckList): Peck[] {
+  const stops = [...toMm.filter((d) => d > 0 && d < depthMm - 1e-9)].sort((a, b) => a - b);
+  return [...stops, depthMm].map((to, i) => ({
+    fromMm: stops[i - 1] ?? 0,
+    toMm: to,
+    retract: i === stops.length ? ('none' as const) : retract,
+  }));
+}
+
+/** The strokes as a list that can be changed one by one. */
+export const asList = (pecks: readonly Peck[]): PeckList => ({
+  toMm: pecks.slice(0, -1).map((p) => p.toMm),
+  retract: pecks.some((p) => p.retract === 'chip-break') ? 'chip-break' : 'full',
+});

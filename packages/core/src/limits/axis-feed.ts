@@ -1,3 +1,4 @@
+import { feedsPerTurn } from '../domain/hole-operation.ts';
 import { exact } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit, shareOf } from './limit.ts';
@@ -9,8 +10,8 @@ export const axisFeedLimit: Limit = {
   name: 'axis feed',
   assess({ op, feedRateMmMin, context: { machine } }) {
     const { x, y, z } = machine.axes;
-    const fastest =
-      op.kind === 'drilling' ? z.max_feed_mm_min : Math.min(x.max_feed_mm_min, (y ?? x).max_feed_mm_min);
+    const axial = op.kind !== 'milling' && (feedsPerTurn(op.kind) || op.kind === 'tapping');
+    const fastest = axial ? z.max_feed_mm_min : Math.min(x.max_feed_mm_min, (y ?? x).max_feed_mm_min);
     return {
       predicted: { estimate: exact(feedRateMmMin), unit: 'mm/min' },
       allowed: { value: fastest, unit: 'mm/min', from: `${machine.name}, slowest axis that moves` },
@@ -21,7 +22,7 @@ export const axisFeedLimit: Limit = {
           measure(feedRateMmMin, 'mm/min'),
           measure(fastest, 'mm/min'),
         ),
-      formula: op.kind === 'drilling' ? 'vf = n·fn ≤ vf max' : 'vf = n·z·fz ≤ vf max',
+      formula: axial ? 'vf = n·fn ≤ vf max' : 'vf = n·z·fz ≤ vf max',
       inputs: () => [
         input('vf', 'feed', feedRateMmMin, 'mm/min'),
         input('vf max', 'axis maximum', fastest, 'mm/min'),

@@ -31,9 +31,9 @@ export const cuttingSpeedLimit: Limit = {
       share: over(exact(cuttingSpeedMMin), speedLimitMMin),
       why: () =>
         say(
-          op.kind === 'milling'
-            ? 'The edge runs at {0}; at this engagement {1} wears it out in a quarter of an hour.'
-            : 'The corner runs at {0}; {1} wears the drill out in a quarter of an hour.',
+          op.kind === 'drilling'
+            ? 'The corner runs at {0}; {1} wears the drill out in a quarter of an hour.'
+            : 'The edge runs at {0}; at this engagement {1} wears it out in a quarter of an hour.',
           measure(cuttingSpeedMMin, 'm/min'),
           measure(speedLimitMMin.value, 'm/min'),
         ),

@@ -1,5 +1,7 @@
+import type { HoleOperation } from '../domain/hole-operation.ts';
 import type { CutState } from '../evaluation/cut-state.ts';
 import type { DrillingState } from '../evaluation/drilling-state.ts';
+import type { HoleMillingState } from '../evaluation/holes/hole-milling-state.ts';
 import type { MillingState } from '../evaluation/milling-state.ts';
 import { axisFeedLimit } from './axis-feed.ts';
 import { bendingStressLimit } from './bending-stress.ts';
@@ -49,6 +51,37 @@ import { usableLengthLimit } from './usable-length.ts';
 import { wallErrorLimit } from './wall-error.ts';
 import { workholdingLiftLimit, workholdingLimit } from './workholding.ts';
 import { workholdingHeatLimit } from './workholding-heat.ts';
+import { within } from './holes/assessments.ts';
+import { barRatioLimit, boreDepthLimit, boreFeedLimit, boreRoughnessLimit } from './holes/boring.ts';
+import { breakthroughLimit } from './holes/breakthrough.ts';
+import { chamferFeedLimit, chamferFitsLimit } from './holes/chamfering.ts';
+import { coolantPressureLimit } from './holes/coolant-pressure.ts';
+import { boreHelixFitsLimit, borePostLimit, boreRampLimit, pastFloorLimit } from './holes/hole-milling.ts';
+import { holeReachLimit } from './holes/hole-reach.ts';
+import { holeStraightnessLimit } from './holes/hole-straightness.ts';
+import { holeToleranceLimit } from './holes/hole-tolerance.ts';
+import {
+  reamAllowanceHighLimit,
+  reamAllowanceLowLimit,
+  reamChipsLimit,
+  reamFeedLimit,
+  reamOutLimit,
+} from './holes/reaming.ts';
+import { spotAngleLimit } from './holes/spot-angle.ts';
+import {
+  tapAlloyLimit,
+  tapBreakingLimit,
+  tapChipsLimit,
+  tapRunOutLimit,
+  tapSynchronousLimit,
+  threadHeightLimit,
+} from './holes/tapping.ts';
+import {
+  threadMillBendingLimit,
+  threadMillFeedLimit,
+  threadMillFitsLimit,
+  threadTaperLimit,
+} from './holes/thread-milling.ts';
 
 const common = {
   machine: [spindleSpeedLimit, spindlePowerLimit, spindleTorqueLimit, axisFeedLimit],
@@ -102,11 +135,102 @@ export const DRILLING_LADDER: readonly Limit<DrillingState>[] = [
   drillReachLimit,
   drillFeedLowLimit,
   drillFeedHighLimit,
+  spotAngleLimit,
+  coolantPressureLimit,
   chipsOutLimit,
   drillTorsionLimit,
   drillBucklingLimit,
+  breakthroughLimit,
   holderGripLimit,
   pilotNeededLimit,
+  holeToleranceLimit,
+  holeStraightnessLimit,
   ...common.life,
   ...common.process,
 ];
+
+const inMilling = (limit: Limit<MillingState>): Limit<never> =>
+  within(limit as never, (s: HoleMillingState) => s.heaviest);
+
+/** Limits of every other step of a hole, by its kind and always in this order. */
+export const HOLE_LADDERS: {
+  readonly [K in Exclude<HoleOperation['kind'], 'drilling'>]: readonly Limit<never>[];
+} = {
+  reaming: [
+    ...common.machine,
+    ...common.cutter,
+    holeReachLimit,
+    reamAllowanceLowLimit,
+    reamAllowanceHighLimit,
+    reamFeedLimit,
+    reamChipsLimit,
+    holderGripLimit,
+    holeToleranceLimit,
+    reamOutLimit,
+    ...common.life,
+    ...common.process,
+  ],
+  boring: [
+    ...common.machine,
+    ...common.cutter,
+    holeReachLimit,
+    boreFeedLimit,
+    boreDepthLimit,
+    holeToleranceLimit,
+    boreRoughnessLimit,
+    barRatioLimit,
+    ...common.life,
+    ...common.process,
+  ],
+  'hole-milling': [
+    ...common.machine,
+    ...common.cutter,
+    holeReachLimit,
+    inMilling(chipThinLimit),
+    inMilling(chipThickLimit),
+    inMilling(chipSpaceLimit),
+    inMilling(bendingStressLimit),
+    holderGripLimit,
+    holeToleranceLimit,
+    inMilling(limitDepthLimit),
+    ...common.life,
+    boreHelixFitsLimit,
+    boreRampLimit,
+    borePostLimit,
+    pastFloorLimit,
+    ...common.process,
+  ],
+  chamfering: [
+    ...common.machine,
+    ...common.cutter,
+    chamferFeedLimit,
+    ...common.life,
+    chamferFitsLimit,
+    ...common.process,
+  ],
+  tapping: [
+    ...common.machine,
+    tapSynchronousLimit,
+    ...common.cutter,
+    holeReachLimit,
+    tapAlloyLimit,
+    tapChipsLimit,
+    tapBreakingLimit,
+    holderGripLimit,
+    threadHeightLimit,
+    ...common.life,
+    tapRunOutLimit,
+    ...common.process,
+  ],
+  'thread-milling': [
+    ...common.machine,
+    ...common.cutter,
+    holeReachLimit,
+    threadMillFeedLimit,
+    threadMillBendingLimit,
+    threadTaperLimit,
+    ...common.life,
+    threadMillFitsLimit,
+    ...common.process,
+  ],
+};

@@ -14,6 +14,8 @@ export type Unit =
   | 'Hz'
   | 'cm3/min'
   | 'mm2'
+  | 'm'
+  | 'J/mm3'
   | 'N'
   | 'Nm'
   | 'kW'
@@ -64,6 +66,8 @@ export const UNITS: Readonly<Record<Unit, Record<System, Shown>>> = {
   Hz: same('Hz', 0),
   rpm: same('rpm', 0),
   'cm3/min': pair(shown('cm³/min', 1, 'three'), shown('in³/min', 1 / 16.387064, 'three')),
+  m: pair(shown('m', 1, 'three'), shown('ft', 1 / 0.3048, 'three')),
+  'J/mm3': pair(shown('J/mm³', 1, 'three'), shown('hp·min/in³', 1 / 2.73, 'three')),
   mm2: pair(shown('mm²', 1, 2), shown('in²', 1 / 645.16, 4)),
   N: pair(shown('N', 1, 0), shown('lbf', 1 / 4.4482216153, 0)),
   Nm: pair(shown('N·m', 1, 'three'), shown('lbf·ft', 0.7375621493, 'three')),

@@ -1,0 +1,84 @@
+import type { OperationContext } from '../../domain/context.ts';
+import type { Peck, Quantity } from '../../domain/evaluation.ts';
+import type { HoleOperation } from '../../domain/hole-operation.ts';
+import { DRILLING_LADDER, HOLE_LADDERS } from '../../limits/ladder.ts';
+import type { Limit } from '../../limits/limit.ts';
+import type { Estimate } from '../../uncertainty/estimate.ts';
+import { drillingState } from '../drilling-state.ts';
+import { drillingNumbers } from '../numbers.ts';
+import { boringState } from './boring-state.ts';
+import { chamferingState } from './chamfering-state.ts';
+import {
+  boringNumbers,
+  chamferingNumbers,
+  holeMillingNumbers,
+  reamingNumbers,
+  tappingNumbers,
+  threadMillingNumbers,
+} from './hole-numbers.ts';
+import { holeMillingState } from './hole-milling-state.ts';
+import type { HoleState } from './hole-state.ts';
+import { reamingState } from './reaming-state.ts';
+import { tappingState } from './tapping-state.ts';
+import { threadMillingState } from './thread-milling-state.ts';
+
+/** A step of a hole worked out, with what it is judged by. */
+export interface HoleJudgement {
+  readonly state: HoleState;
+  readonly ladder: readonly Limit<never>[];
+  readonly numbers: () => Quantity[];
+  readonly rests: readonly Estimate[];
+  readonly pecks: readonly Peck[];
+}
+
+/** Works a step of a hole out by its kind. Input must have been checked. */
+export function holeJudgement(op: HoleOperation, context: OperationContext): HoleJudgement {
+  switch (op.kind) {
+    case 'drilling': {
+      const state = drillingState(op, context);
+      return {
+        state,
+        ladder: DRILLING_LADDER as readonly Limit<never>[],
+        numbers: () => drillingNumbers(state),
+        rests: [state.thrustN],
+        pecks: state.pecks,
+      };
+    }
+    case 'reaming': {
+      const state = reamingState(op, context);
+      return plain(state, HOLE_LADDERS.reaming, () => reamingNumbers(state));
+    }
+    case 'boring': {
+      const state = boringState(op, context);
+      return plain(state, HOLE_LADDERS.boring, () => boringNumbers(state));
+    }
+    case 'hole-milling': {
+      const state = holeMillingState(op, context);
+      return plain(state, HOLE_LADDERS['hole-milling'], () => holeMillingNumbers(state));
+    }
+    case 'chamfering': {
+      const state = chamferingState(op, context);
+      return plain(state, HOLE_LADDERS.chamfering, () => chamferingNumbers(state));
+    }
+    case 'tapping': {
+      const state = tappingState(op, context);
+      return plain(state, HOLE_LADDERS.tapping, () => tappingNumbers(state));
+    }
+    case 'thread-milling': {
+      const state = threadMillingState(op, context);
+      return plain(state, HOLE_LADDERS['thread-milling'], () => threadMillingNumbers(state));
+    }
+  }
+}
+
+const plain = (
+  state: HoleState,
+  ladder: readonly Limit<never>[],
+  numbers: () => Quantity[],
+): HoleJudgement => ({
+  state,
+  ladder,
+  numbers,
+  rests: [state.breaking, state.sizeErrorMm].filter((e) => e !== null),
+  pecks: [],
+});
