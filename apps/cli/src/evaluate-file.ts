@@ -1,4 +1,13 @@
-import { type Evaluation, evaluate, formatMeasure, limitOf, numberOf, speak, type System } from '@burl/core';
+import {
+  type Evaluation,
+  evaluate,
+  formatMeasure,
+  limitOf,
+  numberOf,
+  SHOWN_NUMBERS,
+  speak,
+  type System,
+} from '@burl/core';
 import { contextFromFile, type JobFile, operationsOf } from '@burl/contract';
 
 export interface Judged {
@@ -27,7 +36,7 @@ export function report(file: JobFile, all: readonly Judged[], system: System): s
       const q = numberOf(evaluation, key);
       return `${q.symbol} ${formatMeasure(q.value, q.unit, system)}`;
     };
-    const keys = evaluation.kind === 'milling' ? ['n', 'vf', 'ap', 'ae', 't'] : ['n', 'vf', 'fn', 't'];
+    const keys = [...SHOWN_NUMBERS[evaluation.kind].set, 't'];
     lines.push(
       '',
       `${evaluation.state.toUpperCase().padEnd(8)}  ${name}`,

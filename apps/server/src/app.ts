@@ -18,6 +18,7 @@ import { resonanceRoutes } from './routes/resonance.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { releaseRoutes } from './routes/releases.ts';
+import { holeRoutes } from './routes/holes.ts';
 import { routeRoutes } from './routes/route.ts';
 import { sessionRoutes } from './routes/session.ts';
 
@@ -125,6 +126,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   resonanceRoutes(app, options.db);
   jobRoutes(app, options.db);
   routeRoutes(app, options.db);
+  holeRoutes(app, options.db);
   releaseRoutes(app, options.db);
   exchangeRoutes(app, options.db);
   await interfaceRoutes(app, options.webFolder);

@@ -42,6 +42,7 @@ const router = createBrowserRouter([
       { path: '/', element: <Desk /> },
       { path: '/jobs/:job', element: page(() => import('./route/route-page.tsx'), 'the route') },
       { path: '/jobs/:job/ops/:op', element: page(() => import('./bench/bench.tsx'), 'the bench') },
+      { path: '/jobs/:job/holes', element: page(() => import('./holes/holes-page.tsx'), 'the holes') },
       {
         path: '/jobs/:job/release',
         element: page(() => import('./release/release-page.tsx'), 'the release'),

@@ -5,3 +5,4 @@ export * from './operation-schema.ts';
 export * from './people.ts';
 export * from './releases.ts';
 export * from './resonance.ts';
+export * from './holes.ts';

@@ -1,4 +1,4 @@
-import { PLAIN_FEATURE, UNSTATED_ECONOMICS, usualPath } from '@burl/core';
+import { PLAIN_FEATURE, PLAIN_HOLE, UNSTATED_ECONOMICS, usualPath } from '@burl/core';
 
 type Plain = Record<string, unknown>;
 const isPlain = (value: unknown): value is Plain =>
@@ -18,21 +18,37 @@ function upgradeOperation(document: unknown): unknown {
   };
 }
 
-/** The same file as today's version; anything that is not a version 1 job file comes back as it is. */
+/** Up to version 2 a hole was only drilled, and nothing was said of its exit, its tolerance or the part's worth. */
+function upgradeHole(document: unknown): unknown {
+  if (!isPlain(document) || document['kind'] !== 'drilling') return document;
+  return {
+    role: 'drill',
+    followedByDeg: null,
+    ...document,
+    hole: { ...PLAIN_HOLE, ...(document['hole'] as Plain | undefined) },
+    cut: { breakthroughFeed: 1, ...(document['cut'] as Plain | undefined) },
+  };
+}
+
+/** The same file as today's version; anything that is not an earlier job file comes back as it is. */
 export function upgradeJobFile(data: unknown): unknown {
-  if (!isPlain(data) || data['version'] !== 1) return data;
+  if (!isPlain(data) || (data['version'] !== 1 && data['version'] !== 2)) return data;
+  const first = data['version'] === 1;
   const each = (list: unknown, change: (entry: Plain) => Plain): unknown =>
     Array.isArray(list) ? list.map((entry: unknown) => (isPlain(entry) ? change(entry) : entry)) : list;
   return {
     ...data,
-    version: 2,
+    version: 3,
+    holes: [],
     setups: each(data['setups'], (setup) => ({
       ...setup,
       operations: each(setup['operations'], (operation) => ({
+        hole: null,
+        step: null,
         ...operation,
         variants: each(operation['variants'], (variant) => ({
           ...variant,
-          document: upgradeOperation(variant['document']),
+          document: upgradeHole(first ? upgradeOperation(variant['document']) : variant['document']),
         })),
       })),
     })),

@@ -8,25 +8,30 @@ import type {
   OperationContext,
   Substrate,
 } from '@burl/core';
-import { InputError } from '@burl/core';
+import { InputError, requireDemand, STEP_KEYS, type StepKey } from '@burl/core';
 import * as yup from 'yup';
 import { type JobFields, jobFieldsSchema, VARIANT_LABELS, type VariantLabel } from './jobs.ts';
 import { CRIB_SCHEMAS } from './crib.ts';
 import { upgradeJobFile } from './job-file-upgrade.ts';
+import { type HoleKindRecord, holeInFileSchema } from './holes.ts';
 import { operationSchema } from './operation-schema.ts';
 
 export const JOB_FILE_FORMAT = 'burl-job';
-export const JOB_FILE_VERSION = 2;
+export const JOB_FILE_VERSION = 3;
 
 /** A job in one file: its route, every variant, and the crib entries it names, so that it can be judged anywhere. */
 export interface JobFile {
   readonly format: typeof JOB_FILE_FORMAT;
   readonly version: typeof JOB_FILE_VERSION;
   readonly job: JobFields;
+  /** Kinds of holes; their steps name them by their place in this list. */
+  readonly holes: readonly Pick<HoleKindRecord, 'demand' | 'chosen' | 'changes'>[];
   readonly setups: readonly {
     readonly name: string;
     readonly operations: readonly {
       readonly name: string;
+      readonly hole: number | null;
+      readonly step: StepKey | null;
       readonly selected: VariantLabel;
       readonly variants: readonly { readonly label: VariantLabel; readonly document: Operation }[];
     }[];
@@ -46,6 +51,7 @@ const shape = yup
     format: yup.string().oneOf([JOB_FILE_FORMAT]).required(),
     version: yup.number().oneOf([JOB_FILE_VERSION]).required(),
     job: jobFieldsSchema,
+    holes: yup.array().of(holeInFileSchema).max(500).required(),
     setups: yup
       .array()
       .of(
@@ -58,6 +64,13 @@ const shape = yup
                 yup
                   .object({
                     name: yup.string().strict().required().max(200),
+                    hole: yup.number().strict().integer().min(0).nullable().defined(),
+                    step: yup
+                      .string()
+                      .strict()
+                      .nullable()
+                      .defined()
+                      .oneOf([...STEP_KEYS, null]),
                     selected: yup.string().strict().oneOf(VARIANT_LABELS).required(),
                     variants: yup
                       .array()
@@ -132,9 +145,19 @@ export function checkJobFile(given: unknown): JobFile {
     throw error;
   }
   const file = data as JobFile;
+  file.holes.forEach((h, i) => {
+    try {
+      requireDemand(h.demand);
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      throw new InputError(error.problems.map((p) => ({ ...p, field: `holes[${i}].demand.${p.field}` })));
+    }
+  });
   for (const { path, operation } of operationsOf(file)) contextFromFile(file, operation, path);
   file.setups.forEach((s, i) =>
     s.operations.forEach((o, j) => {
+      if (o.hole !== null && o.hole >= file.holes.length)
+        refuse(`setups[${i}].operations[${j}].hole`, o.hole, `under ${file.holes.length}`);
       if (!o.variants.some((v) => v.label === o.selected)) {
         refuse(
           `setups[${i}].operations[${j}].selected`,

@@ -1,5 +1,6 @@
-import type { LimitState, Operation } from '@burl/core';
+import type { LimitState, Operation, StepKey } from '@burl/core';
 import * as yup from 'yup';
+import type { HoleKindRecord } from './holes.ts';
 import { operationSchema } from './operation-schema.ts';
 
 export const JOB_STATUSES = ['draft', 'requested', 'released'] as const;
@@ -56,6 +57,9 @@ export interface JobOperation {
   readonly setupId: string;
   readonly name: string;
   readonly position: number;
+  /** The kind of hole it is a step of, and which; null for anything else. */
+  readonly holeId: string | null;
+  readonly holeStep: StepKey | null;
   readonly selected: VariantLabel;
   readonly version: number;
   readonly variants: readonly Variant[];
@@ -72,6 +76,7 @@ export interface Setup {
 export interface JobDetail {
   readonly job: Job;
   readonly setups: readonly Setup[];
+  readonly holes: readonly HoleKindRecord[];
 }
 
 const text = (most: number): yup.StringSchema<string> => yup.string().strict().defined().max(most);

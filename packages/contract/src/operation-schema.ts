@@ -1,9 +1,12 @@
 import {
   COOLANT_KINDS,
+  DRILL_ROLES,
   ENTRY_METHODS,
   FORCE_LAWS,
+  type HoleKind,
   MILLING_FEATURES,
   type Operation,
+  type PeckList,
   STRATEGY_IDS,
   WORKHOLDING_KINDS,
 } from '@burl/core';
@@ -111,41 +114,114 @@ const milling = yup
   .noUnknown()
   .required();
 
-const drilling = yup
+const hole = yup
   .object({
-    kind: yup.string().strict().oneOf(['drilling']).required(),
-    ...common,
-    hole: yup
-      .object({
-        diameterMm: number(),
-        depthMm: number(),
-        through: yup.boolean().strict().required(),
-        entryAngleDeg: number(),
-        piloted: yup.boolean().strict().required(),
-      })
-      .noUnknown()
-      .required(),
-    cut: yup
-      .object({
-        speedRpm: number(),
-        feedPerRevMm: number(),
-        peck: yup
-          .mixed<'plan' | 'none' | number>(
-            (value): value is 'plan' | 'none' | number =>
-              value === 'plan' || value === 'none' || (typeof value === 'number' && Number.isFinite(value)),
-          )
-          .typeError('${path} must be plan, none or a length in mm')
-          .required(),
-      })
-      .noUnknown()
-      .required(),
+    diameterMm: number(),
+    depthMm: number(),
+    through: yup.boolean().strict().required(),
+    entryAngleDeg: number(),
+    entrySurface: yup.string().strict().oneOf(['flat', 'curved']).required(),
+    exitAngleDeg: number(),
+    crossHoles: number().integer(),
+    piloted: yup.boolean().strict().required(),
+    startMm: number(),
+    startDepthMm: orNull(),
+    toleranceMm: orNull(),
+    straightnessMm: orNull(),
+    raUm: orNull(),
+    betweenMm: number(),
+    partValue: orNull(),
   })
   .noUnknown()
   .required();
 
-/** An operation's parameters as they cross the wire and stand in files: shape only; the core judges the values. */
-export const operationSchema = yup.lazy((value: unknown) =>
-  (value as { kind?: unknown } | null)?.kind === 'drilling' ? (drilling as never) : (milling as never),
-) as unknown as yup.Schema<Operation>;
+const thread = yup
+  .object({
+    designation: id().max(40),
+    majorMm: number(),
+    pitchMm: number(),
+    flankDeg: number().oneOf([60, 55]),
+    taper: number().min(0).max(0.2),
+  })
+  .noUnknown()
+  .required();
 
-export const OPERATION_SHAPES = { milling, drilling } as const;
+const isPeckList = (value: unknown): boolean => {
+  const list = value as { toMm?: unknown; retract?: unknown } | null;
+  return (
+    typeof list === 'object' &&
+    list !== null &&
+    Array.isArray(list.toMm) &&
+    list.toMm.length <= 200 &&
+    list.toMm.every((d) => typeof d === 'number' && Number.isFinite(d)) &&
+    (list.retract === 'full' || list.retract === 'chip-break') &&
+    Object.keys(list).length === 2
+  );
+};
+
+const perTurn = { speedRpm: number(), feedPerRevMm: number() };
+const perTooth = { speedRpm: number(), feedPerToothMm: number() };
+
+/** A step of a hole: what all share, what this one adds, and its cut. */
+const step = <K extends HoleKind>(kind: K, cut: yup.ObjectShape, more: yup.ObjectShape = {}) =>
+  yup
+    .object({
+      kind: yup.string().strict().oneOf([kind]).required(),
+      ...common,
+      hole,
+      ...more,
+      cut: yup.object(cut).noUnknown().required(),
+    })
+    .noUnknown()
+    .required();
+
+const steps = {
+  drilling: step(
+    'drilling',
+    {
+      ...perTurn,
+      peck: yup
+        .mixed<'plan' | 'none' | number | PeckList>(
+          (value): value is 'plan' | 'none' | number | PeckList =>
+            value === 'plan' ||
+            value === 'none' ||
+            (typeof value === 'number' && Number.isFinite(value)) ||
+            isPeckList(value),
+        )
+        .typeError('${path} must be plan, none, a length in mm or a list of depths')
+        .required(),
+      breakthroughFeed: number(),
+    },
+    { role: yup.string().strict().oneOf(DRILL_ROLES).required(), followedByDeg: orNull() },
+  ),
+  reaming: step('reaming', { ...perTurn, outFeed: number() }),
+  boring: step('boring', { ...perTurn, passes: number().integer(), springPasses: number().integer() }),
+  'hole-milling': step('hole-milling', {
+    ...perTooth,
+    pitchMm: number(),
+    stepovers: number().integer(),
+    springPasses: number().integer(),
+    pastFloorMm: number(),
+  }),
+  chamfering: step('chamfering', { ...perTooth, widthMm: number() }),
+  tapping: step(
+    'tapping',
+    { speedRpm: number(), synchronous: yup.boolean().strict().required() },
+    { thread },
+  ),
+  'thread-milling': step(
+    'thread-milling',
+    { ...perTooth, passes: number().integer(), springPasses: number().integer() },
+    { thread },
+  ),
+} as const;
+
+/** Every kind of operation by its shape. */
+export const OPERATION_SHAPES = { milling, ...steps } as const;
+
+/** An operation's parameters as they cross the wire and stand in files: shape only; the core judges the values. */
+export const operationSchema = yup.lazy((value: unknown) => {
+  const kind = (value as { kind?: unknown } | null)?.kind;
+  const shape = (OPERATION_SHAPES as Readonly<Record<string, yup.AnySchema>>)[String(kind)];
+  return (shape ?? milling) as never;
+}) as unknown as yup.Schema<Operation>;

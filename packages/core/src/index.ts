@@ -2,7 +2,7 @@ export { evaluate, limitOf, numberOf, worseFirst } from './evaluation/evaluate.t
 export { remediesFor } from './evaluation/remedies.ts';
 export type { CutterShelf } from './evaluation/other-cutters.ts';
 export type { Remedy } from './evaluation/remedy.ts';
-export { problemsOf } from './evaluation/check-operation.ts';
+export { problemsOf, toolFits } from './evaluation/check-operation.ts';
 export {
   setParameter,
   MILLING_PARAMETERS,
@@ -104,3 +104,11 @@ export { periodicVerdict, withPeriodic } from './evaluation/periodic-verdict.ts'
 export { stabilityState, type StabilityState } from './evaluation/stability-state.ts';
 export type { PeriodicVerdict } from './domain/context.ts';
 export * from './dynamics/index.ts';
+export * from './holes/index.ts';
+export { tappingState } from './evaluation/holes/tapping-state.ts';
+export { holeMillingState } from './evaluation/holes/hole-milling-state.ts';
+export { drillingState, type DrillingState } from './evaluation/drilling-state.ts';
+export { SHOWN_NUMBERS } from './evaluation/shown-numbers.ts';
+export { holeSentence, stepNotes } from './evaluation/holes/step-notes.ts';
+export { chanceLost } from './evaluation/holes/hole-risk.ts';
+export type { HoleRisk } from './domain/evaluation.ts';

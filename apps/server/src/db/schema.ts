@@ -1,7 +1,8 @@
-import type { Heard, Operation, TipMode } from '@burl/core';
+import type { Heard, HoleDemand, Operation, StepKey, TipMode } from '@burl/core';
 import type {
   CribDocuments,
   CribKind,
+  HoleKindRecord,
   ReleaseSnapshot,
   ReleaseState,
   Role,
@@ -134,6 +135,25 @@ export const setups = pgTable(
   (t) => [index('setups_job').on(t.jobId)],
 );
 
+/** Kinds of holes of a job: what is asked, the way taken, and what was changed in its steps. */
+export const holes = pgTable(
+  'holes',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    position: integer().notNull(),
+    demand: jsonb().$type<HoleDemand>().notNull(),
+    chosen: text(),
+    changes: jsonb().$type<HoleKindRecord['changes']>().notNull(),
+    version: integer().notNull().default(1),
+    updatedAt: moment('updated_at'),
+    updatedBy: text('updated_by').notNull(),
+  },
+  (t) => [index('holes_job').on(t.jobId)],
+);
+
 export const operations = pgTable(
   'operations',
   {
@@ -143,10 +163,12 @@ export const operations = pgTable(
       .references(() => setups.id, { onDelete: 'cascade' }),
     name: text().notNull(),
     position: integer().notNull(),
+    holeId: uuid('hole_id').references(() => holes.id, { onDelete: 'set null' }),
+    holeStep: text('hole_step').$type<StepKey>(),
     selected: text().$type<VariantLabel>().notNull().default('A'),
     version: integer().notNull().default(1),
   },
-  (t) => [index('operations_setup').on(t.setupId)],
+  (t) => [index('operations_setup').on(t.setupId), index('operations_hole').on(t.holeId)],
 );
 
 export const variants = pgTable(

@@ -11,7 +11,7 @@ import {
 import { eq } from 'drizzle-orm';
 import Papa from 'papaparse';
 import type { Database, Transaction } from '../db/client.ts';
-import { type alloys, jobs, operations, setups, toolMaterials, variants } from '../db/schema.ts';
+import { type alloys, holes, jobs, operations, setups, toolMaterials, variants } from '../db/schema.ts';
 import { invalid } from '../http/problems.ts';
 import { record } from './audit.ts';
 import { contextFromCrib, CRIB_TABLES, wholeCrib } from './crib-store.ts';
@@ -19,7 +19,10 @@ import { jobDetail } from './job-store.ts';
 
 /** A job as one file with the crib entries it names. */
 export async function exportJob(db: Database, jobId: string): Promise<JobFile> {
-  const [{ job, setups: route }, crib] = await Promise.all([jobDetail(db, jobId), wholeCrib(db)]);
+  const [{ job, setups: route, holes: kinds }, crib] = await Promise.all([
+    jobDetail(db, jobId),
+    wholeCrib(db),
+  ]);
   const documents = route.flatMap((s) => s.operations.flatMap((o) => o.variants.map((v) => v.document)));
   const used = <T extends { id: string; document: unknown }>(
     list: readonly T[],
@@ -36,10 +39,13 @@ export async function exportJob(db: Database, jobId: string): Promise<JobFile> {
     format: JOB_FILE_FORMAT,
     version: JOB_FILE_VERSION,
     job: { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes },
+    holes: kinds.map(({ demand, chosen, changes }) => ({ demand, chosen, changes })),
     setups: route.map((s) => ({
       name: s.name,
       operations: s.operations.map((o) => ({
         name: o.name,
+        hole: o.holeId === null ? null : kinds.findIndex((k) => k.id === o.holeId),
+        step: o.holeStep,
         selected: o.selected,
         variants: o.variants.map((v) => ({ label: v.label, document: v.document })),
       })),
@@ -141,6 +147,14 @@ export async function importJob(db: Database, file: JobFile, person: Person): Pr
         updatedBy: person.name,
       })
       .returning();
+    const holeIds: string[] = [];
+    for (const [position, kind] of file.holes.entries()) {
+      const [row] = await tx
+        .insert(holes)
+        .values({ ...kind, jobId: job!.id, position, updatedBy: person.name })
+        .returning({ id: holes.id });
+      holeIds.push(row!.id);
+    }
     for (const [i, s] of file.setups.entries()) {
       const [setup] = await tx
         .insert(setups)
@@ -149,7 +163,14 @@ export async function importJob(db: Database, file: JobFile, person: Person): Pr
       for (const [j, o] of s.operations.entries()) {
         const [op] = await tx
           .insert(operations)
-          .values({ setupId: setup!.id, name: o.name, position: j, selected: o.selected })
+          .values({
+            setupId: setup!.id,
+            name: o.name,
+            position: j,
+            selected: o.selected,
+            holeId: o.hole === null ? null : (holeIds[o.hole] ?? null),
+            holeStep: o.step,
+          })
           .returning();
         for (const v of o.variants) {
           await tx.insert(variants).values({
@@ -194,8 +215,8 @@ export async function operationsCsv(db: Database, jobId: string): Promise<string
         'n rpm': op.cut.speedRpm,
         'vc m/min': round(numberOf(e, 'vc').value),
         'vf mm/min': round(numberOf(e, 'vf').value),
-        'fz mm/tooth': op.kind === 'milling' ? op.cut.feedPerToothMm : '',
-        'fn mm/rev': op.kind === 'drilling' ? op.cut.feedPerRevMm : '',
+        'fz mm/tooth': 'feedPerToothMm' in op.cut ? op.cut.feedPerToothMm : '',
+        'fn mm/rev': 'feedPerRevMm' in op.cut ? op.cut.feedPerRevMm : '',
         'ap mm': op.kind === 'milling' ? op.cut.axialDepthMm : op.hole.depthMm,
         'ae mm': op.kind === 'milling' ? op.cut.radialEngagementMm : '',
         'minutes per part': round(e.time.perPart),

@@ -1,7 +1,7 @@
-import type { Job, JobDetail, JobOperation, Person, Setup } from '@burl/contract';
+import type { HoleKindRecord, Job, JobDetail, JobOperation, Person, Setup } from '@burl/contract';
 import { asc, eq, inArray } from 'drizzle-orm';
 import type { Database, Transaction } from '../db/client.ts';
-import { jobs, operations, setups, variants } from '../db/schema.ts';
+import { holes, jobs, operations, setups, variants } from '../db/schema.ts';
 import { locked, notFound } from '../http/problems.ts';
 
 type JobRow = typeof jobs.$inferSelect;
@@ -15,7 +15,31 @@ export const jobOf = ({ createdAt: _, updatedAt, ...row }: JobRow): Job => ({
 export async function jobDetail(db: Database | Transaction, jobId: string): Promise<JobDetail> {
   const [row] = await db.select().from(jobs).where(eq(jobs.id, jobId));
   if (!row) throw notFound('This job');
-  return { job: jobOf(row), setups: (await routesOf(db, [jobId])).get(jobId) ?? [] };
+  return {
+    job: jobOf(row),
+    setups: (await routesOf(db, [jobId])).get(jobId) ?? [],
+    holes: await holesOf(db, jobId),
+  };
+}
+
+/** Kinds of holes of a job, in their order. */
+export async function holesOf(db: Database | Transaction, jobId: string): Promise<HoleKindRecord[]> {
+  const rows = await db.select().from(holes).where(eq(holes.jobId, jobId)).orderBy(asc(holes.position));
+  return rows.map(({ id, position, demand, chosen, changes, version }) => ({
+    id,
+    position,
+    demand,
+    chosen,
+    changes,
+    version,
+  }));
+}
+
+/** The job a kind of hole belongs to. Throws 404. */
+export async function jobOfHole(tx: Transaction, holeId: string): Promise<string> {
+  const [row] = await tx.select({ jobId: holes.jobId }).from(holes).where(eq(holes.id, holeId));
+  if (!row) throw notFound('This kind of hole');
+  return row.jobId;
 }
 
 /** Routes of several jobs with three queries, however many jobs. */

@@ -124,7 +124,7 @@ describe('a job and its route', () => {
 
   it('refuses a stale change of the job with both versions', async () => {
     const { job } = await freshJob(engineer);
-    const fields = pickFields({ job, setups: [] });
+    const fields = pickFields({ job, setups: [], holes: [] });
     const url = `/api/jobs/${job.id}`;
     expect((await engineer('PUT', url, { ...fields, quantity: 30, version: job.version })).statusCode).toBe(
       200,

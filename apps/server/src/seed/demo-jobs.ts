@@ -1,10 +1,12 @@
 import type { Operation } from '@burl/core';
 import type { Crib, JobFields } from '@burl/contract';
+import { type DemoHole, MANIFOLD_HOLES, SEAT_HOLES } from './demo-holes.ts';
 import { demoOperations, type Place } from './demo-operations.ts';
 
 /** A job of the demo: tidal-stream turbines, geothermal wellheads and cryogenic valves of a shop that does not exist. */
 export interface DemoJob {
   readonly fields: JobFields;
+  readonly holes?: readonly DemoHole[];
   readonly setups: readonly {
     readonly name: string;
     readonly operations: readonly { readonly name: string; readonly variants: readonly Operation[] }[];
@@ -16,6 +18,18 @@ export function demoJobs(crib: Crib, daysFromNow: (days: number) => string): Dem
   const { mill, drill, box, hole } = demoOperations(crib);
   const hub: Place = { alloyId: 'ti-6al-4v-sta', machineId: 'axis5-24k', coolant: 'flood', hardness: 39 };
   const bonnet: Place = { alloyId: '718-aged', machineId: 'vmc40-15kw-belt', coolant: 'flood', hardness: 42 };
+  const manifold: Place = {
+    alloyId: 's32750',
+    machineId: 'vmc40-22kw-direct',
+    coolant: 'flood',
+    hardness: null,
+  };
+  const seat: Place = {
+    alloyId: 'r31537-annealed',
+    machineId: 'vmc40-22kw-direct',
+    coolant: 'flood',
+    hardness: 30,
+  };
   const valve: Place = { alloyId: '316l', machineId: 'vmc40-22kw-direct', coolant: 'flood', hardness: null };
 
   return [
@@ -291,6 +305,68 @@ export function demoJobs(crib: Crib, daysFromNow: (days: number) => string): Dem
           ],
         },
       ],
+    },
+    {
+      fields: {
+        number: 'TM-0231',
+        part: 'Tidal turbine oil manifold',
+        customer: 'Tidal-stream turbines',
+        alloyId: manifold.alloyId,
+        machineId: manifold.machineId,
+        quantity: 20,
+        heatLot: 'D-4410',
+        due: daysFromNow(20),
+        notes: 'Super duplex block; the channels meet nothing, the threads carry the flange.',
+      },
+      holes: MANIFOLD_HOLES,
+      setups: [
+        {
+          name: 'Setup 1',
+          operations: [
+            {
+              name: 'Face the block',
+              variants: [
+                mill(
+                  manifold,
+                  'shoulder90-40-z4',
+                  'shell-arbor-22-50',
+                  box('face', 160, 110, 1.5, { allowanceMm: 0.3 }),
+                  { cut: { axialDepthMm: 0.75, radialEngagementMm: 26 } },
+                  { lifeSpeed30MMin: 110, kc11NMm2: 2300 },
+                ),
+              ],
+            },
+            {
+              name: 'Rough the sump',
+              variants: [
+                mill(
+                  manifold,
+                  'em-bull-12-z4-re1-var',
+                  'milling-chuck-20-90',
+                  box('pocket', 90, 60, 20, { cornerRadiusMm: 9, allowanceMm: 0.5 }),
+                  { cut: { axialDepthMm: 6, radialEngagementMm: 1.2 }, edgesOnShelf: 12 },
+                  { runoutUm: 7, lifeSpeed30MMin: 110, kc11NMm2: 2300 },
+                ),
+              ],
+            },
+          ],
+        },
+      ],
+    },
+    {
+      fields: {
+        number: 'GS-0140',
+        part: 'Geothermal throttle seat',
+        customer: 'Geothermal wellheads',
+        alloyId: seat.alloyId,
+        machineId: seat.machineId,
+        quantity: 10,
+        heatLot: 'C-092',
+        due: daysFromNow(25),
+        notes: 'Cobalt-chromium; dust and mist of it are to be kept out of the lungs.',
+      },
+      holes: SEAT_HOLES,
+      setups: [{ name: 'Setup 1', operations: [] }],
     },
   ];
 }

@@ -4,6 +4,7 @@ import {
   type Operation,
   type OperationContext,
   PLAIN_FEATURE,
+  PLAIN_HOLE,
   startingStickOut,
   UNSTATED_ECONOMICS,
   usualPath,
@@ -121,8 +122,10 @@ export function demoOperations(crib: Crib) {
         ...common.tooling,
         stickOutMm: startingStickOut({ cutter: cutter(cutterId) }, hole.depthMm + 2),
       },
+      role: 'drill',
+      followedByDeg: null,
       hole,
-      cut: { speedRpm: 500, feedPerRevMm: 0.05, peck: 'plan' },
+      cut: { speedRpm: 500, feedPerRevMm: 0.05, peck: 'plan', breakthroughFeed: 1 },
       ...({ coolant: change.coolant ?? place.coolant } as const),
     };
     const started = withStartingCut(draft, contextOf(draft)) as DrillingOperation;
@@ -152,11 +155,9 @@ export function demoOperations(crib: Crib) {
     depthMm: number,
     more: Partial<DrillingOperation['hole']> = {},
   ): DrillingOperation['hole'] => ({
+    ...PLAIN_HOLE,
     diameterMm,
     depthMm,
-    through: false,
-    entryAngleDeg: 0,
-    piloted: false,
     ...more,
   });
 

@@ -1,12 +1,23 @@
-import type { Person, Role } from '@burl/contract';
+import type { Crib, Person, Role } from '@burl/contract';
 import { sql } from 'drizzle-orm';
 import type { Database, Transaction } from '../db/client.ts';
-import { assemblies, cutters, jobs, operations, people, releases, setups, variants } from '../db/schema.ts';
+import {
+  assemblies,
+  cutters,
+  holes,
+  jobs,
+  operations,
+  people,
+  releases,
+  setups,
+  variants,
+} from '../db/schema.ts';
 import { record } from '../jobs/audit.ts';
 import { wholeCrib } from '../jobs/crib-store.ts';
 import { snapshotOf } from '../jobs/release-store.ts';
 import { hashPassword } from '../routes/session.ts';
-import { demoJobs } from './demo-jobs.ts';
+import { demoSteps } from './demo-holes.ts';
+import { type DemoJob, demoJobs } from './demo-jobs.ts';
 import { demoResonance } from './demo-resonance.ts';
 
 /** Shown on the sign-in page while the demo accounts exist. */
@@ -43,11 +54,13 @@ export async function seedDemo(db: Database): Promise<void> {
         .values({ ...job.fields, updatedBy: engineer.name })
         .returning();
       ids.push(row!.id);
+      const setupIds: string[] = [];
       for (const [i, s] of job.setups.entries()) {
         const [setup] = await tx
           .insert(setups)
           .values({ jobId: row!.id, name: s.name, position: i })
           .returning();
+        setupIds.push(setup!.id);
         for (const [j, o] of s.operations.entries()) {
           const [op] = await tx
             .insert(operations)
@@ -63,6 +76,7 @@ export async function seedDemo(db: Database): Promise<void> {
           }
         }
       }
+      await holesOfDemo(tx, crib, row!, job, setupIds, engineer);
       await record(tx, engineer, { action: 'made job', jobId: row!.id, subject: job.fields.number });
     }
     const [, waiting, released] = ids as [string, string, string];
@@ -80,6 +94,47 @@ export async function seedDemo(db: Database): Promise<void> {
       approver,
     );
   });
+}
+
+/** Kinds of holes of a demo job, those in the route behind what stands there. */
+async function holesOfDemo(
+  tx: Transaction,
+  crib: Crib,
+  row: typeof jobs.$inferSelect,
+  job: DemoJob,
+  setupIds: readonly string[],
+  engineer: Person,
+): Promise<void> {
+  let place = Math.max(0, ...job.setups.map((s) => s.operations.length));
+  for (const [position, hole] of (job.holes ?? []).entries()) {
+    const [kind] = await tx
+      .insert(holes)
+      .values({
+        jobId: row.id,
+        position,
+        demand: hole.demand,
+        chosen: hole.chosen,
+        changes: {},
+        updatedBy: engineer.name,
+      })
+      .returning();
+    if (hole.setup === null) continue;
+    for (const step of demoSteps(crib, row, hole)) {
+      const [op] = await tx
+        .insert(operations)
+        .values({
+          setupId: setupIds[hole.setup]!,
+          name: `${step.name}, ${hole.demand.name}`,
+          position: place++,
+          holeId: kind!.id,
+          holeStep: step.key,
+        })
+        .returning();
+      await tx
+        .insert(variants)
+        .values({ operationId: op!.id, label: 'A', document: step.op, updatedBy: engineer.name });
+    }
+  }
 }
 
 /** Asks for release as the engineer and, given an approver, releases. */

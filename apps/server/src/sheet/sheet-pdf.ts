@@ -1,5 +1,13 @@
 import { createRequire } from 'node:module';
-import { formatMeasure, type Quantity, speak, type System } from '@burl/core';
+import {
+  formatMeasure,
+  holeSentence,
+  type Quantity,
+  SHOWN_NUMBERS,
+  speak,
+  stepNotes,
+  type System,
+} from '@burl/core';
 import type { Release, ReleasedOperation } from '@burl/contract';
 import PDFDocument from 'pdfkit';
 
@@ -12,8 +20,6 @@ const RULE = '#c9c2b2';
 const MARGIN = 42;
 const STATE_WORD = { clear: '○ clear', tight: '◐ tight', over: '◆ over', unproven: '□ unproven' } as const;
 /** Numbers a setter types or watches, in the order of the machine's screen. */
-const MILLING_SHOWN = ['n', 'vc', 'vf', 'fz', 'ap', 'ae', 'hex', 'P', 'lean', 't'];
-const DRILLING_SHOWN = ['n', 'vc', 'vf', 'fn', 'depth', 'pecks', 'M', 'Ff', 'p', 't'];
 
 type Document = PDFKit.PDFDocument;
 
@@ -81,8 +87,8 @@ function room(doc: Document, height: number): void {
 }
 
 function shownNumbers(op: ReleasedOperation): Quantity[] {
-  const keys = op.document.kind === 'milling' ? MILLING_SHOWN : DRILLING_SHOWN;
-  return keys.flatMap((key) => op.evaluation.numbers.filter((q) => q.key === key));
+  const { set, watch } = SHOWN_NUMBERS[op.document.kind];
+  return [...set, ...watch].flatMap((key) => op.evaluation.numbers.filter((q) => q.key === key));
 }
 
 function block(doc: Document, op: ReleasedOperation, number: number, units: System): void {
@@ -117,7 +123,10 @@ function block(doc: Document, op: ReleasedOperation, number: number, units: Syst
     `Holder: ${context.holder.name}    Stick-out ${mm(document.tooling.stickOutMm)}`,
     document.kind === 'milling'
       ? `Feature: ${document.feature.kind} ${mm(document.feature.lengthMm)} × ${mm(document.feature.widthMm)} × ${mm(document.feature.depthMm)} deep, ${document.cut.direction}, ${document.feature.allowanceMm > 0 ? `${mm(document.feature.allowanceMm)} left on the wall` : `finishes within ${mm(document.feature.wallToleranceMm)}`}`
-      : `Hole: ⌀${mm(document.hole.diameterMm)} × ${mm(document.hole.depthMm)} ${document.hole.through ? 'through' : 'blind'}${document.hole.piloted ? ', piloted' : ''}`,
+      : [holeSentence(document), ...stepNotes(document)]
+          .map((n) => speak(n, units))
+          .join('. ')
+          .replaceAll('..', '.'),
   ];
   doc.font('text').fontSize(8.5).fillColor(INK);
   for (const line of lines) doc.text(line, left, doc.y, { width });

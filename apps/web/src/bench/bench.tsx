@@ -4,6 +4,7 @@ import {
   type MillingOperation,
   type Operation,
   type Parameter,
+  type PeckList,
   setParameter,
   describeProblem,
   writeFree,
@@ -161,6 +162,9 @@ function Workplace({
     [crib, op, job.quantity, set],
   );
   const stickOut = (mm: number) => set({ ...op, tooling: { ...op.tooling, stickOutMm: mm } }, 'stick-out');
+  const pecks = (peck: PeckList) => {
+    if (op.kind === 'drilling') set({ ...op, cut: { ...op.cut, peck } }, 'pecks');
+  };
   const pin = (key: string) =>
     set({ ...op, pins: op.pins.includes(key) ? op.pins.filter((k) => k !== key) : [...op.pins, key] });
   const apply = (r: Preview) => {
@@ -308,6 +312,7 @@ function Workplace({
                     evaluation={drawn.evaluation}
                     readOnly={readOnly || preview !== null}
                     onStickOut={stickOut}
+                    onPecks={pecks}
                   />
                 </div>
               )}

@@ -18,6 +18,7 @@ const WindowPanel = lazy(() => import('./window-panel.tsx'));
 const HeatPanel = lazy(() => import('./heat-panel.tsx'));
 const WallPanel = lazy(() => import('./wall-panel.tsx'));
 const PathPanel = lazy(() => import('./path-panel.tsx'));
+const DepthPanel = lazy(() => import('./depth-panel.tsx'));
 const OddsPanel = lazy(() => import('./odds-panel.tsx'));
 
 const MILLING = [
@@ -29,6 +30,8 @@ const MILLING = [
   ['path', 'Path'],
   ['odds', 'Odds'],
 ] as const;
+
+const DRILLING = [MILLING[0], ['depth', 'Depth']] as const;
 
 /** One chart at a time under the cut; the one last looked at is remembered for the next operation. */
 export const Charts = memo(function Charts({
@@ -56,7 +59,8 @@ export const Charts = memo(function Charts({
   onLarge: (large: boolean) => void;
 }) {
   const [chosen, setChosen] = useState(() => sessionStorage.getItem('burl.chart') ?? 'spindle');
-  const tabs = op.kind === 'milling' ? MILLING : MILLING.slice(0, 1);
+  const tabs: readonly (readonly [string, string])[] =
+    op.kind === 'milling' ? MILLING : op.kind === 'drilling' ? DRILLING : MILLING.slice(0, 1);
   const shown = tabs.some(([id]) => id === chosen) ? chosen : 'spindle';
   const spindle = (
     <SpindleChart evaluation={evaluation} context={context} readOnly={readOnly} onSpeed={onSpeed} />
@@ -94,7 +98,9 @@ export const Charts = memo(function Charts({
       </div>
       <Tabs.Content value={shown} className="min-h-0 flex-1 p-2.5 outline-offset-[-2px]">
         <Suspense fallback={<Loading what="the chart" />}>
-          {op.kind !== 'milling' || shown === 'spindle' ? (
+          {op.kind === 'drilling' && shown === 'depth' ? (
+            <DepthPanel op={op} context={context} />
+          ) : op.kind !== 'milling' || shown === 'spindle' ? (
             <section aria-label="Power and torque" className="h-full">
               {spindle}
             </section>

@@ -104,6 +104,7 @@ describe('section of a hole', () => {
           evaluation={evaluate(hole.op, hole.context)}
           readOnly={false}
           onStickOut={vi.fn()}
+          onPecks={vi.fn()}
         />
       </PreferencesProvider>,
     );
@@ -123,6 +124,7 @@ describe('section of a hole', () => {
           evaluation={evaluate(short, hole.context)}
           readOnly
           onStickOut={vi.fn()}
+          onPecks={vi.fn()}
         />
       </PreferencesProvider>,
     );

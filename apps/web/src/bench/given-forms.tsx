@@ -1,7 +1,7 @@
 import {
   COOLANT_KINDS,
-  type DrillingOperation,
   FORCE_LAWS,
+  isHole,
   MILLING_FEATURES,
   type MillingOperation,
   type Operation,
@@ -9,12 +9,17 @@ import {
   usualPath,
   WORKHOLDING_KINDS,
 } from '@burl/core';
-import type { ReactNode } from 'react';
+import { HoleForm } from './hole-forms.tsx';
 import { FeatureRest } from './feature-rest.tsx';
 import { Choice, type FormProps, Grid, Num } from './form-parts.tsx';
 
 /** Size of the feature or hole, and how many of it. */
-export function FeatureForm({ op, readOnly, onChange }: FormProps<Operation>) {
+export function FeatureForm({
+  op,
+  readOnly,
+  onChange,
+  context,
+}: FormProps<Operation> & { context?: OperationContext }) {
   const counts = (
     <>
       <Num
@@ -42,8 +47,16 @@ export function FeatureForm({ op, readOnly, onChange }: FormProps<Operation>) {
       />
     </>
   );
-  if (op.kind === 'drilling')
-    return <HoleForm op={op} readOnly={readOnly} onChange={onChange} counts={counts} />;
+  if (isHole(op))
+    return (
+      <HoleForm
+        op={op}
+        readOnly={readOnly}
+        onChange={onChange}
+        counts={counts}
+        {...(context ? { context } : {})}
+      />
+    );
   const set = (change: Partial<MillingOperation['feature']>) =>
     onChange({ ...op, feature: { ...op.feature, ...change } });
   return (
@@ -126,69 +139,6 @@ export function FeatureForm({ op, readOnly, onChange }: FormProps<Operation>) {
         onTake={(v) => v && set({ wallToleranceMm: v })}
       />
       <FeatureRest op={op} readOnly={readOnly} onChange={onChange} />
-      {counts}
-    </Grid>
-  );
-}
-
-function HoleForm({ op, readOnly, onChange, counts }: FormProps<DrillingOperation> & { counts: ReactNode }) {
-  const set = (change: Partial<DrillingOperation['hole']>) =>
-    onChange({ ...op, hole: { ...op.hole, ...change } });
-  const peck = typeof op.cut.peck === 'number' ? 'even' : op.cut.peck;
-  return (
-    <Grid>
-      <Num
-        label="Diameter"
-        value={op.hole.diameterMm}
-        unit="mm"
-        readOnly={readOnly}
-        onTake={(v) => v && set({ diameterMm: v })}
-      />
-      <Num
-        label="Depth"
-        value={op.hole.depthMm}
-        unit="mm"
-        readOnly={readOnly}
-        onTake={(v) => v && set({ depthMm: v })}
-      />
-      <Choice
-        label="Bottom"
-        value={op.hole.through ? 'through' : 'blind'}
-        options={['blind', 'through']}
-        readOnly={readOnly}
-        onTake={(v) => set({ through: v === 'through' })}
-      />
-      <Choice
-        label="Pilot or spot"
-        value={op.hole.piloted ? 'yes' : 'no'}
-        options={['no', 'yes']}
-        readOnly={readOnly}
-        onTake={(v) => set({ piloted: v === 'yes' })}
-      />
-      <Num
-        label="Slope where it enters"
-        value={op.hole.entryAngleDeg}
-        unit="deg"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => set({ entryAngleDeg: v ?? 0 })}
-      />
-      <Choice
-        label="Strokes"
-        value={peck}
-        options={['plan', 'none', 'even']}
-        readOnly={readOnly}
-        onTake={(v) => onChange({ ...op, cut: { ...op.cut, peck: v === 'even' ? op.hole.diameterMm : v } })}
-      />
-      {typeof op.cut.peck === 'number' && (
-        <Num
-          label="Length of a stroke"
-          value={op.cut.peck}
-          unit="mm"
-          readOnly={readOnly}
-          onTake={(v) => v && onChange({ ...op, cut: { ...op.cut, peck: v } })}
-        />
-      )}
       {counts}
     </Grid>
   );

@@ -1,8 +1,10 @@
 import {
   type Evaluation,
   formatMeasure,
-  isDrill,
+  hasThread,
+  isHole,
   isMillingCutter,
+  toolFits,
   type Operation,
   type OperationContext,
   strategyName,
@@ -167,7 +169,7 @@ export const Given = memo(function Given({
   const { alloy, machine, cutter, holder } = context;
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
   const fits = crib.cutters.filter((c) =>
-    op.kind === 'milling' ? isMillingCutter(c.document) : isDrill(c.document),
+    isHole(op) ? toolFits(op, c.document) : isMillingCutter(c.document),
   );
   const through = (run: (next: Operation) => void) => (next: Operation) => !readOnly && run(next);
   const change = through(onChange);
@@ -317,18 +319,18 @@ export const Given = memo(function Given({
               : `finishes within ${mm(op.feature.wallToleranceMm)}`,
           ]}
         >
-          {() => <FeatureForm op={op} readOnly={readOnly} onChange={change} />}
+          {() => <FeatureForm op={op} readOnly={readOnly} onChange={change} context={context} />}
         </Card>
       ) : (
         <Card
           title="Hole"
-          label={`⌀ ${mm(op.hole.diameterMm)} × ${mm(op.hole.depthMm)}`}
+          label={`${hasThread(op) ? op.thread.designation : `⌀ ${mm(op.hole.diameterMm)}`} × ${mm(op.hole.depthMm)}`}
           lines={[
-            `${op.hole.through ? 'through' : 'blind'}${op.hole.piloted ? ', piloted' : ''}`,
+            `${op.hole.through ? 'through' : 'blind'}${op.hole.startMm > 0 ? `, ${mm(op.hole.startMm)} before` : op.hole.piloted ? ', piloted' : ''}`,
             `${op.featuresPerPart} on a part`,
           ]}
         >
-          {() => <FeatureForm op={op} readOnly={readOnly} onChange={change} />}
+          {() => <FeatureForm op={op} readOnly={readOnly} onChange={change} context={context} />}
         </Card>
       )}
       {op.kind === 'milling' && (

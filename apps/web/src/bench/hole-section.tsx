@@ -1,144 +1,154 @@
 import {
-  type DrillingOperation,
+  asList,
   type Evaluation,
   formatMeasure,
-  numberOf,
+  type HoleOperation,
   type OperationContext,
+  type PeckList,
 } from '@burl/core';
 import { scaleLinear } from 'd3-scale';
 import { useSystem } from '../frame/preferences.tsx';
 import { halo, StockPattern } from './drawing.tsx';
 import { Handle } from './handle.tsx';
+import { depthCurves, DepthCurves, HoleFromAbove } from './hole-curves.tsx';
+import { HoleTool } from './hole-tool.tsx';
 
 const W = 680;
 const H = 262;
 const TOP = 62;
 const BOTTOM = 238;
+const CX = 190;
+/** Handles on strokes closer than this are left out: the list in the form has them all. */
+const ROOM = 11;
 
-/** Section of the hole with the drill at the bottom, strokes on a depth axis, torque beside it, and the stick-out. */
+/** Section of the hole with its tool, chips and coolant, strokes on a depth axis, torque and heat beside it. */
 export function HoleSection({
   op,
   context,
   evaluation,
   readOnly,
   onStickOut,
+  onPecks,
 }: {
-  op: DrillingOperation;
+  op: HoleOperation;
   context: OperationContext;
   evaluation: Evaluation;
   readOnly: boolean;
   onStickOut: (mm: number) => void;
+  onPecks: (pecks: PeckList) => void;
 }) {
   const system = useSystem();
   const p = context.cutter.properties;
-  const d = p.DC ?? op.hole.diameterMm;
-  const depth = op.hole.depthMm;
+  const { hole } = op;
+  const depth = hole.depthMm;
   const out = op.tooling.stickOutMm;
-  const point = p.PL ?? 0.2 * d;
+  const drilled = op.kind === 'drilling';
+  const point = drilled ? (p.PL ?? 0.2 * hole.diameterMm) : 0;
+  const below = Math.max(point, (hole.startDepthMm ?? 0) - depth);
   const y = scaleLinear()
-    .domain([0, depth + point])
+    .domain([0, depth + below])
     .range([TOP, BOTTOM - 10]);
-  const scale = (BOTTOM - 10 - TOP) / (depth + point);
-  const cx = 190;
-  const half = Math.max(5, (d / 2) * scale);
-  const noseY = Math.max(22, y(depth - out) + 0);
-  const torque = numberOf(evaluation, 'M').value;
-  const packing = numberOf(evaluation, 'M').inputs.find((i) => i.symbol === 'k')?.value ?? 1;
-  const longest = Math.max(...evaluation.pecks.map((k) => k.toMm - k.fromMm));
-  const tx = scaleLinear()
-    .domain([0, torque * 1.15])
-    .range([0, 150]);
-  const plotX = 420;
-  const last = y(depth);
-  const retractWord =
-    evaluation.pecks[0]?.retract === 'full'
-      ? 'full retract'
-      : evaluation.pecks[0]?.retract === 'chip-break'
-        ? 'short lift'
-        : '';
+  const scale = (BOTTOM - 10 - TOP) / (depth + below);
+  const half = Math.min(70, Math.max(6, (hole.diameterMm / 2) * scale));
+  const wide = half / Math.max(1e-6, hole.diameterMm / 2);
+  const noseY = Math.max(22, y(depth - out));
+  const floor = y(depth + (drilled ? 0 : Math.max(0, (hole.startDepthMm ?? depth) - depth)));
+  const curves = depthCurves(op, context);
+  const pecks = evaluation.pecks;
+  const listed = asList(pecks);
+  const retract =
+    pecks[0]?.retract === 'full' ? 'full retract' : pecks[0]?.retract === 'chip-break' ? 'short lift' : '';
+  const move = (i: number) => (mm: number) =>
+    onPecks({ ...listed, toMm: listed.toMm.map((d, j) => (j === i ? mm : d)) });
+  const slope = Math.tan((hole.entryAngleDeg * Math.PI) / 180);
+  const left = Math.min(26, slope * (CX - 20));
   return (
     <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="Section of the hole">
       <StockPattern />
       <path
-        d={`M20 ${TOP} H${cx - half} V${y(depth)} L${cx} ${y(depth + point)} L${cx + half} ${y(depth)} V${TOP} H385 V${op.hole.through ? y(depth + point * 0.6) : BOTTOM + 8} H20 Z`}
+        d={`M20 ${TOP - left} L${CX - half} ${TOP - (left * half) / (CX - 20)} V${floor} L${CX} ${drilled ? y(depth + point) : floor} L${CX + half} ${floor} V${TOP + (left * half) / (CX - 20)} L385 ${TOP + left} V${hole.through ? floor : BOTTOM + 8} H20 Z`}
         fill="url(#stock)"
         stroke="var(--stock-line)"
       />
-      <path
-        d={`M${cx - half + 1} ${noseY} H${cx + half - 1} V${y(depth)} L${cx} ${y(depth + point)} L${cx - half + 1} ${y(depth)} Z`}
-        fill="var(--tool)"
-        stroke="var(--accent)"
-        strokeWidth="1.6"
+      {hole.startMm > 0 && !drilled && (
+        <g stroke="var(--ink)" strokeDasharray="3 3" opacity="0.6">
+          <line x1={CX - (hole.startMm / 2) * wide} x2={CX - (hole.startMm / 2) * wide} y1={TOP} y2={floor} />
+          <line x1={CX + (hole.startMm / 2) * wide} x2={CX + (hole.startMm / 2) * wide} y1={TOP} y2={floor} />
+        </g>
+      )}
+      {Array.from({ length: hole.crossHoles > 0 ? Math.min(3, hole.crossHoles) : 0 }, (_, i) => (
+        <ellipse
+          key={i}
+          cx={CX + half + 46}
+          cy={y((depth * (i + 1)) / (Math.min(3, hole.crossHoles) + 1))}
+          rx="40"
+          ry="8"
+          fill="var(--card)"
+          stroke="var(--stock-line)"
+        />
+      ))}
+      <HoleTool
+        op={op}
+        context={context}
+        place={{ cx: CX, half: half - 1, noseY, bottomY: y(depth), pointY: y(depth + point) }}
+        scale={wide}
       />
-      {Array.from({ length: 5 }, (_, i) => {
-        const from = y(depth) - i * half * 2.6;
-        return from > TOP - 20 ? (
-          <path
-            key={i}
-            d={`M${cx - half + 1} ${from} Q${cx} ${from - half * 0.6} ${cx + half - 1} ${from - half * 1.6}`}
-            fill="none"
-            stroke="var(--accent)"
-            opacity="0.7"
-          />
-        ) : null;
-      })}
       <path
-        d={`M${cx - half * 2.4} ${noseY} h${half * 4.8} l${half * 0.5} ${-Math.min(18, noseY)} h${-half * 5.8} Z`}
+        d={`M${CX - half * 1.6 - 14} ${noseY} h${half * 3.2 + 28} l6 ${-Math.min(18, noseY)} h${-(half * 3.2 + 40)} Z`}
         fill="var(--holder)"
         stroke="var(--soft)"
       />
-      {evaluation.pecks.map((k, i) => (
-        <g key={k.toMm}>
-          <line x1={cx + half + 4} x2={cx + half + 20} y1={y(k.toMm)} y2={y(k.toMm)} stroke="var(--ink)" />
-          {(evaluation.pecks[i + 1] === undefined ||
-            y(evaluation.pecks[i + 1]!.toMm) - y(k.toMm) > 13 ||
-            i === 0) &&
-            (last - y(k.toMm) > 13 || k.toMm === depth) && (
-              <text x={cx + half + 24} y={y(k.toMm) + 4} fontSize="12" fill="var(--ink)" {...halo('stock')}>
-                {formatMeasure(k.toMm, 'mm', system)}
-              </text>
-            )}
+      <Coolant op={op} half={half} noseY={noseY} floor={floor} />
+      {pecks.length > 0 && (
+        <g>
+          {pecks.map((k, i) => {
+            const crowded = i > 0 && y(k.toMm) - y(pecks[i - 1]!.toMm) < ROOM;
+            const last = i === pecks.length - 1;
+            return (
+              <g key={i}>
+                <line
+                  x1={CX + half + 4}
+                  x2={CX + half + 18}
+                  y1={y(k.toMm)}
+                  y2={y(k.toMm)}
+                  stroke="var(--ink)"
+                />
+                {(!crowded || last) && (
+                  <text
+                    x={CX + half + 34}
+                    y={y(k.toMm) + 4}
+                    fontSize="12"
+                    fill="var(--ink)"
+                    {...halo('stock')}
+                  >
+                    {formatMeasure(k.toMm, 'mm', system)}
+                  </text>
+                )}
+              </g>
+            );
+          })}
         </g>
-      ))}
-      <text x="250" y="18" fontSize="12" fontWeight="600" fill="var(--soft)">
-        Section, {op.hole.through ? 'through' : 'blind'}
+      )}
+      <text x="30" y="18" fontSize="12" fontWeight="600" fill="var(--soft)">
+        Section, {hole.through ? 'through' : 'blind'}
       </text>
-      <text x={30} y={BOTTOM + 2} fontSize="12.5" fill="var(--ink)" {...halo('stock')}>
-        {evaluation.pecks.length === 1
-          ? 'one stroke'
-          : `${evaluation.pecks.length} strokes, ${retractWord} between`}
-      </text>
-      <line x1={40} x2={40} y1={noseY} y2={y(depth + point)} stroke="var(--ink)" />
+      {drilled && (
+        <text x={30} y={BOTTOM + 2} fontSize="12.5" fill="var(--ink)" {...halo('stock')}>
+          {pecks.length === 1 ? 'one stroke' : `${pecks.length} strokes, ${retract} between`}
+        </text>
+      )}
+      <line x1={40} x2={40} y1={noseY} y2={y(depth)} stroke="var(--ink)" />
       <text x={52} y={TOP + 40} fontSize="13.500" fontWeight="650" fill="var(--ink)" {...halo('stock')}>
         out {formatMeasure(out, 'mm', system)}
       </text>
       <text x={52} y={TOP + 57} fontSize="12" fill="var(--ink)" {...halo('stock')}>
-        {(depth / d).toFixed(1)} diameters deep
+        {(depth / hole.diameterMm).toFixed(1)} diameters deep
       </text>
-      <g transform={`translate(${plotX} 0)`}>
-        <text x="0" y="18" fontSize="12" fontWeight="600" fill="var(--soft)">
-          Torque down the hole
-        </text>
-        <line x1="0" x2="0" y1={TOP} y2={y(depth)} stroke="var(--ink)" />
-        <line x1="0" x2="170" y1={TOP} y2={TOP} stroke="var(--line)" />
-        {evaluation.pecks.map((k) => {
-          // Chips add torque over the stretch since they were last cleared; the longest stretch reaches the full value.
-          const stretch = (k.toMm - k.fromMm) / longest;
-          const base = torque / packing;
-          return (
-            <path
-              key={k.toMm}
-              d={`M0 ${y(k.fromMm)} H${tx(base)} L${tx(base + (torque - base) * stretch)} ${y(k.toMm)} H0 Z`}
-              fill="var(--accent)"
-              fillOpacity="0.22"
-              stroke="var(--accent)"
-            />
-          );
-        })}
-        <text x={tx(torque) + 6} y={y(depth)} fontSize="13" fontWeight="650" fill="var(--ink)">
-          {formatMeasure(torque, 'Nm', system)}
-        </text>
-      </g>
+      {curves.length > 0 ? (
+        <DepthCurves curves={curves} y={y} x={420} top={TOP} system={system} />
+      ) : (
+        <HoleFromAbove op={op} context={context} x={530} y={142} radius={78} system={system} />
+      )}
       <Handle
         x={40}
         y={noseY}
@@ -153,6 +163,71 @@ export function HoleSection({
         disabled={readOnly}
         onMove={onStickOut}
       />
+      {listed.toMm.map((d, i) =>
+        i > 0 && y(d) - y(listed.toMm[i - 1]!) < ROOM ? null : (
+          <Handle
+            key={i}
+            x={CX + half + 24}
+            y={y(d)}
+            axis="y"
+            label={`Stroke ${i + 1} to`}
+            value={d}
+            unit="mm"
+            low={(listed.toMm[i - 1] ?? 0) + 0.2}
+            high={(listed.toMm[i + 1] ?? depth) - 0.2}
+            step={0.1}
+            perUnit={1 / scale}
+            disabled={readOnly}
+            onMove={move(i)}
+          />
+        ),
+      )}
     </svg>
+  );
+}
+
+/** Coolant down the tool or from outside, and chips on their way up. */
+function Coolant({
+  op,
+  half,
+  noseY,
+  floor,
+}: {
+  op: HoleOperation;
+  half: number;
+  noseY: number;
+  floor: number;
+}) {
+  const chips = op.kind === 'drilling' || op.kind === 'tapping';
+  const inside = op.coolant === 'through-tool';
+  const wet = inside || op.coolant === 'flood';
+  return (
+    <g aria-hidden="true">
+      {wet &&
+        (inside ? (
+          <g stroke="var(--clear)" strokeWidth="1.4" fill="none" opacity="0.8">
+            <line x1={CX - 2} x2={CX - 2} y1={noseY - 8} y2={floor - 6} strokeDasharray="7 4" />
+            <path d={`M${CX - 6} ${floor - 10} L${CX - 2} ${floor - 4} L${CX + 2} ${floor - 10}`} />
+          </g>
+        ) : (
+          <g stroke="var(--clear)" strokeWidth="1.4" fill="none" opacity="0.8">
+            <path
+              d={`M${CX - half - 60} ${TOP - 34} Q${CX - half - 20} ${TOP - 26} ${CX - half - 3} ${TOP - 4}`}
+              strokeDasharray="7 4"
+            />
+          </g>
+        ))}
+      {chips &&
+        [0.25, 0.5, 0.75].map((t) => (
+          <path
+            key={t}
+            d={`M${CX + half - 5} ${floor - t * (floor - TOP)} q3 -4 0 -7 q-3 -3 1 -6`}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="1.1"
+            opacity="0.55"
+          />
+        ))}
+    </g>
   );
 }

@@ -1,10 +1,9 @@
 import { memo } from 'react';
 import {
-  DRILLING_PARAMETERS,
   type Evaluation,
-  MILLING_PARAMETERS,
   type Operation,
   type Parameter,
+  parametersOf,
   type Quantity,
   UNITS,
 } from '@burl/core';
@@ -106,7 +105,7 @@ export function Parameters({
   onSet: (key: Parameter, value: number) => void;
   onPin: (key: string) => void;
 }) {
-  const keys: readonly Parameter[] = op.kind === 'milling' ? MILLING_PARAMETERS : DRILLING_PARAMETERS;
+  const keys = parametersOf(op);
   return (
     <section
       aria-label="Parameters"

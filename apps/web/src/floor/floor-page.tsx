@@ -1,4 +1,4 @@
-import { formatMeasure, numberOf, speak } from '@burl/core';
+import { formatMeasure, holeSentence, isHole, numberOf, SHOWN_NUMBERS, speak, stepNotes } from '@burl/core';
 import type { ReleasedOperation } from '@burl/contract';
 import { FileDown, Printer } from 'lucide-react';
 import { useParams } from 'react-router';
@@ -8,12 +8,6 @@ import { useSystem } from '../frame/preferences.tsx';
 import { Button } from '../parts/button.tsx';
 import { Failed, Loading } from '../parts/page-states.tsx';
 import { StateMark } from '../parts/state-mark.tsx';
-
-const LARGE = { milling: ['n', 'vf', 'ap', 'ae'], drilling: ['n', 'vf', 'fn', 'pecks'] } as const;
-const SMALL = {
-  milling: ['vc', 'fz', 'hex', 'P', 'lean', 't'],
-  drilling: ['vc', 'depth', 'M', 'Ff', 'p', 't'],
-} as const;
 
 const PROVE_OUT = [
   'Right program, right work offset, right tool number and length; the tool in the spindle is the one on this sheet.',
@@ -45,7 +39,7 @@ function Block({ op, number }: { op: ReleasedOperation; number: number }) {
         ; coolant {document.coolant}
       </p>
       <dl className="mb-2 grid grid-cols-2 gap-2 sm:grid-cols-4">
-        {LARGE[document.kind].map((key) => {
+        {SHOWN_NUMBERS[document.kind].set.map((key) => {
           const q = numberOf(evaluation, key);
           return (
             <div key={key} className="rounded-lg border border-line px-3 py-1.5">
@@ -58,7 +52,7 @@ function Block({ op, number }: { op: ReleasedOperation; number: number }) {
         })}
       </dl>
       <p className="mb-2 flex flex-wrap gap-x-5">
-        {SMALL[document.kind].map((key) => {
+        {SHOWN_NUMBERS[document.kind].watch.map((key) => {
           const q = numberOf(evaluation, key);
           return (
             <span key={key}>
@@ -68,6 +62,14 @@ function Block({ op, number }: { op: ReleasedOperation; number: number }) {
           );
         })}
       </p>
+      {isHole(document) && (
+        <p className="mb-2">
+          {speak(holeSentence(document), system)}.{' '}
+          {stepNotes(document)
+            .map((n) => speak(n, system))
+            .join(' ')}
+        </p>
+      )}
       {evaluation.pecks.length > 1 && (
         <p className="mb-2">
           Strokes to {evaluation.pecks.map((k) => mm(k.toMm)).join(', ')};{' '}

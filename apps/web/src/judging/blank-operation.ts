@@ -5,6 +5,7 @@ import {
   type MillingOperation,
   type Operation,
   PLAIN_FEATURE,
+  PLAIN_HOLE,
   startingStickOut,
   UNSTATED_ECONOMICS,
   usualPath,
@@ -81,14 +82,15 @@ export function blankOperation(
           ...common,
           kind: 'drilling',
           featuresPerEdge: size.count,
+          role: 'drill',
+          followedByDeg: null,
           hole: {
+            ...PLAIN_HOLE,
             diameterMm: size.diameterMm,
             depthMm: size.depthMm,
             through: size.through,
-            entryAngleDeg: 0,
-            piloted: false,
           },
-          cut: { speedRpm: 500, feedPerRevMm: 0.05, peck: 'plan' },
+          cut: { speedRpm: 500, feedPerRevMm: 0.05, peck: 'plan', breakthroughFeed: 1 },
         } satisfies DrillingOperation)
       : ({
           ...common,

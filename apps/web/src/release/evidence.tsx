@@ -1,12 +1,7 @@
-import { type Difference, formatMeasure, type LimitResult, numberOf, speak } from '@burl/core';
+import { type Difference, formatMeasure, type LimitResult, numberOf, SHOWN_NUMBERS, speak } from '@burl/core';
 import type { ReleasedOperation } from '@burl/contract';
 import { useSystem } from '../frame/preferences.tsx';
 import { StateMark, StateWord } from '../parts/state-mark.tsx';
-
-const SHOWN = {
-  milling: ['n', 'vf', 'fz', 'ap', 'ae', 'hex', 'P', 'lean'],
-  drilling: ['n', 'vf', 'fn', 'depth', 'pecks', 'M', 'Ff', 'p'],
-} as const;
 
 const plain = (value: unknown): string =>
   value === null || value === undefined
@@ -67,7 +62,7 @@ export function Evidence({ op, number }: { op: ReleasedOperation; number: number
         {formatMeasure(op.document.tooling.stickOutMm, 'mm', system)}; {op.document.coolant}
       </p>
       <dl className="mb-2 grid grid-cols-4 gap-2">
-        {SHOWN[op.document.kind].map((key) => {
+        {[...SHOWN_NUMBERS[op.document.kind].set, ...SHOWN_NUMBERS[op.document.kind].watch].map((key) => {
           const q = numberOf(op.evaluation, key);
           return (
             <div key={key} className="rounded border border-line px-2 py-1">

@@ -14,9 +14,17 @@ import {
   useSortable,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
-import type { Evaluation } from '@burl/core';
+import {
+  broughtEarly,
+  type Evaluation,
+  groupByTool,
+  type Operation,
+  routeRisk,
+  type StationRisk,
+  toolLoads,
+} from '@burl/core';
 import { type Crib, type JobDetail, type JobOperation, mayEdit, type Setup } from '@burl/contract';
-import { Download, GripVertical, Plus, Trash2 } from 'lucide-react';
+import { Download, GripVertical, Plus, Trash2, TriangleAlert } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -30,11 +38,13 @@ import { Failed, Loading } from '../parts/page-states.tsx';
 import { StateWord } from '../parts/state-mark.tsx';
 import { contextOf } from '../judging/context.ts';
 import { judge } from '../judging/judgement.ts';
+import { shareOfParts } from '../holes/words.ts';
 import { NewOperationDialog } from './new-operation-dialog.tsx';
 
 interface Judged {
   readonly operation: JobOperation;
   readonly evaluation: Evaluation | null;
+  readonly document: Operation | null;
 }
 
 const STATUS_WORD = {
@@ -58,6 +68,9 @@ function Station({
   jobId,
   widest,
   readOnly,
+  risk,
+  before,
+  onEarly,
   onRemove,
 }: {
   judged: Judged;
@@ -65,6 +78,11 @@ function Station({
   jobId: string;
   widest: number;
   readOnly: boolean;
+  /** What it puts at risk where it stands; null for what carries none. */
+  risk: StationRisk | null;
+  /** Name of the operation it should come before. */
+  before: string;
+  onEarly: () => void;
   onRemove: () => void;
 }) {
   const { operation, evaluation } = judged;
@@ -102,6 +120,25 @@ function Station({
             ? `variant ${operation.selected} of ${operation.variants.length}`
             : 'one variant'}
         </span>
+        {risk && risk.chance >= 0.0005 && (
+          <span className="block text-[12.5px] text-soft">
+            {shareOfParts(risk.chance)} of parts at risk, {Math.round(risk.value).toLocaleString('en-GB')} in
+            each by then
+          </span>
+        )}
+        {risk?.warning && (
+          <span className="mt-0.5 flex flex-wrap items-center gap-2 text-[12.5px]">
+            <span className="inline-flex items-center gap-1 font-semibold text-tight">
+              <TriangleAlert size={13} aria-hidden="true" /> Risky and late
+            </span>
+            {!readOnly && (
+              <button type="button" onClick={onEarly} className="underline underline-offset-2">
+                Bring it before {before}: saves{' '}
+                {risk.earlier!.saves.toFixed(risk.earlier!.saves < 10 ? 1 : 0)} a part
+              </button>
+            )}
+          </span>
+        )}
       </div>
       <div className="min-w-0">
         {evaluation ? (
@@ -163,6 +200,7 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
               operation.id,
               {
                 operation,
+                document: document ?? null,
                 evaluation: document
                   ? judge(document, contextOf(crib, document, job.quantity)).evaluation
                   : null,
@@ -172,6 +210,27 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
       ),
     [detail.setups, crib, job.quantity],
   );
+  const route = detail.setups.flatMap((s) =>
+    s.operations.flatMap((o) => {
+      const { evaluation, document } = judged.get(o.id) ?? {};
+      return evaluation && document
+        ? [{ id: o.id, name: o.name, setup: s.id, holeId: o.holeId, document, evaluation }]
+        : [];
+    }),
+  );
+  const risk = routeRisk(route);
+  const uses = (s: Setup) =>
+    s.operations.map((o) => ({
+      id: o.id,
+      holeId: o.holeId,
+      cutterId: judged.get(o.id)?.document?.tooling.cutterId ?? '',
+    }));
+  const loads = detail.setups.reduce((sum, s) => sum + toolLoads(uses(s)), 0);
+  const grouped = detail.setups.map((s) => ({ id: s.id, operations: groupByTool(uses(s)) }));
+  const fewest = detail.setups.reduce((sum, s, i) => {
+    const list = uses(s);
+    return sum + toolLoads(grouped[i]!.operations.map((id) => list.find((u) => u.id === id)!));
+  }, 0);
   const minutes = [...judged.values()].map((j) => j.evaluation?.time.perPart ?? 0);
   const total = minutes.reduce((a, b) => a + b, 0);
   const widest = Math.max(0, ...minutes);
@@ -236,6 +295,40 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
     );
   }
 
+  const reorder = (
+    next: readonly { readonly id: string; readonly operations: readonly string[] }[],
+  ): Promise<void> => {
+    const old = detail.setups.map((s) => ({ id: s.id, operations: s.operations.map((o) => o.id) }));
+    return run(async () => {
+      await call('PUT', `/api/jobs/${job.id}/order`, { setups: next });
+      toast('The order was changed.', {
+        action: {
+          label: 'Undo',
+          onClick: () => void run(() => call('PUT', `/api/jobs/${job.id}/order`, { setups: old })),
+        },
+      });
+    });
+  };
+  const bringEarly = (o: JobOperation): void => {
+    const earlier = risk.risks.get(o.id)?.earlier;
+    if (!earlier) return;
+    void reorder(
+      detail.setups.map((s) => ({
+        id: s.id,
+        operations:
+          s.id === o.setupId
+            ? broughtEarly(
+                s.operations,
+                o.id,
+                Math.max(
+                  0,
+                  s.operations.findIndex((x) => x.id === earlier.before),
+                ),
+              )
+            : s.operations.map((x) => x.id),
+      })),
+    );
+  };
   const remove = (o: JobOperation): Promise<void> =>
     run(async () => {
       await call('DELETE', `/api/operations/${o.id}`);
@@ -282,6 +375,12 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
             CSV
           </a>
           <Link
+            to={`/jobs/${job.id}/holes`}
+            className="inline-flex min-h-8 items-center gap-1.5 rounded-md border border-line bg-card px-3 py-1 font-semibold hover:bg-accent-soft"
+          >
+            Holes{detail.holes.length > 0 ? ` (${detail.holes.length})` : ''}
+          </Link>
+          <Link
             to={`/jobs/${job.id}/release`}
             className="inline-flex min-h-8 items-center rounded-md border border-accent bg-accent px-3 py-1 font-semibold text-on-accent"
           >
@@ -314,7 +413,12 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
                       return (
                         <Station
                           key={o.id}
-                          judged={judged.get(o.id) ?? { operation: o, evaluation: null }}
+                          judged={judged.get(o.id) ?? { operation: o, evaluation: null, document: null }}
+                          risk={risk.risks.get(o.id) ?? null}
+                          before={
+                            route.find((r) => r.id === risk.risks.get(o.id)?.earlier?.before)?.name ?? ''
+                          }
+                          onEarly={() => bringEarly(o)}
                           number={number}
                           jobId={job.id}
                           widest={widest}
@@ -349,6 +453,33 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
             <p className="text-soft">
               {((total * job.quantity) / 60).toFixed(1)} h for {job.quantity}
             </p>
+          </section>
+          <section aria-label="Risk" className="rounded-lg border border-line bg-card p-3">
+            <h2 className="mb-1">Risk of the holes</h2>
+            <p>
+              <span className="text-2xl font-bold">{shareOfParts(risk.lost)}</span> of parts lost
+            </p>
+            <p className="text-soft">
+              {risk.expectedLoss.toFixed(risk.expectedLoss < 10 ? 1 : 0)} a part in this order; the blank at{' '}
+              {Math.round(risk.blankValue).toLocaleString('en-GB')}
+              {risk.assumed ? ' (assumed)' : ''}
+            </p>
+          </section>
+          <section aria-label="Tool changes" className="rounded-lg border border-line bg-card p-3">
+            <h2 className="mb-1">Tool changes</h2>
+            <p>
+              <span className="text-2xl font-bold">{loads}</span> a part
+            </p>
+            {fewest < loads && (
+              <>
+                <p className="text-soft">{fewest} when steps of holes that share a tool run together.</p>
+                {!readOnly && (
+                  <Button className="mt-1.5" onClick={() => void reorder(grouped)}>
+                    Run same tools together
+                  </Button>
+                )}
+              </>
+            )}
           </section>
           <section aria-label="Tools" className="rounded-lg border border-line bg-card p-3">
             <h2 className="mb-1">Edges for the batch</h2>

@@ -68,11 +68,13 @@ export interface Peck {
   readonly retract: 'none' | 'chip-break' | 'full';
 }
 
-/** What may go wrong in one hole, and what it costs the part. */
+/** What may go wrong in a hole, and what it costs the part. */
 export interface HoleRisk {
-  /** Chance that the tool breaks or the hole is spoilt, by strength and by handling. */
-  readonly breaks: number;
-  /** Chance that the part is lost with it. */
+  /** Chance that the numbers themselves are too much for the tool: all holes of the lot share it. */
+  readonly lot: number;
+  /** Chance of a mishap in one hole. */
+  readonly each: number;
+  /** Share of such events that cost the part. */
   readonly loses: number;
   /** Why, in shop language. */
   readonly because: readonly string[];

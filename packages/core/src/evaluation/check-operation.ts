@@ -160,6 +160,10 @@ const TOOLS: Readonly<
   'thread-milling': { fits: (type) => type === 'thread_mill', named: 'a thread mill' },
 };
 
+/** Is this the kind of tool the step needs? */
+export const toolFits = (op: HoleOperation, cutter: Pick<OperationContext['cutter'], 'type'>): boolean =>
+  TOOLS[op.kind].fits(cutter.type, op);
+
 function checkHole(op: HoleOperation, { cutter }: OperationContext, see: Inspection): void {
   const { hole } = op;
   const tool = TOOLS[op.kind];

@@ -7,7 +7,7 @@ import { supportCompliance } from '../../structure/support-compliance.ts';
 import { type Estimate, sensitiveTo, uncertain } from '../../uncertainty/estimate.ts';
 import { boringLife } from '../life-state.ts';
 import { BEAM_MODEL, clampSource, cuttingForceSources } from '../sources.ts';
-import { holeState, type HoleState, SIZE_MODEL } from './hole-state.ts';
+import { holeState, type HoleState, SIZE_MODEL, VARIES } from './hole-state.ts';
 
 export interface BoringState extends HoleState<BoringOperation> {
   /** Allowance of one pass on the radius, mm. */
@@ -22,6 +22,9 @@ export interface BoringState extends HoleState<BoringOperation> {
   /** Roughness of the feed marks, Ra in µm. */
   readonly raUm: number;
 }
+
+/** What the setting of the bar is worth, mm on the diameter. */
+const SETTING = 0.003;
 
 /** Works out a bored hole once. Input must have been checked. */
 export function boringState(op: BoringOperation, context: OperationContext): BoringState {
@@ -70,7 +73,11 @@ export function boringState(op: BoringOperation, context: OperationContext): Bor
       life: boringLife(op, context, vc),
       noLife: 'no turning window for this alloy, from which a boring bar’s is taken',
       breaking: null,
-      sizeErrorMm: sensitiveTo({ value: 2 * leanMm.value * left, terms: leanMm.terms }, SIZE_MODEL, 0.5),
+      sizeErrorMm: sensitiveTo(
+        { value: SETTING + 2 * VARIES * leanMm.value * left, terms: leanMm.terms },
+        SIZE_MODEL,
+        0.5,
+      ),
     }),
     depthMm: depth,
     chipMm: f.chipMm,

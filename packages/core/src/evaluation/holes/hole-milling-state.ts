@@ -9,7 +9,7 @@ import { sizeFactor } from '../../structure/rupture-strength.ts';
 import { type Estimate, over, sensitiveTo, uncertain } from '../../uncertainty/estimate.ts';
 import { type MillingState, millingState } from '../milling-state.ts';
 import { ruptureSource } from '../sources.ts';
-import { holeState, type HoleState, SIZE_MODEL } from './hole-state.ts';
+import { holeState, type HoleState, SIZE_MODEL, VARIES } from './hole-state.ts';
 
 export interface HoleMillingState extends HoleState<HoleMillingOperation> {
   readonly bore: HelicalBore;
@@ -104,7 +104,7 @@ export function holeMillingState(op: HoleMillingOperation, context: OperationCon
       noLife: heaviest.lifeNotes[0] ?? 'no life model',
       pullOutN: heaviest.pullOutN,
       breaking: over(heaviest.stressMPa, strength),
-      sizeErrorMm: sensitiveTo({ value: 2 * lean.value * left, terms: lean.terms }, SIZE_MODEL, 0.5),
+      sizeErrorMm: sensitiveTo({ value: 2 * VARIES * lean.value * left, terms: lean.terms }, SIZE_MODEL, 0.5),
     }),
     powerKw: heaviest.powerKw,
     peakTorqueNm: heaviest.peakTorqueNm,

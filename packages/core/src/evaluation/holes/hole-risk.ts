@@ -1,6 +1,6 @@
 import type { HoleRisk } from '../../domain/evaluation.ts';
 import type { HoleOperation } from '../../domain/hole-operation.ts';
-import { chanceAbove } from '../../holes/break-chance.ts';
+import { chanceAbove, chanceOfAny } from '../../holes/break-chance.ts';
 import { isDifficultToClear } from '../drilling-state.ts';
 import type { HoleState } from './hole-state.ts';
 
@@ -14,7 +14,7 @@ const MISHAPS: Readonly<Record<HoleOperation['kind'], { readonly each: number; r
   boring: { each: 1e-4, loses: 0.5 },
   'hole-milling': { each: 5e-5, loses: 0.1 },
   chamfering: { each: 2e-5, loses: 0.1 },
-  tapping: { each: 5e-4, loses: 0.7 },
+  tapping: { each: 2e-4, loses: 0.7 },
   'thread-milling': { each: 1e-4, loses: 0.05 },
 };
 
@@ -38,7 +38,11 @@ function circumstances(state: HoleState): { readonly factor: number; readonly be
   return list;
 }
 
-/** What may go wrong in one hole: strength by its own band, handling by circumstances. */
+/** Chance that one of `count` holes costs the part. */
+export const chanceLost = (risk: HoleRisk | undefined, count: number): number =>
+  risk ? risk.loses * (1 - (1 - risk.lot) * (1 - chanceOfAny(risk.each, count))) : 0;
+
+/** What may go wrong: strength by its own band, handling by circumstances. */
 export function riskOf(state: HoleState): HoleRisk {
   const { each, loses } = MISHAPS[state.op.kind];
   const list = circumstances(state);
@@ -47,8 +51,7 @@ export function riskOf(state: HoleState): HoleRisk {
     list.reduce((product, c) => product * c.factor, each),
   );
   const breaking = state.breaking ? chanceAbove(state.breaking) : 0;
-  const breaks = 1 - (1 - mishap) * (1 - breaking);
   const because = list.map((c) => c.because);
   if (breaking > mishap) because.unshift('close to what breaks the tool');
-  return { breaks, loses: breaks * loses, because };
+  return { lot: breaking, each: mishap, loses, because };
 }

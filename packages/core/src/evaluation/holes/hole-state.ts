@@ -87,6 +87,9 @@ export const SIZE_MODEL: Source = {
   narrowBy: 'measure the first holes with a plug or a probe',
 };
 
+/** Part of a lean that stock and wear move about; the rest is set out at the first hole. */
+export const VARIES = 0.3;
+
 /** Tensile strength, MPa; a third of Brinell in tens where the crib states none. */
 export const strengthOf = (alloy: Alloy): number =>
   alloy.tensile_strength_mpa?.typical ??

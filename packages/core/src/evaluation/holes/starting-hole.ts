@@ -5,6 +5,7 @@ import type { SpeedWindow } from '../../domain/alloy.ts';
 import { pastFloorNeeded } from '../../holes/helical-bore.ts';
 import { drillFeedWindow } from '../../limits/drill-feed.ts';
 import { entrySteepness } from '../../path/entry-plan.ts';
+import { chipFactor, diameterInCut, edgeProfile } from '../../milling/edge-profile.ts';
 import { spindleSpeed } from '../../milling/spindle-speed.ts';
 import { drillWindow, REAMING_SHARE } from '../life-state.ts';
 import { speedDiameter } from '../set-parameter.ts';
@@ -44,6 +45,9 @@ function startingSpeed(op: HoleOperation, context: OperationContext): number {
   }
 }
 
+/** Share of the feed kept while the whole width is in the cut. Rule G-44. */
+const INTO_SOLID = 0.65;
+
 /** The step's first numbers for its alloy, tool and machine. */
 export function startingHole(op: HoleOperation, context: OperationContext): HoleOperation['cut'] {
   const { cutter, machine, holder, alloy } = context;
@@ -65,7 +69,6 @@ export function startingHole(op: HoleOperation, context: OperationContext): Hole
         ...op.cut,
         speedRpm: speed(speedDiameter(op, context)),
         feedPerRevMm: into(window, 0.35),
-        peck: 'plan',
         breakthroughFeed: breaks && (isDifficultToClear(context) || least === 0.5) ? least : 1,
       };
     }
@@ -83,18 +86,22 @@ export function startingHole(op: HoleOperation, context: OperationContext): Hole
         feedPerRevMm: into(cutter.extended.f_window_mm_per_rev ?? [0.05, 0.15], 0.2),
       };
     case 'hole-milling': {
-      const slope = Math.min(cutter.properties.RMPX ?? 90, entrySteepness(alloy).helixDeg);
+      const slope = 0.9 * Math.min(cutter.properties.RMPX ?? 90, entrySteepness(alloy).helixDeg);
       const path = Math.PI * Math.max(0.02 * tool, Math.min(hole.diameterMm, 2 * tool) - tool);
       const pitch = Math.min(
         cutter.properties.APMX ?? 1,
         0.3 * tool,
         path * Math.tan((slope * Math.PI) / 180),
       );
+      const solid = hole.startMm < tool;
+      const ap = tidy(Math.max(0.02, pitch));
+      // A shallow turn runs on the corner's radius, which thins the chip.
+      const factor = chipFactor(edgeProfile(cutter, ap, diameterInCut(cutter, ap), 'climb'));
       return {
         ...op.cut,
-        speedRpm: speed(tool),
-        feedPerToothMm: chip,
-        pitchMm: tidy(Math.max(0.02, pitch)),
+        speedRpm: speed(diameterInCut(cutter, ap)),
+        feedPerToothMm: tidy((solid ? INTO_SOLID : 1) * (chip / Math.max(0.7, factor))),
+        pitchMm: ap,
         pastFloorMm: hole.through
           ? tidy(pastFloorNeeded(cutter.properties.RE ?? 0, op.flankWearMm) + 0.1)
           : 0,

@@ -7,7 +7,7 @@ import { input, type Limit } from '../limit.ts';
 import { held, verdict } from './assessments.ts';
 
 /** Share of the torque that twists it off a tap may be asked for: chips and hard spots take the rest. */
-const BREAKING_SHARE = 0.4;
+const BREAKING_SHARE = 0.5;
 
 /** Torque at the bottom against what twists the tap off. */
 export const tapBreakingLimit: Limit<TappingState> = {
@@ -16,7 +16,7 @@ export const tapBreakingLimit: Limit<TappingState> = {
   name: 'margin to breaking',
   assess({ torqueNm, breakNm, torque, op }) {
     const allowed = scale(breakNm, BREAKING_SHARE);
-    return held(torqueNm, allowed, 'Nm', 'two fifths of what twists the tap off', {
+    return held(torqueNm, allowed, 'Nm', 'half of what twists the tap off', {
       why: () =>
         say(
           'Sharp it takes {0}; wear and {3} of chips make {1} at the bottom. It twists off at {2}.',
@@ -25,7 +25,7 @@ export const tapBreakingLimit: Limit<TappingState> = {
           measure(breakNm.value, 'Nm'),
           measure(op.hole.depthMm, 'mm'),
         ),
-      formula: 'kc·P²·D/8000 · section · packing · wear ≤ 0.4·τ·π·(0.47·D)³/16',
+      formula: 'kc·P²·D/8000 · section · packing · wear ≤ 0.5·τ·π·(0.47·D)³/16',
       inputs: () => [
         input('sharp', 'sharp tap', torque.sharpNm, 'Nm'),
         input('packing', 'chips in the flutes', torque.packing, 'ratio'),

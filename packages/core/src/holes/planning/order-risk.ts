@@ -1,0 +1,90 @@
+/** An operation as the order of work sees it. */
+export interface Station {
+  readonly id: string;
+  readonly setup: string;
+  readonly minutes: number;
+  /** Chance that it costs the part. */
+  readonly chance: number;
+  /** Must come after this one: the step before it in the same hole. */
+  readonly after: string | null;
+  /** Makes a close tolerance, which wants the roughing behind it. */
+  readonly fine: boolean;
+}
+
+export interface StationRisk {
+  readonly id: string;
+  /** Chance that the part is lost here. */
+  readonly chance: number;
+  /** What is in the part when it comes here. */
+  readonly value: number;
+  readonly expectedLoss: number;
+  /** Place it could have at the earliest in its setup, and what that saves a part; null where it is there already. */
+  readonly earlier: { readonly place: number; readonly before: string; readonly saves: number } | null;
+  /** A warning where moving it early is worth it. */
+  readonly warning: boolean;
+}
+
+/** Chance from which a station is called risky. */
+const RISKY = 0.002;
+/** Share of the loss that must be saved before anybody is told to move something. */
+const WORTH = 0.25;
+
+/**
+ * What each operation puts at risk where it stands: its chance of losing the part times the blank and the machine time
+ * already in it. A risky one wants to come before hours are spent, so each is compared with the earliest place its own
+ * setup and the steps before it allow; one that finishes to size stays behind the roughing.
+ */
+export function orderRisk(
+  stations: readonly Station[],
+  blankValue: number,
+  perMinute: number,
+): StationRisk[] {
+  let value = blankValue;
+  const worth = new Map<string, number>();
+  for (const s of stations) {
+    worth.set(s.id, value);
+    value += s.minutes * perMinute;
+  }
+  return stations.map((s, i): StationRisk => {
+    const here = worth.get(s.id)!;
+    const { chance } = s;
+    const sameSetup = stations.findIndex((o) => o.setup === s.setup);
+    const behind = s.after === null ? -1 : stations.findIndex((o) => o.id === s.after);
+    // The steps before it in the same hole move with it: they are counted in what it costs to come early.
+    let first = i;
+    let chain: string | null = s.after;
+    while (chain !== null) {
+      const at = stations.findIndex((o) => o.id === chain);
+      if (at < 0) break;
+      first = Math.min(first, at);
+      chain = stations[at]!.after;
+    }
+    const target = s.fine ? Math.max(sameSetup, behind + 1) : sameSetup;
+    const moved = stations
+      .slice(target, i)
+      .filter((o) => !isBefore(stations, o.id, s))
+      .reduce((sum, o) => sum + o.minutes * perMinute, 0);
+    const saves = chance * moved;
+    const expectedLoss = chance * here;
+    const place = Math.min(first, target);
+    const early = !s.fine && moved > 0 && stations[place] && stations[place].id !== s.id;
+    return {
+      id: s.id,
+      chance,
+      value: here,
+      expectedLoss,
+      earlier: early ? { place, before: stations[place]!.id, saves } : null,
+      warning: early === true && chance >= RISKY && saves >= WORTH * expectedLoss,
+    };
+  });
+}
+
+/** Is `id` one of the steps before `s` in the same hole? */
+function isBefore(stations: readonly Station[], id: string, s: Station): boolean {
+  let at: string | null = s.after;
+  while (at !== null) {
+    if (at === id) return true;
+    at = stations.find((o) => o.id === at)?.after ?? null;
+  }
+  return false;
+}

@@ -1,0 +1,281 @@
+import type { Cutter } from '../../domain/cutter.ts';
+import type { OperationContext } from '../../domain/context.ts';
+import type { Evaluation, LimitResult, LimitState } from '../../domain/evaluation.ts';
+import type { HoleOperation } from '../../domain/hole-operation.ts';
+import { InputError, describeProblem } from '../../domain/input-error.ts';
+import { costBasis } from '../../evaluation/cost.ts';
+import { evaluate, limitOf } from '../../evaluation/evaluate.ts';
+import { setParameter } from '../../evaluation/set-parameter.ts';
+import { chanceLost } from '../../evaluation/holes/hole-risk.ts';
+import { countOf, type HoleDemand, requireDemand } from './hole-demand.ts';
+import { type RecipeStep, recipesFor, type StepKey } from './recipes.ts';
+import { type Shop, type StepDraft, stepWith } from './shop.ts';
+
+/** What somebody changed in a planned step. */
+export interface StepChange {
+  readonly cutterId?: string;
+  readonly leftOut?: boolean;
+  readonly speedRpm?: number;
+  /** Per turn or per tooth, as the step has it, mm. */
+  readonly feedMm?: number;
+}
+export type StepChanges = Readonly<Partial<Record<StepKey, StepChange>>>;
+
+export interface PlannedStep {
+  readonly key: StepKey;
+  readonly name: string;
+  readonly op: HoleOperation;
+  readonly context: OperationContext;
+  readonly evaluation: Evaluation;
+  readonly governing: LimitResult;
+  /** Other tools of the crib for this step, the chosen one included. */
+  readonly choices: readonly Cutter[];
+  readonly optional: boolean;
+  readonly leftOut: boolean;
+}
+
+/** One way to make the holes, worked out for the whole part. */
+export interface Alternative {
+  readonly id: string;
+  readonly name: string;
+  readonly steps: readonly PlannedStep[];
+  /** Why it cannot be done here; null where it can. */
+  readonly refused: string | null;
+  readonly state: LimitState;
+  /** Minutes of a part for all holes of this kind, tool changes included. */
+  readonly minutes: number;
+  /** Machine and edges for a part. */
+  readonly cost: number;
+  /** Chance that one of the holes costs the part. */
+  readonly lost: number;
+  /** That chance times what the part is worth. */
+  readonly expectedLoss: number;
+}
+
+export interface HolePlan {
+  readonly demand: HoleDemand;
+  readonly count: number;
+  readonly alternatives: readonly Alternative[];
+  /** Id of the recommended one; null where none can be done. */
+  readonly recommended: string | null;
+  /** Why, in shop language. */
+  readonly because: readonly string[];
+  readonly partValue: number;
+  /** Nobody stated what the part is worth. */
+  readonly valueAssumed: boolean;
+}
+
+/** What a part is taken to be worth when nobody says, in the shop's money. */
+export const USUAL_PART_VALUE = 500;
+
+const SEVERITY: Readonly<Record<LimitState, number>> = { clear: 0, unproven: 1, tight: 2, over: 3 };
+
+/** Steps whose tools differ so much that the best of the first few is taken instead of the first. */
+const TRIED: Readonly<Partial<Record<StepKey, number>>> = { mill: 3, 'thread-mill': 3, bore: 3 };
+
+const betterStep = (a: PlannedStep, b: PlannedStep): number =>
+  SEVERITY[a.evaluation.state] - SEVERITY[b.evaluation.state] ||
+  a.evaluation.time.perPart - b.evaluation.time.perPart;
+
+/** A step with the tool wanted, or the best of the crib's; a sentence where it cannot be. */
+function makeStep(
+  shop: Shop,
+  step: RecipeStep,
+  count: number,
+  change: StepChange | undefined,
+): PlannedStep | string {
+  const asked = step.tools.find((c) => c.id === change?.cutterId);
+  const tools = asked ? [asked] : step.tools.slice(0, TRIED[step.key] ?? 1);
+  if (tools.length === 0) return `the crib lacks ${step.missing}`;
+  const made = tools.flatMap((c) => {
+    const draft = step.draft(c);
+    return [draft, ...(step.variants?.(draft) ?? [])].map((d) => stepOf(shop, step, c, d, count, change));
+  });
+  const possible = made.filter((m) => typeof m !== 'string').sort(betterStep);
+  return possible[0] ?? made[0]!;
+}
+
+function stepOf(
+  shop: Shop,
+  step: RecipeStep,
+  cutter: Cutter,
+  draft: StepDraft,
+  count: number,
+  change: StepChange | undefined,
+): PlannedStep | string {
+  const made = stepWith(shop, cutter, draft, count, step.depthMm);
+  if (!made) return `no holder of the crib takes ${cutter.name} in this spindle`;
+  const { context } = made;
+  let { op } = made;
+  try {
+    if (change?.speedRpm !== undefined) op = setParameter(op, context, 'n', change.speedRpm) as HoleOperation;
+    if (change?.feedMm !== undefined && op.kind !== 'tapping')
+      op = setParameter(op, context, 'feedPerRevMm' in op.cut ? 'fn' : 'fz', change.feedMm) as HoleOperation;
+    const evaluation = evaluate(op, context);
+    return {
+      key: step.key,
+      name: step.name,
+      op,
+      context,
+      evaluation,
+      governing: limitOf(evaluation, evaluation.governing),
+      choices: step.tools,
+      optional: step.optional,
+      leftOut: step.optional && change?.leftOut === true,
+    };
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    return `${step.name}: ${error.problems.map(describeProblem).join('; ')}`;
+  }
+}
+
+/** Minutes, cost and chances of steps for one part. */
+function summed(
+  steps: readonly PlannedStep[],
+  count: number,
+  partValue: number,
+): Omit<Alternative, 'id' | 'name' | 'steps' | 'refused'> {
+  let [minutes, cost, kept] = [0, 0, 1];
+  let state: LimitState = 'clear';
+  for (const { op, context, evaluation: e, leftOut } of steps) {
+    if (leftOut) continue;
+    const basis = costBasis(op, context);
+    const change = context.machine.tool_change_s / 60;
+    minutes += e.time.perPart + change;
+    const edges = e.featuresPerEdge ? count / Math.max(1, e.featuresPerEdge.value) : 0;
+    cost +=
+      (e.time.perPart + change) * basis.machinePerMin +
+      edges * (basis.edgePrice + basis.edgeChangeMin * basis.machinePerMin);
+    kept *= 1 - chanceLost(e.risk, count);
+    if (SEVERITY[e.state] > SEVERITY[state]) state = e.state;
+  }
+  const lost = 1 - kept;
+  return { state, minutes, cost, lost, expectedLoss: lost * partValue };
+}
+
+/** All steps worked out, whatever limits they meet. */
+function alternative(
+  shop: Shop,
+  demand: HoleDemand,
+  recipe: { readonly id: string; readonly name: string; readonly steps: readonly RecipeStep[] },
+  changes: StepChanges,
+  partValue: number,
+): Alternative {
+  const count = countOf(demand.pattern);
+  const steps: PlannedStep[] = [];
+  for (const step of recipe.steps) {
+    const made = makeStep(shop, step, count, changes[step.key]);
+    if (typeof made === 'string') {
+      // What may be left out is left out when the crib lacks it.
+      if (step.optional) continue;
+      return {
+        id: recipe.id,
+        name: recipe.name,
+        steps: [],
+        refused: made,
+        state: 'over',
+        minutes: 0,
+        cost: 0,
+        lost: 0,
+        expectedLoss: 0,
+      };
+    }
+    steps.push(made);
+  }
+  return { id: recipe.id, name: recipe.name, steps, refused: null, ...summed(steps, count, partValue) };
+}
+
+const percent = (share: number): string =>
+  share < 0.0005 ? 'under 0.05 %' : `${Number((100 * share).toPrecision(2))} %`;
+const whole = (money: number): string => Math.round(money).toLocaleString('en-GB');
+
+/** Order in which alternatives are wanted: what no limit forbids, then the least cost with what it puts at risk. */
+const wanted = (a: Alternative, b: Alternative): number =>
+  Number(a.refused !== null) - Number(b.refused !== null) ||
+  Number(a.state === 'over') - Number(b.state === 'over') ||
+  a.cost + a.expectedLoss - (b.cost + b.expectedLoss);
+
+/** Sentences that say why the first is recommended over the next. */
+function reasons(
+  best: Alternative,
+  next: Alternative | undefined,
+  plan: { partValue: number; valueAssumed: boolean },
+): string[] {
+  const list: string[] = [];
+  if (best.state === 'over') {
+    const over = best.steps.find((s) => s.evaluation.state === 'over');
+    list.push(
+      `Every way is over a limit; this one least in cost. ${over ? `${over.name}: ${over.governing.name}.` : ''}`,
+    );
+  }
+  if (!next || next.refused) {
+    list.push('It is the only way the crib has the tools for.');
+  } else {
+    if (next.state === 'over' && best.state !== 'over') {
+      const over = next.steps.find((s) => s.evaluation.state === 'over');
+      list.push(`${next.name} is over a limit: ${over?.name ?? ''}, ${over?.governing.name ?? ''}.`);
+    }
+    const minutes = best.minutes - next.minutes;
+    const side =
+      Math.abs(minutes) < 0.05
+        ? 'As quick'
+        : minutes > 0
+          ? `${minutes.toFixed(1)} min slower a part`
+          : `${(-minutes).toFixed(1)} min quicker a part`;
+    list.push(`${side} than ${next.name.toLowerCase()}.`);
+    list.push(
+      `${percent(best.lost)} of parts lost to these holes against ${percent(next.lost)}; at ${whole(plan.partValue)} a part${plan.valueAssumed ? ' (assumed)' : ''} that is ${whole(best.expectedLoss)} against ${whole(next.expectedLoss)} each.`,
+    );
+  }
+  const risky = [...best.steps]
+    .filter((s) => !s.leftOut)
+    .sort((a, b) => chanceLost(b.evaluation.risk, 1) - chanceLost(a.evaluation.risk, 1))[0];
+  if (risky && (risky.evaluation.risk?.because.length ?? 0) > 0)
+    list.push(`Riskiest step: ${risky.name.toLowerCase()}, ${risky.evaluation.risk!.because.join(', ')}.`);
+  return list;
+}
+
+/**
+ * Every way to make holes of one kind with this shop's tools, worked out for a part, and the one to take: what no
+ * limit forbids at the least cost of machine, edges and of what it puts at risk. Throws an InputError on an impossible
+ * demand.
+ */
+export function planHole(
+  shop: Shop,
+  demand: HoleDemand,
+  changes: Readonly<Record<string, StepChanges>> = {},
+): HolePlan {
+  requireDemand(demand);
+  const partValue = demand.partValue ?? USUAL_PART_VALUE;
+  const valueAssumed = demand.partValue === null;
+  const alternatives = recipesFor(shop, demand)
+    .map((recipe) => alternative(shop, demand, recipe, changes[recipe.id] ?? {}, partValue))
+    // Drilling in strokes is another way only where the plan has more than one.
+    .filter(
+      (a, _, all) =>
+        a.id !== 'peck' ||
+        !sameStrokes(
+          a,
+          all.find((b) => b.id === 'drill'),
+        ),
+    )
+    .sort(wanted);
+  const best = alternatives[0];
+  const possible = best && best.refused === null;
+  return {
+    demand,
+    count: countOf(demand.pattern),
+    alternatives,
+    recommended: possible ? best.id : null,
+    because: possible
+      ? reasons(best, alternatives[1], { partValue, valueAssumed })
+      : ['No way to this hole with the tools of the crib.'],
+    partValue,
+    valueAssumed,
+  };
+}
+
+const strokesOf = (a: Alternative | undefined): number =>
+  a?.steps.find((s) => s.key === 'drill')?.evaluation.pecks.length ?? 0;
+const sameStrokes = (a: Alternative, b: Alternative | undefined): boolean =>
+  b !== undefined && (a.refused !== null || strokesOf(a) === strokesOf(b));

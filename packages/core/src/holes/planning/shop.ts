@@ -1,0 +1,104 @@
+import type { Offer } from '../../choosing/rank-cutters.ts';
+import { fittingHolders } from '../../choosing/fitting-holder.ts';
+import type { Alloy } from '../../domain/alloy.ts';
+import type { OperationContext } from '../../domain/context.ts';
+import type { Cutter } from '../../domain/cutter.ts';
+import type { HoleOperation } from '../../domain/hole-operation.ts';
+import type { Holder } from '../../domain/holder.ts';
+import type { Machine } from '../../domain/machine.ts';
+import { UNSTATED_ECONOMICS } from '../../domain/operation.ts';
+import { startingStickOut, withStartingCut } from '../../evaluation/starting-cut.ts';
+import type { Economics, Measured } from '../../domain/operation.ts';
+
+/** Where a part is made: its alloy and machine, what the crib offers, what was measured. */
+export interface Shop {
+  readonly alloy: Alloy;
+  readonly machine: Machine;
+  readonly offer: Offer;
+  readonly quantity: number;
+  readonly measured?: Measured;
+  readonly economics?: Economics;
+}
+
+const UNMEASURED: Measured = { hardness: null, runoutUm: null, lifeSpeed30MMin: null, kc11NMm2: null };
+
+/** Holder for a tool: a tapping holder for taps, else the stiffest that fits. */
+export function holderFor(shop: Shop, cutter: Cutter): Holder | null {
+  const fitting = fittingHolders(shop.offer.holders, shop.machine, cutter.properties.DCONMS ?? 0);
+  const tapping = fitting.find((h) => h.kind === 'tap_holder');
+  if (cutter.type.startsWith('tap_') && tapping) return tapping;
+  return fitting.find((h) => h.kind !== 'tap_holder') ?? null;
+}
+
+type Draft<T> = T extends HoleOperation
+  ? Pick<T, 'kind' | 'hole' | 'cut'> & Omit<T, keyof HoleBaseFields>
+  : never;
+type HoleBaseFields = Omit<HoleOperation, 'kind' | 'hole' | 'cut'>;
+export type StepDraft = Draft<HoleOperation>;
+
+/** A step with tool, holder, stick-out, coolant and first numbers; null where the crib has no holder for the tool. */
+export function stepWith(
+  shop: Shop,
+  cutter: Cutter,
+  draft: StepDraft,
+  count: number,
+  depthMm: number,
+): { readonly op: HoleOperation; readonly context: OperationContext } | null {
+  const holder = holderFor(shop, cutter);
+  const substrate = shop.offer.substrates[cutter.extended.substrate];
+  const coating = shop.offer.coatings[cutter.extended.coating];
+  if (!holder || !substrate || !coating) return null;
+  const context: OperationContext = {
+    alloy: shop.alloy,
+    machine: shop.machine,
+    cutter,
+    holder,
+    substrate,
+    coating,
+    quantity: shop.quantity,
+  };
+  const through =
+    shop.machine.coolant.through_spindle &&
+    cutter.extended.through_coolant === true &&
+    holder.coolant.some((c) => c.includes('through'));
+  const measured = shop.measured ?? UNMEASURED;
+  const op = {
+    alloyId: shop.alloy.id,
+    machineId: shop.machine.id,
+    tooling: {
+      cutterId: cutter.id,
+      holderId: holder.id,
+      stickOutMm: Math.ceil(startingStickOut({ cutter }, depthMm + 2) * 2) / 2,
+    },
+    coolant: through ? ('through-tool' as const) : ('flood' as const),
+    // What was measured on another tool is not this one's: hardness and force belong to the lot.
+    measured: { ...measured, runoutUm: null, lifeSpeed30MMin: null },
+    flankWearMm: 0.05,
+    featuresPerPart: count,
+    featuresPerEdge: count,
+    edgesOnShelf: null,
+    economics: shop.economics ?? UNSTATED_ECONOMICS,
+    workedOutFor: { alloyId: shop.alloy.id, cutterId: cutter.id, hardness: measured.hardness },
+    pins: [],
+    notes: '',
+    ...draft,
+  } as unknown as HoleOperation;
+  return { op: withStartingCut(op, context) as HoleOperation, context };
+}
+
+/** Tools of the crib that could do a step, all ground for the alloy, short ones first. */
+export function toolsFor(
+  shop: Shop,
+  fits: (c: Cutter) => boolean,
+  off: (c: Cutter) => number = () => 0,
+): Cutter[] {
+  const plain = (c: Cutter): number =>
+    c.extended.substrate.startsWith('hss') && !c.type.startsWith('tap_') ? 1 : 0;
+  return shop.offer.cutters
+    .filter(
+      (c) => c.suits_iso_groups.includes(shop.alloy.iso513_group) && fits(c) && holderFor(shop, c) !== null,
+    )
+    .sort(
+      (a, b) => off(a) - off(b) || plain(a) - plain(b) || (a.properties.LU ?? 0) - (b.properties.LU ?? 0),
+    );
+}
