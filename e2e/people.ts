@@ -14,6 +14,12 @@ export async function signOut(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Demo accounts' })).toBeVisible();
 }
 
+/** Opens the route of a demo job. */
+export async function openJob(page: Page, job: RegExp): Promise<void> {
+  await page.getByRole('link', { name: job }).first().click();
+  await expect(page.getByRole('heading', { name: job })).toBeVisible();
+}
+
 /** Opens an operation of a demo job on the bench. */
 export async function openBench(page: Page, job: RegExp, operation: RegExp): Promise<void> {
   await page.getByRole('link', { name: job }).first().click();

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { evaluate, InputError } from '@burl/core';
+import { evaluate, InputError, PLAIN_DEMAND } from '@burl/core';
 import { describe, expect, it } from 'vitest';
 import { contextFromFile, type JobFile, operationsOf, checkJobFile, parseJobFile } from './job-file.ts';
 
@@ -45,7 +45,7 @@ describe('job file', () => {
     ['empty', '', /damaged or something else/],
     ['null', 'null', /not a job file/],
     ['of another format', loosely((f) => Object.assign(f, { format: 'recipe' })), /format is "recipe"/],
-    ['newer', loosely((f) => Object.assign(f, { version: 7 })), /version is 7; allowed: 2 or lower/],
+    ['newer', loosely((f) => Object.assign(f, { version: 7 })), /version is 7; allowed: 3 or lower/],
     ['with a word for a number', loosely((f) => Object.assign(f.job, { quantity: 'many' })), /job\.quantity/],
     ['with a field nobody knows', loosely((f) => Object.assign(f.job, { colour: 'red' })), /colour/],
     ['without a number', loosely((f) => Object.assign(f.job, { number: '' })), /job\.number/],
@@ -53,8 +53,42 @@ describe('job file', () => {
     expect(reason(damaged)).toMatch(wanted);
   });
 
+  /** The same file as version 2 wrote it: no kinds of holes, holes only drilled. */
+  const asVersion2 = (): Record<string, unknown> => {
+    const file = JSON.parse(text) as Record<string, unknown>;
+    const gone = ['hole', 'step', 'role', 'followedByDeg', 'breakthroughFeed'];
+    const strip = (value: unknown): unknown => {
+      if (Array.isArray(value)) return value.map(strip);
+      if (typeof value !== 'object' || value === null) return value;
+      const ofHole = 'betweenMm' in value;
+      const kept = Object.entries(value).filter(([key, v]) =>
+        ofHole
+          ? ['diameterMm', 'depthMm', 'through', 'entryAngleDeg', 'piloted'].includes(key)
+          : !gone.includes(key) || (key === 'hole' && typeof v === 'object' && v !== null),
+      );
+      return Object.fromEntries(kept.map(([key, v]) => [key, strip(v)]));
+    };
+    const { holes: _, ...rest } = { ...file, version: 2, setups: strip(file['setups']) } as Record<
+      string,
+      unknown
+    >;
+    return rest;
+  };
+
+  it('of version 2 is read too: a hole was drilled, and nothing else was said of it', () => {
+    expect(checkJobFile(asVersion2())).toEqual(parseJobFile(text));
+  });
+
+  it('refuses a kind of hole that cannot be, by its field', () => {
+    const file = JSON.parse(text) as Record<string, unknown>;
+    const demand = { ...PLAIN_DEMAND, depthMm: -2 };
+    expect(reason(JSON.stringify({ ...file, holes: [{ demand, chosen: null, changes: {} }] }))).toMatch(
+      /^holes\[0\]\.demand\.depthMm is -2/,
+    );
+  });
+
   it('of version 1 is read too: what it did not say is not stated', () => {
-    const old = JSON.parse(text) as Record<string, unknown>;
+    const old = asVersion2();
     old['version'] = 1;
     const later = [
       'economics',
@@ -77,7 +111,7 @@ describe('job file', () => {
     };
     old['setups'] = strip(old['setups']);
     const file = checkJobFile(old);
-    expect(file).toEqual({ ...parseJobFile(text), version: 2 });
+    expect(file).toEqual(parseJobFile(text));
     expect(reason(JSON.stringify({ ...old, setups: 'none' }))).toMatch(/setups/);
   });
 

@@ -28,16 +28,18 @@ const problems = (answer: { json: <T>() => T }): string[] =>
   answer.json<{ problems: { field: string }[] }>().problems.map((p) => p.field);
 
 describe('demo', () => {
-  it('shows four jobs: one over, one tight, one waiting, one released and clear', async () => {
+  it('shows six jobs: one over, two tight, one clear, one waiting, one released and clear', async () => {
     const jobs = (await engineer('GET', '/api/jobs')).json<JobSummary[]>();
     const by = Object.fromEntries(jobs.map((j) => [j.number, [j.status, j.governing?.state]]));
     expect(by).toEqual({
       'GW-1187': ['draft', 'over'],
       'TT-0420': ['draft', 'tight'],
+      'TM-0231': ['draft', 'tight'],
+      'GS-0140': ['draft', 'clear'],
       'CV-0093': ['requested', 'tight'],
       'TT-0412': ['released', 'clear'],
     });
-    expect(jobs.reduce((n, j) => n + j.operations, 0)).toBe(13);
+    expect(jobs.reduce((n, j) => n + j.operations, 0)).toBe(23);
   });
 });
 
@@ -194,7 +196,7 @@ describe('the crib', () => {
   it('carries the whole reference data with provenance', async () => {
     const crib = await cribOf(engineer);
     expect([crib.alloys.length, crib.machines.length, crib.holders.length]).toEqual([51, 9, 13]);
-    expect(crib.cutters.filter((c) => c.origin === 'built-in')).toHaveLength(58);
+    expect(crib.cutters.filter((c) => c.origin === 'built-in')).toHaveLength(83);
     expect((crib.alloys[0]!.document.sources ?? []).length).toBeGreaterThan(3);
   });
 

@@ -25,7 +25,7 @@ describe('migrations and seeds', () => {
       await migrateToLatest(connection.db);
       await seedCrib(connection.db, folder);
       await seedDemo(connection.db);
-      expect([await count(alloys), await count(people), await count(jobs)]).toEqual([51, 3, 4]);
+      expect([await count(alloys), await count(people), await count(jobs)]).toEqual([51, 3, 6]);
     }
   });
 

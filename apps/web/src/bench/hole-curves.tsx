@@ -41,7 +41,7 @@ export function depthCurves(op: HoleOperation, context: OperationContext): Depth
         points: along((column) => bare * packingFactor(column, s.reachDiameters)),
         most,
       },
-      { title: 'Corner', unit: 'degC', points: along((column) => s.heat.at(column)), most: null },
+      { title: 'Lip', unit: 'degC', points: along((column) => s.heat.at(column)), most: null },
     ];
   }
   if (op.kind === 'tapping') {

@@ -19,7 +19,19 @@ const TOP = 62;
 const BOTTOM = 238;
 const CX = 190;
 /** Handles on strokes closer than this are left out: the list in the form has them all. */
-const ROOM = 11;
+const ROOM = 12;
+
+/** Places that have room, from the bottom up, since the last stroke always counts. */
+function withRoom(places: readonly number[]): ReadonlySet<number> {
+  const kept = new Set<number>();
+  let last = Infinity;
+  for (let i = places.length - 1; i >= 0; i--) {
+    if (last - places[i]! < ROOM) continue;
+    kept.add(i);
+    last = places[i]!;
+  }
+  return kept;
+}
 
 /** Section of the hole with its tool, chips and coolant, strokes on a depth axis, torque and heat beside it. */
 export function HoleSection({
@@ -58,6 +70,8 @@ export function HoleSection({
   const listed = asList(pecks);
   const retract =
     pecks[0]?.retract === 'full' ? 'full retract' : pecks[0]?.retract === 'chip-break' ? 'short lift' : '';
+  const held = withRoom(listed.toMm.map((d) => y(d)));
+  const shown = withRoom(pecks.map((k) => y(k.toMm)));
   const move = (i: number) => (mm: number) =>
     onPecks({ ...listed, toMm: listed.toMm.map((d, j) => (j === i ? mm : d)) });
   const slope = Math.tan((hole.entryAngleDeg * Math.PI) / 180);
@@ -102,8 +116,6 @@ export function HoleSection({
       {pecks.length > 0 && (
         <g>
           {pecks.map((k, i) => {
-            const crowded = i > 0 && y(k.toMm) - y(pecks[i - 1]!.toMm) < ROOM;
-            const last = i === pecks.length - 1;
             return (
               <g key={i}>
                 <line
@@ -113,7 +125,7 @@ export function HoleSection({
                   y2={y(k.toMm)}
                   stroke="var(--ink)"
                 />
-                {(!crowded || last) && (
+                {shown.has(i) && (
                   <text
                     x={CX + half + 34}
                     y={y(k.toMm) + 4}
@@ -129,7 +141,7 @@ export function HoleSection({
           })}
         </g>
       )}
-      <text x="30" y="18" fontSize="12" fontWeight="600" fill="var(--soft)">
+      <text x="62" y="18" fontSize="12" fontWeight="600" fill="var(--soft)">
         Section, {hole.through ? 'through' : 'blind'}
       </text>
       {drilled && (
@@ -164,7 +176,7 @@ export function HoleSection({
         onMove={onStickOut}
       />
       {listed.toMm.map((d, i) =>
-        i > 0 && y(d) - y(listed.toMm[i - 1]!) < ROOM ? null : (
+        !held.has(i) ? null : (
           <Handle
             key={i}
             x={CX + half + 24}

@@ -6,7 +6,7 @@ import { Why } from '../parts/why.tsx';
 /** Numbers that follow in each kind; those typed stand above. */
 const FOLLOWS: Readonly<Record<Operation['kind'], readonly string[]>> = {
   milling: ['F', 'P', 'lean', 'theta', 'T', 't', 'cost'],
-  drilling: ['depth', 'pecks', 'Ff', 'M', 'P', 'p', 'u', 'theta', 'drift', 'T', 'metres', 't'],
+  drilling: ['Ff', 'M', 'P', 'p', 'u', 'theta', 'drift', 'T', 'metres', 't'],
   reaming: ['allowance', 'h', 'change', 'size', 'M', 'T', 'metres', 't'],
   boring: ['ap', 'Fr', 'lean', 'size', 'Ra', 'M', 'P', 'T', 't'],
   'hole-milling': ['vfc', 'ramp', 'helices', 'hex', 'lean', 'size', 'M', 'P', 'T', 't'],

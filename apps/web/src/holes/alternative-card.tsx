@@ -146,7 +146,7 @@ function Step({
           unit="rpm"
           readOnly={readOnly}
           onTake={(v) => v && onChange({ speedRpm: v })}
-          className={`${FIELD_LOOK} w-20 py-0.5`}
+          className={`${FIELD_LOOK} !w-[68px] !px-1.5 py-0.5`}
         />
         rpm
         {feed === null ? (
@@ -159,7 +159,7 @@ function Step({
               unit={'feedPerRevMm' in op.cut ? 'mm/rev' : 'mm/tooth'}
               readOnly={readOnly}
               onTake={(v) => v && onChange({ feedMm: v })}
-              className={`${FIELD_LOOK} w-20 py-0.5`}
+              className={`${FIELD_LOOK} !w-[68px] !px-1.5 py-0.5`}
             />
             {'feedPerRevMm' in op.cut ? 'a turn' : 'a tooth'}
           </>

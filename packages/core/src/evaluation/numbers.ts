@@ -366,7 +366,7 @@ export function drillingNumbers(s: DrillingState): Quantity[] {
     quantity(
       'theta',
       'ϑ',
-      'corner at the bottom',
+      'lip at the bottom',
       uncertain(s.heat.at(Math.max(...s.strokes.map((k) => k.endsWith))), HEAT_MODEL),
       'degC',
       'ϑ = steady rise·(1 + share a diameter of chips)',

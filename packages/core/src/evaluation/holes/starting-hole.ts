@@ -69,6 +69,7 @@ export function startingHole(op: HoleOperation, context: OperationContext): Hole
         ...op.cut,
         speedRpm: speed(speedDiameter(op, context)),
         feedPerRevMm: into(window, 0.35),
+        peck: 'plan',
         breakthroughFeed: breaks && (isDifficultToClear(context) || least === 0.5) ? least : 1,
       };
     }

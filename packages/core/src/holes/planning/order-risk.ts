@@ -9,6 +9,8 @@ export interface Station {
   readonly after: string | null;
   /** Makes a close tolerance, which wants the roughing behind it. */
   readonly fine: boolean;
+  /** Makes the face the others of its setup begin from: nothing comes before it. */
+  readonly opens: boolean;
 }
 
 export interface StationRisk {
@@ -26,8 +28,9 @@ export interface StationRisk {
 
 /** Chance from which a station is called risky. */
 const RISKY = 0.002;
-/** Share of the loss that must be saved before anybody is told to move something. */
-const WORTH = 0.25;
+/** Minutes of work, or share of the part's, that must lie before it needlessly before anybody is told to move something. */
+const WORTH_MIN = 10;
+const WORTH_SHARE = 0.2;
 
 /**
  * What each operation puts at risk where it stands: its chance of losing the part times the blank and the machine time
@@ -39,6 +42,7 @@ export function orderRisk(
   blankValue: number,
   perMinute: number,
 ): StationRisk[] {
+  const total = stations.reduce((sum, o) => sum + o.minutes, 0);
   let value = blankValue;
   const worth = new Map<string, number>();
   for (const s of stations) {
@@ -48,7 +52,9 @@ export function orderRisk(
   return stations.map((s, i): StationRisk => {
     const here = worth.get(s.id)!;
     const { chance } = s;
-    const sameSetup = stations.findIndex((o) => o.setup === s.setup);
+    // Nothing goes before the face its setup begins from.
+    const face = stations.findLastIndex((o, k) => k < i && o.setup === s.setup && o.opens);
+    const sameSetup = face >= 0 ? face + 1 : stations.findIndex((o) => o.setup === s.setup);
     const behind = s.after === null ? -1 : stations.findIndex((o) => o.id === s.after);
     // The steps before it in the same hole move with it: they are counted in what it costs to come early.
     let first = i;
@@ -60,21 +66,21 @@ export function orderRisk(
       chain = stations[at]!.after;
     }
     const target = s.fine ? Math.max(sameSetup, behind + 1) : sameSetup;
-    const moved = stations
+    const spent = stations
       .slice(target, i)
       .filter((o) => !isBefore(stations, o.id, s))
-      .reduce((sum, o) => sum + o.minutes * perMinute, 0);
-    const saves = chance * moved;
+      .reduce((sum, o) => sum + o.minutes, 0);
+    const saves = chance * spent * perMinute;
     const expectedLoss = chance * here;
     const place = Math.min(first, target);
-    const early = !s.fine && moved > 0 && stations[place] && stations[place].id !== s.id;
+    const early = !s.fine && spent > 0 && stations[place] && stations[place].id !== s.id;
     return {
       id: s.id,
       chance,
       value: here,
       expectedLoss,
       earlier: early ? { place, before: stations[place]!.id, saves } : null,
-      warning: early === true && chance >= RISKY && saves >= WORTH * expectedLoss,
+      warning: early === true && chance >= RISKY && (spent >= WORTH_MIN || spent >= WORTH_SHARE * total),
     };
   });
 }

@@ -50,6 +50,7 @@ export function routeRisk(route: readonly RouteEntry[]): RouteRisk {
       chance: chanceLost(r.evaluation.risk, r.document.featuresPerPart),
       after,
       fine,
+      opens: r.document.kind === 'milling' && r.document.feature.kind === 'face',
     };
   });
   const risks = orderRisk(stations, blankValue ?? USUAL_PART_VALUE, perMinute);

@@ -83,7 +83,11 @@ export function stepWith(
     notes: '',
     ...draft,
   } as unknown as HoleOperation;
-  return { op: withStartingCut(op, context) as HoleOperation, context };
+  const started = withStartingCut(op, context) as HoleOperation;
+  // A way that says how it drills keeps that.
+  return started.kind === 'drilling' && draft.kind === 'drilling'
+    ? { op: { ...started, cut: { ...started.cut, peck: draft.cut.peck } }, context }
+    : { op: started, context };
 }
 
 /** Tools of the crib that could do a step, all ground for the alloy, short ones first. */

@@ -29,7 +29,7 @@ export const barRatioLimit: Limit<BoringState> = {
 export const boreDepthLimit: Limit<BoringState> = {
   id: 'bore-depth',
   group: 'cutter',
-  name: 'depth against the nose',
+  name: 'depth on nose',
   assess({ depthMm, context: { cutter } }) {
     const nose = cutter.properties.RE ?? 0.4;
     const edge = (cutter.extended.edge_radius_um?.[1] ?? 9) / 1000;
@@ -90,7 +90,7 @@ export const boreRoughnessLimit: Limit<BoringState> = {
 export const boreFeedLimit: Limit<BoringState> = {
   id: 'bore-feed',
   group: 'cutter',
-  name: 'feed of the insert',
+  name: 'insert feed',
   assess: ({ op: { cut }, context: { cutter } }) =>
     inWindow(cut.feedPerRevMm, cutter.extended.f_window_mm_per_rev, 'mm/rev', 'insert', 'cutter record'),
 };

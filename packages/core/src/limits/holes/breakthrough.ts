@@ -15,7 +15,7 @@ export function breakthroughShare({ op: { hole }, conditions }: DrillingState): 
 export const breakthroughLimit: Limit<DrillingState> = {
   id: 'breakthrough',
   group: 'strength',
-  name: 'feed at breakthrough',
+  name: 'breakthrough',
   assess(state) {
     const most = breakthroughShare(state);
     if (most === null || state.op.role === 'spot') return null;

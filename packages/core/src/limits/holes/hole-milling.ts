@@ -10,7 +10,7 @@ import { atLeast, held, verdict } from './assessments.ts';
 export const boreHelixFitsLimit: Limit<HoleMillingState> = {
   id: 'bore-helix-fits',
   group: 'path',
-  name: 'mill fits the hole',
+  name: 'mill fits hole',
   assess({ bore, op: { hole } }) {
     const first = bore.helices[0]!;
     const room = hole.diameterMm >= 1.15 * (bore.widestFirstMm / 2);
@@ -42,7 +42,7 @@ export const boreHelixFitsLimit: Limit<HoleMillingState> = {
 export const boreRampLimit: Limit<HoleMillingState> = {
   id: 'bore-ramp',
   group: 'path',
-  name: 'slope of the helix',
+  name: 'helix slope',
   assess({ bore, context: { cutter, alloy }, op: { cut } }) {
     const steepest = Math.min(cutter.properties.RMPX ?? 90, 2 * entrySteepness(alloy).helixDeg);
     // Only the helix that opens the hole cuts with its end face.
@@ -66,7 +66,7 @@ export const boreRampLimit: Limit<HoleMillingState> = {
 export const borePostLimit: Limit<HoleMillingState> = {
   id: 'bore-post',
   group: 'path',
-  name: 'post in the middle',
+  name: 'post left',
   assess({ bore, op: { hole, cut } }) {
     const { postMm, postBreaksFree } = bore;
     return verdict(postMm === 0 ? 'clear' : postBreaksFree ? 'over' : 'tight', {
@@ -94,7 +94,7 @@ export const borePostLimit: Limit<HoleMillingState> = {
 export const pastFloorLimit: Limit<HoleMillingState> = {
   id: 'past-floor',
   group: 'path',
-  name: 'corner past the floor',
+  name: 'past the floor',
   assess({ op: { hole, cut, flankWearMm }, context: { cutter } }) {
     const corner = cutter.properties.RE ?? 0;
     const needed = pastFloorNeeded(corner, flankWearMm);

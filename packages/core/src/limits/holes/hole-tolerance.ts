@@ -7,7 +7,7 @@ import { held } from './assessments.ts';
 export const holeToleranceLimit: Limit<HoleState> = {
   id: 'hole-tolerance',
   group: 'accuracy',
-  name: 'size of the hole',
+  name: 'hole size',
   assess({ sizeErrorMm, sizeAllowedMm, op }) {
     if (!sizeErrorMm || sizeAllowedMm === null) return null;
     return held(sizeErrorMm, sizeAllowedMm, 'mm-fine', 'tolerance on the drawing', {

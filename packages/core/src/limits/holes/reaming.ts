@@ -26,7 +26,7 @@ const windowOf = ({ context, diameterInCutMm }: ReamingState): readonly [number,
 export const reamAllowanceLowLimit: Limit<ReamingState> = {
   id: 'ream-allowance-low',
   group: 'cutter',
-  name: 'allowance, not rubbing',
+  name: 'least allowance',
   assess(state) {
     const [least] = windowOf(state);
     return atLeast(uncertain(state.allowanceMm, STOCK), least, 'mm', 'diameter, alloy and reamer', {
@@ -47,7 +47,7 @@ export const reamAllowanceLowLimit: Limit<ReamingState> = {
 export const reamAllowanceHighLimit: Limit<ReamingState> = {
   id: 'ream-allowance-high',
   group: 'cutter',
-  name: 'allowance, not packing',
+  name: 'most allowance',
   assess(state) {
     const most = Math.max(0.4 * Math.cbrt(state.diameterInCutMm / 10), windowOf(state)[2] * 1.3);
     return held(uncertain(state.allowanceMm, STOCK), most, 'mm', 'chip room of the reamer', {
@@ -68,7 +68,7 @@ export const reamAllowanceHighLimit: Limit<ReamingState> = {
 export const reamFeedLimit: Limit<ReamingState> = {
   id: 'ream-feed',
   group: 'cutter',
-  name: 'feed of the reamer',
+  name: 'reamer feed',
   assess: ({ op: { cut }, context }) =>
     inWindow(
       cut.feedPerRevMm,
@@ -106,7 +106,7 @@ export const reamChipsLimit: Limit<ReamingState> = {
 export const reamOutLimit: Limit<ReamingState> = {
   id: 'ream-out',
   group: 'accuracy',
-  name: 'feed on the way out',
+  name: 'feed out',
   assess({ op: { cut }, context }) {
     const most = isHighSpeedSteel(context) ? 3 : 2;
     return {

@@ -8,7 +8,7 @@ import { atLeast } from './assessments.ts';
 export const spotAngleLimit: Limit<DrillingState> = {
   id: 'spot-angle',
   group: 'cutter',
-  name: 'point against the next drill',
+  name: 'point angle',
   assess({ op: { role, followedByDeg }, context }) {
     if (role === 'drill' || followedByDeg === null) return null;
     const own = context.cutter.properties.SIG ?? 140;

@@ -41,7 +41,7 @@ export const tapBreakingLimit: Limit<TappingState> = {
 export const threadHeightLimit: Limit<TappingState> = {
   id: 'thread-height',
   group: 'accuracy',
-  name: 'height of the thread',
+  name: 'thread height',
   assess({ heightPercent, op, forming }) {
     const low = 50;
     const high = forming ? 90 : 83.4;
@@ -150,7 +150,7 @@ export const tapSynchronousLimit: Limit<TappingState> = {
   id: 'tap-synchronous',
   reads: 'setup',
   group: 'machine',
-  name: 'feed coupled to spindle',
+  name: 'feed coupled',
   assess({ op: { cut }, context: { holder } }) {
     const gives = holder.kind === 'tap_holder';
     return verdict(cut.synchronous ? (gives ? 'clear' : 'tight') : gives ? 'tight' : 'over', {

@@ -10,7 +10,7 @@ import { atLeast, held, inWindow } from './assessments.ts';
 export const threadMillFitsLimit: Limit<ThreadMillingState> = {
   id: 'thread-mill-fits',
   group: 'path',
-  name: 'mill fits the hole',
+  name: 'mill fits hole',
   assess({ smallestHoleMm, op: { hole } }) {
     return {
       ...atLeast(hole.startMm, smallestHoleMm, 'mm', 'cutter and room for its chips', {
@@ -32,7 +32,7 @@ export const threadMillFitsLimit: Limit<ThreadMillingState> = {
 export const threadTaperLimit: Limit<ThreadMillingState> = {
   id: 'thread-taper',
   group: 'accuracy',
-  name: 'taper of the thread',
+  name: 'thread taper',
   assess({ taperMm, pitchToleranceMm, leanMm, path, op }) {
     const allowed = pitchToleranceMm / 2;
     return held(taperMm, allowed, 'mm-fine', 'half the tolerance of the pitch diameter, grade 6', {

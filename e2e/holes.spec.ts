@@ -1,0 +1,125 @@
+import { expect, test } from '@playwright/test';
+import { expectSaved, openJob, signIn, signOut } from './people.ts';
+
+test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, moved early, released and read on the sheet', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  await signIn(page, 'engineer');
+  await openJob(page, /TM-0231/);
+
+  // The tapped way stands last, behind the roughing: the route says so and moves it with its drill.
+  const stations = page.getByRole('region', { name: 'Setup 1' }).getByRole('listitem');
+  await expect(stations.filter({ hasText: 'Tap M6' })).toContainText('Risky and late');
+  const minutes = await page.getByRole('region', { name: 'The part' }).textContent();
+  await page
+    .getByRole('button', { name: /^Bring it before Rough the sump/ })
+    .first()
+    .click();
+  await expect(page.getByText('The order was changed.')).toBeVisible();
+  await expect(stations.filter({ hasText: 'Risky and late' })).toHaveCount(0);
+  await expect(stations.nth(1)).toContainText('Drill 5.2');
+
+  // Threads milled instead of tapped: the recommendation says why.
+  await page.getByRole('link', { name: /^Holes/ }).click();
+  await page.getByRole('button', { name: /Flange threads/ }).click();
+  const recommendation = page.getByRole('region', { name: 'Recommendation' });
+  await expect(recommendation).toContainText('Take: drill and mill the thread');
+  await expect(recommendation).toContainText(/of parts lost to these holes against/);
+  const tapped = page.getByRole('article', { name: 'Drill and tap' });
+  const milled = page.getByRole('article', { name: 'Drill and mill the thread' });
+  await expect(tapped).toContainText('Taken');
+  const summary = page.getByLabel('All holes');
+  const before = await summary.textContent();
+  await milled.getByRole('button', { name: 'Take: drill and mill the thread' }).click();
+  await expect(milled).toContainText('Taken');
+  await expect(summary).not.toHaveText(before!);
+
+  // A step changed in the plan: feed of the drill; undone again.
+  const feed = milled.getByLabel('Feed of: Drill 5.2 mm');
+  const usual = await feed.inputValue();
+  await feed.fill('0.07');
+  await feed.press('Enter');
+  await expect(feed).toHaveValue('0.0700');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(feed).toHaveValue(usual);
+
+  const inRoute = page.getByRole('region', { name: 'In the route' });
+  await expect(inRoute).toContainText('differs from the way taken');
+  await inRoute.getByRole('button', { name: 'Put these in their place' }).click();
+  await expect(inRoute).toContainText('Mill thread M6');
+  await expect(inRoute).toContainText('The steps of the way taken stand there');
+
+  // The bolt holes go into the route as well.
+  await page.getByRole('button', { name: /Bolt holes/ }).click();
+  await page.getByRole('button', { name: 'Put into the route' }).click();
+  await expect(page.getByRole('region', { name: 'In the route' })).toContainText('Drill 8.5 mm, Bolt holes');
+
+  await page.getByRole('link', { name: 'TM-0231' }).click();
+  await expect(page.getByRole('region', { name: 'The part' })).not.toHaveText(minutes!);
+  await expect(stations.nth(3)).toContainText('Mill thread M6');
+
+  // A stroke of the deep drill is taken hold of.
+  await page.getByRole('link', { name: /Drill 8 mm, Channels/ }).click();
+  const section = page.getByRole('group', { name: 'Section of the hole' });
+  const stroke = section.getByRole('slider', { name: 'Stroke 1 to' });
+  await stroke.focus();
+  const depth = Number(await stroke.getAttribute('aria-valuenow'));
+  for (let i = 0; i < 5; i++) await stroke.press('ArrowUp');
+  await expect(stroke).not.toHaveAttribute('aria-valuenow', String(depth));
+  await page.getByRole('tab', { name: 'Depth' }).click();
+  await expect(page.getByText(/one stroke ends/).first()).toBeVisible();
+  await expectSaved(page);
+  await page.keyboard.press('Control+z');
+  await expect(stroke).toHaveAttribute('aria-valuenow', String(depth));
+  await expectSaved(page);
+
+  // Released by the second person and read on the sheet.
+  await page.getByRole('link', { name: 'TM-0231' }).click();
+  await page.getByRole('link', { name: 'Ask for release' }).click();
+  await page.getByRole('button', { name: 'Ask for release' }).click();
+  await expect(page.getByText('You asked for this release')).toBeVisible();
+  const jobUrl = page.url().replace('/release', '');
+  await signOut(page);
+  await signIn(page, 'approver');
+  await openJob(page, /TM-0231/);
+  await page.getByRole('link', { name: 'Release', exact: true }).click();
+  const decision = page.getByRole('region', { name: 'Decision' });
+  for (const box of await decision.getByRole('checkbox').all()) await box.check();
+  await decision.getByRole('button', { name: 'Release', exact: true }).click();
+  await expect(page.getByText('Revision 1, in force')).toBeVisible();
+  await page.goto(`${jobUrl}/floor`);
+  await expect(page.getByText(/Mill the thread M6, 12.00.*deep, blind, 5.20.*there before/)).toBeVisible();
+  await expect(page.getByText(/Climb from the bottom up, pitch 1.00/)).toBeVisible();
+  await expect(page.getByText(/Strokes to/)).toBeVisible();
+});
+
+test('a reamed H7 in cobalt-chromium: stated anew, understood, and what cannot be is refused by name', async ({
+  page,
+}) => {
+  await signIn(page, 'engineer');
+  await openJob(page, /GS-0140/);
+  await page.getByRole('link', { name: /^Holes/ }).click();
+  await page.getByRole('button', { name: 'Hole', exact: true }).click();
+  const asked = page.getByRole('region', { name: 'What is asked' });
+  const take = async (label: string, value: string): Promise<void> => {
+    await asked.getByLabel(label, { exact: true }).fill(value);
+    await asked.getByLabel(label, { exact: true }).press('Enter');
+  };
+  await take('Name', 'Pin holes');
+  await take('Diameter', '10');
+  await take('Depth', '18');
+  await take('Tolerance grade, IT', '7');
+  await expect(page.getByRole('region', { name: 'Recommendation' })).toContainText('Take: drill and ream');
+  await expect(page.getByRole('article', { name: 'Drill in one stroke' })).toContainText('hole size');
+  await expect(page.getByRole('region', { name: 'Not possible here' })).toContainText('the crib lacks');
+  await take('Depth', '900');
+  await expect(page.getByRole('alert').filter({ hasText: 'depthMm' })).toContainText('allowed');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Recommendation' })).toContainText('Take: drill and ream');
+
+  await asked.getByLabel('Thread').selectOption('1/4-20 UNC');
+  await expect(page.getByRole('region', { name: 'Not possible here' })).toContainText(/1\/4-20 UNC/);
+  await page.getByRole('button', { name: 'Remove Pin holes' }).click();
+  await expect(page.getByText('Pin holes was removed.')).toBeVisible();
+});
