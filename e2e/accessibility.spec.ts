@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { openBench, signIn } from './people.ts';
+import { openBench, openJob, signIn } from './people.ts';
 
 const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Promise<void> }[] = [
   { name: 'desk', go: async () => undefined },
@@ -20,6 +20,18 @@ const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Pro
         .click();
       await expect(page.getByRole('heading', { name: /GW-1187/ })).toBeVisible();
     },
+  },
+  {
+    name: 'holes of a part',
+    go: async (page) => {
+      await openJob(page, /GS-0140/);
+      await page.getByRole('link', { name: /^Holes/ }).click();
+      await expect(page.getByRole('region', { name: 'Recommendation' })).toBeVisible();
+    },
+  },
+  {
+    name: 'reaming bench',
+    go: async (page) => openBench(page, /GS-0140/, /Ream 10 mm/),
   },
   {
     name: 'milling bench',

@@ -12,17 +12,19 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   const stations = page.getByRole('region', { name: 'Setup 1' }).getByRole('listitem');
   await expect(stations.filter({ hasText: 'Tap M6' })).toContainText('Risky and late');
   const minutes = await page.getByRole('region', { name: 'The part' }).textContent();
-  await page
-    .getByRole('button', { name: /^Bring it before Rough the sump/ })
-    .first()
-    .click();
-  await expect(page.getByText('The order was changed.')).toBeVisible();
-  await expect(stations.filter({ hasText: 'Risky and late' })).toHaveCount(0);
-  await expect(stations.nth(1)).toContainText('Drill 5.2');
+  const early = page.getByRole('button', { name: /^Bring it before Rough the sump/ });
+  const risky = stations.filter({ hasText: 'Risky and late' });
+  for (let left = await early.count(); left > 0; left--) {
+    await early.last().click();
+    await expect(risky).toHaveCount(left - 1);
+  }
+  await expect(page.getByText('The order was changed.').first()).toBeVisible();
+  await expect(stations.last()).toContainText('Rough the sump');
 
   // Threads milled instead of tapped: the recommendation says why.
   await page.getByRole('link', { name: /^Holes/ }).click();
-  await page.getByRole('button', { name: /Flange threads/ }).click();
+  const kinds = page.getByRole('navigation', { name: 'Kinds of holes' });
+  await kinds.getByRole('button', { name: /Flange threads/ }).click();
   const recommendation = page.getByRole('region', { name: 'Recommendation' });
   await expect(recommendation).toContainText('Take: drill and mill the thread');
   await expect(recommendation).toContainText(/of parts lost to these holes against/);
@@ -41,7 +43,10 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   await feed.fill('0.07');
   await feed.press('Enter');
   await expect(feed).toHaveValue('0.0700');
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page
+    .getByRole('region', { name: 'What is asked' })
+    .getByRole('button', { name: 'Undo', exact: true })
+    .click();
   await expect(feed).toHaveValue(usual);
 
   const inRoute = page.getByRole('region', { name: 'In the route' });
@@ -51,13 +56,14 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   await expect(inRoute).toContainText('The steps of the way taken stand there');
 
   // The bolt holes go into the route as well.
-  await page.getByRole('button', { name: /Bolt holes/ }).click();
+  await kinds.getByRole('button', { name: /Bolt holes/ }).click();
   await page.getByRole('button', { name: 'Put into the route' }).click();
   await expect(page.getByRole('region', { name: 'In the route' })).toContainText('Drill 8.5 mm, Bolt holes');
 
   await page.getByRole('link', { name: 'TM-0231' }).click();
   await expect(page.getByRole('region', { name: 'The part' })).not.toHaveText(minutes!);
-  await expect(stations.nth(3)).toContainText('Mill thread M6');
+  await expect(stations.filter({ hasText: 'Mill thread M6' })).toHaveCount(1);
+  await expect(stations.filter({ hasText: 'Tap M6' })).toHaveCount(0);
 
   // A stroke of the deep drill is taken hold of.
   await page.getByRole('link', { name: /Drill 8 mm, Channels/ }).click();
@@ -83,7 +89,6 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   await signOut(page);
   await signIn(page, 'approver');
   await openJob(page, /TM-0231/);
-  await page.getByRole('link', { name: 'Release', exact: true }).click();
   const decision = page.getByRole('region', { name: 'Decision' });
   for (const box of await decision.getByRole('checkbox').all()) await box.check();
   await decision.getByRole('button', { name: 'Release', exact: true }).click();
@@ -106,6 +111,7 @@ test('a reamed H7 in cobalt-chromium: stated anew, understood, and what cannot b
     await asked.getByLabel(label, { exact: true }).fill(value);
     await asked.getByLabel(label, { exact: true }).press('Enter');
   };
+  await expect(asked.getByLabel('Name', { exact: true })).toHaveValue('Hole 2');
   await take('Name', 'Pin holes');
   await take('Diameter', '10');
   await take('Depth', '18');

@@ -1,5 +1,5 @@
 import { type HoleDemand, PLAIN_DEMAND } from '@burl/core';
-import type { HoleKindRecord, JobDetail, JobFile } from '@burl/contract';
+import type { HoleKindRecord, JobDetail, JobFile, Release } from '@burl/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   type Caller,
@@ -71,7 +71,7 @@ describe('kinds of holes', () => {
     ['a depth below 0', { ...M6, depthMm: -3 }, 422, 'depthMm'],
     ['a thread of no table', { ...M6, thread: 'M6.1' }, 422, 'thread'],
     ['a word for a number', { ...M6, diameterMm: 'six' }, 400, 'demand.diameterMm'],
-    ['a pattern nobody knows', { ...M6, pattern: { kind: 'spiral', count: 4 } }, 400, 'demand.pattern.kind'],
+    ['a pattern nobody knows', { ...M6, pattern: { kind: 'spiral' } }, 400, 'demand.pattern.kind'],
   ])('%s is refused by its field', async (_what, demand, status, field) => {
     const { job } = await fresh();
     const answer = await engineer('POST', `/api/jobs/${job.id}/holes`, { demand });
@@ -141,12 +141,13 @@ describe('steps in the route', () => {
       setupId,
       steps: await stepsOf(job, M6, 'thread-mill'),
     });
-    const asked = await engineer('POST', `/api/jobs/${job.id}/releases`, { note: '' });
+    const asked = await engineer('POST', `/api/jobs/${job.id}/release-requests`, {
+      note: 'first of this kind',
+    });
     expect(asked.statusCode).toBe(201);
     expect((await engineer('DELETE', `/api/holes/${kind.id}`)).statusCode).toBe(423);
-    const snapshot = asked.json<{
-      snapshot: { operations: { evaluation: { kind: string; risk?: object } }[] };
-    }>().snapshot;
+    const [first] = (await engineer('GET', `/api/jobs/${job.id}/releases`)).json<{ id: string }[]>();
+    const { snapshot } = (await engineer('GET', `/api/releases/${first!.id}`)).json<Release>();
     expect(snapshot.operations.map((o) => o.evaluation.kind)).toEqual([
       'drilling',
       'chamfering',

@@ -84,7 +84,7 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
             onTake={(role) => onChange({ ...op, role })}
           />
           <Choice
-            label="Pilot or spot there"
+            label="Pilot or spot"
             value={yes(hole.piloted)}
             options={['no', 'yes']}
             readOnly={readOnly}

@@ -19,17 +19,19 @@ const TOP = 62;
 const BOTTOM = 238;
 const CX = 190;
 /** Handles on strokes closer than this are left out: the list in the form has them all. */
-const ROOM = 12;
+const ROOM = 15;
 
-/** Places that have room, from the bottom up, since the last stroke always counts. */
-function withRoom(places: readonly number[]): ReadonlySet<number> {
+/** Places that have room from the top down; with `last` the lowest is kept and what crowds it left out. */
+function withRoom(places: readonly number[], last: boolean): ReadonlySet<number> {
   const kept = new Set<number>();
-  let last = Infinity;
-  for (let i = places.length - 1; i >= 0; i--) {
-    if (last - places[i]! < ROOM) continue;
+  const lowest = places.at(-1) ?? 0;
+  let above = -Infinity;
+  places.forEach((y, i) => {
+    const end = i === places.length - 1;
+    if (last && end ? false : y - above < ROOM || (last && lowest - y < ROOM)) return;
     kept.add(i);
-    last = places[i]!;
-  }
+    above = y;
+  });
   return kept;
 }
 
@@ -70,8 +72,14 @@ export function HoleSection({
   const listed = asList(pecks);
   const retract =
     pecks[0]?.retract === 'full' ? 'full retract' : pecks[0]?.retract === 'chip-break' ? 'short lift' : '';
-  const held = withRoom(listed.toMm.map((d) => y(d)));
-  const shown = withRoom(pecks.map((k) => y(k.toMm)));
+  const held = withRoom(
+    listed.toMm.map((d) => y(d)),
+    false,
+  );
+  const shown = withRoom(
+    pecks.map((k) => y(k.toMm)),
+    true,
+  );
   const move = (i: number) => (mm: number) =>
     onPecks({ ...listed, toMm: listed.toMm.map((d, j) => (j === i ? mm : d)) });
   const slope = Math.tan((hole.entryAngleDeg * Math.PI) / 180);

@@ -182,6 +182,8 @@ describe('parameters', () => {
     );
     expect(screen.getByLabelText('feed per turn')).toBeTruthy();
     expect(screen.queryByLabelText('radial engagement')).toBeNull();
-    expect(screen.getByRole('region', { name: 'What follows' }).textContent).toMatch(/strokes4.*thrust/);
+    expect(screen.getByRole('region', { name: 'What follows' }).textContent).toMatch(
+      /thrust.*torque at the bottom.*axis runs off/,
+    );
   });
 });

@@ -65,7 +65,10 @@ export function orderRisk(
       first = Math.min(first, at);
       chain = stations[at]!.after;
     }
-    const target = s.fine ? Math.max(sameSetup, behind + 1) : sameSetup;
+    const earliest = s.fine ? Math.max(sameSetup, behind + 1) : sameSetup;
+    // Other holes that came early already stay where they are: what matters is the long work behind them.
+    const long = stations.findIndex((o, k) => k >= earliest && k < i && o.chance === 0);
+    const target = long >= 0 ? long : earliest;
     const spent = stations
       .slice(target, i)
       .filter((o) => !isBefore(stations, o.id, s))
