@@ -1,10 +1,10 @@
 import { expect, test } from '@playwright/test';
-import { expectSaved, openJob, signIn, signOut } from './people.ts';
+import { expectSaved, openJob, signIn, signOut, undoAll } from './people.ts';
 
 test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, moved early, released and read on the sheet', async ({
   page,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(90_000);
   await signIn(page, 'engineer');
   await openJob(page, /TM-0231/);
 
@@ -76,7 +76,7 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   await page.getByRole('tab', { name: 'Depth' }).click();
   await expect(page.getByText(/one stroke ends/).first()).toBeVisible();
   await expectSaved(page);
-  await page.keyboard.press('Control+z');
+  await undoAll(page);
   await expect(stroke).toHaveAttribute('aria-valuenow', String(depth));
   await expectSaved(page);
 
@@ -90,6 +90,7 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   await signIn(page, 'approver');
   await openJob(page, /TM-0231/);
   const decision = page.getByRole('region', { name: 'Decision' });
+  await expect(decision.getByRole('button', { name: 'Release', exact: true })).toBeDisabled();
   for (const box of await decision.getByRole('checkbox').all()) await box.check();
   await decision.getByRole('button', { name: 'Release', exact: true }).click();
   await expect(page.getByText('Revision 1, in force')).toBeVisible();

@@ -1,6 +1,6 @@
 import type { HoleDemand, StepChanges } from '@burl/core';
 import type { HoleKindRecord } from '@burl/contract';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { call, messageOf } from '../api/client.ts';
 import { refreshJob } from '../api/hooks.ts';
@@ -21,9 +21,10 @@ const stateOf = ({ demand, chosen, changes }: HoleKindRecord): HoleState => ({ d
 export function useHoleEdits(record: HoleKindRecord, jobId: string) {
   const [ahead, setAhead] = useState<HoleState | null>(null);
   const [past, setPast] = useState<readonly HoleState[]>([]);
-  const saved = useRef({ id: record.id, version: record.version });
-  if (saved.current.id !== record.id || record.version > saved.current.version)
-    saved.current = { id: record.id, version: record.version };
+  const version = useRef(record.version);
+  useEffect(() => {
+    version.current = Math.max(version.current, record.version);
+  }, [record.version]);
   const queue = useRef(Promise.resolve());
   const now = ahead ?? stateOf(record);
 
@@ -32,11 +33,11 @@ export function useHoleEdits(record: HoleKindRecord, jobId: string) {
       setAhead(next);
       queue.current = queue.current.then(async () => {
         try {
-          const after = await call<HoleKindRecord>('PUT', `/api/holes/${saved.current.id}`, {
+          const after = await call<HoleKindRecord>('PUT', `/api/holes/${record.id}`, {
             ...next,
-            version: saved.current.version,
+            version: version.current,
           });
-          saved.current = { id: after.id, version: after.version };
+          version.current = after.version;
         } catch (error) {
           toast.error(messageOf(error));
         }
@@ -45,7 +46,7 @@ export function useHoleEdits(record: HoleKindRecord, jobId: string) {
       });
       return queue.current;
     },
-    [jobId],
+    [jobId, record.id],
   );
   const set = (next: HoleState) => {
     setPast((p) => [...p.slice(-49), now]);

@@ -1,5 +1,5 @@
 import type { Hole, ThreadForm } from './hole.ts';
-import type { OperationBase } from './operation.ts';
+import type { OperationBase } from './operation-base.ts';
 
 /** Strokes somebody set one by one: depths at which the drill is lifted, mm, and how far. */
 export interface PeckList {

@@ -1,21 +1,8 @@
 import type { OperationContext } from '../domain/context.ts';
 import { outerDiameter } from '../domain/cutter.ts';
 import type { MillingOperation, Operation } from '../domain/operation.ts';
+import type { Lever } from './lever.ts';
 import { holeLevers } from './holes/hole-levers.ts';
-import type { Unit } from '../units/unit.ts';
-
-/** A thing that can be moved: reads and writes one number of the operation. */
-export interface Lever {
-  readonly id: string;
-  readonly unit: Unit;
-  readonly label: string;
-  readonly low: number;
-  readonly high: number;
-  /** Values are rounded to this step, towards the safe side. */
-  readonly step: number;
-  read(op: Operation): number;
-  write(op: Operation, value: number): Operation;
-}
 
 const cutLever = <K extends keyof MillingOperation['cut']>(key: K) => ({
   read: (op: Operation): number => Number((op as MillingOperation).cut[key]),

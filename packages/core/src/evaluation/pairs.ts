@@ -2,7 +2,7 @@ import type { OperationContext } from '../domain/context.ts';
 import type { Evaluation } from '../domain/evaluation.ts';
 import type { Operation } from '../domain/operation.ts';
 import { measure, say } from '../units/sentence.ts';
-import type { Lever } from './levers.ts';
+import type { Lever } from './lever.ts';
 import { attempt, clears, type Remedy, remedyFrom } from './remedy.ts';
 import { smallestMove } from './smallest-move.ts';
 

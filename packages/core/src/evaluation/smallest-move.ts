@@ -1,6 +1,6 @@
 import type { OperationContext } from '../domain/context.ts';
 import type { Operation } from '../domain/operation.ts';
-import type { Lever } from './levers.ts';
+import type { Lever } from './lever.ts';
 import { clears, limitAfter } from './remedy.ts';
 
 /** Points tried from the present value to the lever's end before the border is closed in on. */

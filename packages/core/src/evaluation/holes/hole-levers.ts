@@ -3,7 +3,7 @@ import type { HoleOperation } from '../../domain/hole-operation.ts';
 import type { Operation } from '../../domain/operation.ts';
 import { pilotForHeight } from '../../holes/threads/thread-geometry.ts';
 import type { Unit } from '../../units/unit.ts';
-import type { Lever } from '../levers.ts';
+import type { Lever } from '../lever.ts';
 
 type Cut = Readonly<Record<string, unknown>>;
 
