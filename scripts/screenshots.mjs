@@ -25,16 +25,20 @@ const shot = async (name) => {
 
 await page.goto(base);
 await page.getByRole('button', { name: 'As engineer' }).waitFor();
-await shot('sign-in');
 await page.getByRole('button', { name: 'As engineer' }).click();
 await page.getByRole('heading', { name: 'Desk' }).waitFor();
 await shot('desk');
 await page
+  .getByRole('link', { name: /TM-0231/ })
+  .first()
+  .click();
+await page.getByRole('heading', { name: /TM-0231/ }).waitFor();
+await shot('route');
+await page.goto(`${base}/`);
+await page
   .getByRole('link', { name: /GW-1187/ })
   .first()
   .click();
-await page.getByRole('heading', { name: /GW-1187/ }).waitFor();
-await shot('route');
 await page.getByRole('link', { name: /Rough seal pocket/ }).click();
 await page
   .getByRole('button', { name: /^Preview/ })
@@ -56,12 +60,6 @@ await page.getByRole('button', { name: 'Larger chart' }).click();
 await page.getByRole('slider', { name: 'Working point' }).waitFor();
 await page.getByRole('status').filter({ hasText: 'Working out the map' }).waitFor({ state: 'detached' });
 await shot('bench-window');
-await page.getByRole('button', { name: 'Larger chart' }).click();
-for (const [tab, name, ready] of [['One turn', 'bench-turn', /What gives first/]]) {
-  await page.getByRole('tab', { name: tab }).click();
-  await page.getByText(ready).first().waitFor();
-  await shot(name);
-}
 await page.getByRole('button', { name: 'Larger chart' }).click();
 for (const [tab, name, ready] of [
   ['Wall', 'bench-wall', /The wall is off by/],
@@ -106,6 +104,19 @@ await page.goto(`${base}/`);
 await page.getByRole('link', { name: /Sheet of TT-0412/ }).click();
 await page.getByRole('heading', { name: 'Prove-out' }).waitFor();
 await shot('sheet');
+await page.goto(`${base}/`);
+await page
+  .getByRole('link', { name: /TM-0231/ })
+  .first()
+  .click();
+await page.getByRole('link', { name: /Tap M6/ }).click();
+await page.getByRole('img', { name: /the cut asks/ }).waitFor();
+await shot('bench-tapping');
+await page.getByRole('link', { name: 'TM-0231' }).click();
+await page.getByRole('link', { name: /^Holes/ }).click();
+await page.getByRole('button', { name: /Flange threads/ }).click();
+await page.getByRole('article', { name: 'Drill and tap' }).waitFor();
+await shot('holes');
 await page.goto(`${base}/resonance`);
 await page.getByRole('img', { name: /Frequency response of the tip/ }).waitFor();
 await shot('resonance-tip');

@@ -68,6 +68,14 @@ describe('plan of a hole', () => {
     expect(ream.hole.startMm).toBeCloseTo(9.8, 9);
   });
 
+  it('a large hole may be drilled in two steps: the second has no chisel edge in the metal and pushes less', () => {
+    const plan = planHole(shopOf('4340-28hrc'), demand({ diameterMm: 12, depthMm: 30 }));
+    const two = way(plan, 'step-drill');
+    expect(keys(two).filter((k) => k !== 'spot')).toEqual(['drill', 'enlarge']);
+    const thrust = (a: Alternative) => a.steps.at(-1)!.evaluation.numbers.find((q) => q.key === 'Ff')!.value;
+    expect(thrust(two)).toBeLessThan(0.7 * thrust(way(plan, 'drill')));
+  });
+
   it('says what the crib lacks for a way it cannot offer', () => {
     const plan = planHole(DUPLEX, demand({ diameterMm: 30, depthMm: 30 }));
     expect(way(plan, 'drill').refused).toMatch(/the crib lacks a drill of 29\.98 mm/);

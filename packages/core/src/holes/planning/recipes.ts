@@ -10,6 +10,7 @@ export const STEP_KEYS = [
   'spot',
   'pilot',
   'drill',
+  'enlarge',
   'mill',
   'ream',
   'bore',
@@ -248,6 +249,7 @@ function plainRecipes(shop: Shop, d: HoleDemand): Recipe[] {
     name: 'Drill with strokes as planned',
     steps: [...drillAndStart(shop, d, drill('plan')), ...finish],
   });
+  list.push(...stepRecipe(shop, d, drill('plan')(true), finish));
   const [low, usual, high] = reamAllowance(D, undefined, shop.alloy.work_hardening.tendency);
   const before = { wanted: D - usual, low: D - 1.25 * high, high: D - low };
   const fine = (d.grade !== null && d.grade <= 9) || (d.raUm !== null && d.raUm <= 1.6);
@@ -287,6 +289,37 @@ function plainRecipes(shop: Shop, d: HoleDemand): Recipe[] {
   }
   list.push(...milledRecipes(shop, d, fine, finish));
   return list;
+}
+
+/** Diameter from which a hole is worth drilling in two steps, mm: thrust of the second is without its chisel edge. */
+const STEP_FROM = 12;
+
+/** A smaller drill first, then the hole's own over it: less thrust for a weak spindle or a thin floor. */
+function stepRecipe(shop: Shop, d: HoleDemand, whole: RecipeStep, finish: readonly RecipeStep[]): Recipe[] {
+  const D = d.diameterMm;
+  if (D < STEP_FROM || whole.tools.length === 0) return [];
+  const first = drillAndStart(shop, d, (piloted) =>
+    drillStep(
+      shop,
+      d,
+      { wanted: 0.55 * D, low: 0.35 * D, high: 0.75 * D },
+      d.depthMm,
+      false,
+      piloted,
+      'plan',
+    ),
+  );
+  const start = drilled(first.at(-1)!, 0.55 * D);
+  const enlarge: RecipeStep = {
+    ...whole,
+    key: 'enlarge',
+    name: `Enlarge to ${mm(drilled(whole, D))}`,
+    draft: (c) => {
+      const draft = whole.draft(c) as Extract<StepDraft, { kind: 'drilling' }>;
+      return { ...draft, hole: { ...draft.hole, startMm: start, piloted: true } };
+    },
+  };
+  return [{ id: 'step-drill', name: 'Drill in two steps', steps: [...first, enlarge, ...finish] }];
 }
 
 /** A hole milled on a helix, and a bored one after it or after a drill. */
