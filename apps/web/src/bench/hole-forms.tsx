@@ -2,6 +2,7 @@ import {
   asList,
   DRILL_ROLES,
   drillingState,
+  hasThread,
   type Hole,
   type HoleOperation,
   type OperationContext,
@@ -53,11 +54,8 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
   );
   return (
     <Grid>
-      {length(
-        op.kind === 'tapping' || op.kind === 'thread-milling' ? 'Nominal diameter' : 'Diameter',
-        'diameterMm',
-      )}
-      {length('Depth', 'depthMm')}
+      {!hasThread(op) && length('Diameter', 'diameterMm')}
+      {length(hasThread(op) ? 'Depth of full thread' : 'Depth', 'depthMm')}
       <Choice
         label="Bottom"
         value={hole.through ? 'through' : 'blind'}

@@ -76,6 +76,18 @@ describe('plan of a hole', () => {
     expect(thrust(two)).toBeLessThan(0.7 * thrust(way(plan, 'drill')));
   });
 
+  it('a split-point jobber drill of 135° is spotted flatter than itself', () => {
+    const shop = shopOf('304l', 'bench-2kw');
+    const steel = {
+      ...shop,
+      offer: { ...shop.offer, cutters: shop.offer.cutters.filter((c) => c.type !== 'drill_solid') },
+    };
+    const plan = planHole(steel, demand({ diameterMm: 6, depthMm: 18 }));
+    const spot = way(plan, 'peck').steps.find((s) => s.key === 'spot')!;
+    expect(spot.context.cutter.properties.SIG).toBeGreaterThanOrEqual(135);
+    expect(spot.evaluation.limits.find((l) => l.id === 'spot-angle')!.state).toBe('clear');
+  });
+
   it('says what the crib lacks for a way it cannot offer', () => {
     const plan = planHole(DUPLEX, demand({ diameterMm: 30, depthMm: 30 }));
     expect(way(plan, 'drill').refused).toMatch(/the crib lacks a drill of 29\.98 mm/);

@@ -166,7 +166,14 @@ function startSteps(shop: Shop, d: HoleDemand, drill: RecipeStep): RecipeStep[] 
     {
       key: 'spot',
       name: 'Spot',
-      tools: toolsFor(shop, (c) => c.type === 'spot_drill' && (c.properties.DC ?? 0) >= wide),
+      // A plain 118° drill stands a sharp spot; anything flatter wants one no sharper than itself.
+      tools: toolsFor(
+        shop,
+        (c) =>
+          c.type === 'spot_drill' &&
+          (c.properties.DC ?? 0) >= wide &&
+          (point <= 120 || (c.properties.SIG ?? 90) >= point),
+      ),
       missing: 'a spotting drill',
       depthMm: wide / 2,
       optional: true,
