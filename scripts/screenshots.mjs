@@ -114,7 +114,10 @@ await page.getByRole('img', { name: /the cut asks/ }).waitFor();
 await shot('bench-tapping');
 await page.getByRole('link', { name: 'TM-0231' }).click();
 await page.getByRole('link', { name: /^Holes/ }).click();
-await page.getByRole('button', { name: /Flange threads/ }).click();
+await page
+  .getByRole('navigation', { name: 'Kinds of holes' })
+  .getByRole('button', { name: /Flange threads/ })
+  .click();
 await page.getByRole('article', { name: 'Drill and tap' }).waitFor();
 await shot('holes');
 await page.goto(`${base}/resonance`);
