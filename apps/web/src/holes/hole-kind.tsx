@@ -179,6 +179,7 @@ function InRoute({
   return (
     <section aria-label="In the route" className="rounded-lg border border-line bg-card p-3">
       <h2 className="mb-1 text-[15px]">In the route</h2>
+      <p className="mb-1">{taken.placement}</p>
       {there.length > 0 && (
         <ul className="mb-1.5 flex flex-wrap gap-x-3 gap-y-1">
           {there.map((o) => (

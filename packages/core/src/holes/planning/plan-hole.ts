@@ -50,6 +50,8 @@ export interface Alternative {
   readonly lost: number;
   /** That chance times what the part is worth. */
   readonly expectedLoss: number;
+  /** Where in the order of the job it belongs, in shop language. */
+  readonly placement: string;
 }
 
 export interface HolePlan {
@@ -134,7 +136,7 @@ function summed(
   steps: readonly PlannedStep[],
   count: number,
   partValue: number,
-): Omit<Alternative, 'id' | 'name' | 'steps' | 'refused'> {
+): Omit<Alternative, 'id' | 'name' | 'steps' | 'refused' | 'placement'> {
   let [minutes, cost, kept] = [0, 0, 1];
   let state: LimitState = 'clear';
   for (const { op, context, evaluation: e, leftOut } of steps) {
@@ -151,6 +153,20 @@ function summed(
   }
   const lost = 1 - kept;
   return { state, minutes, cost, lost, expectedLoss: lost * partValue };
+}
+
+/** Grade from which a hole wants the roughing behind it, and chance from which it wants the long work before it undone. */
+const FINE = 8;
+const RISKY = 0.002;
+
+/** Where holes belong: risky ones before hours are in the part, close ones when its skin is off. */
+function placementOf(lost: number, fine: boolean): string {
+  const risk = `${percent(lost)} of parts are at risk`;
+  if (fine && lost >= RISKY)
+    return `Drill early, since ${risk}; finish to size after the roughing, when the part has moved.`;
+  if (fine) return 'After the roughing of its setup: a close size moves when skin comes off around it.';
+  if (lost >= RISKY) return `Early, before long work is in the part: ${risk}.`;
+  return 'Anywhere in its setup: little is at risk.';
 }
 
 /** All steps worked out, whatever limits they meet. */
@@ -178,11 +194,14 @@ function alternative(
         cost: 0,
         lost: 0,
         expectedLoss: 0,
+        placement: '',
       };
     }
     steps.push(made);
   }
-  return { id: recipe.id, name: recipe.name, steps, refused: null, ...summed(steps, count, partValue) };
+  const sum = summed(steps, count, partValue);
+  const placement = placementOf(sum.lost, demand.grade !== null && demand.grade <= FINE);
+  return { id: recipe.id, name: recipe.name, steps, refused: null, ...sum, placement };
 }
 
 const percent = (share: number): string =>

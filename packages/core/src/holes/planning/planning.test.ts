@@ -76,6 +76,17 @@ describe('plan of a hole', () => {
     expect(thrust(two)).toBeLessThan(0.7 * thrust(way(plan, 'drill')));
   });
 
+  it('says where each belongs in the order: risky ones early, close ones after the roughing', () => {
+    const threads = planHole(DUPLEX, M6_BLIND);
+    expect(way(threads, 'tap').placement).toMatch(
+      /^Early, before long work is in the part: 1\.\d % of parts/,
+    );
+    expect(way(planHole(COBALT, DOWEL_10), 'drill-ream').placement).toMatch(/^After the roughing/);
+    expect(way(planHole(DUPLEX, demand({ diameterMm: 8.5, depthMm: 15 })), 'drill').placement).toMatch(
+      /^Anywhere/,
+    );
+  });
+
   it('a split-point jobber drill of 135° is spotted flatter than itself', () => {
     const shop = shopOf('304l', 'bench-2kw');
     const steel = {
