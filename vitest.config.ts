@@ -2,6 +2,8 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    // Every core: the default leaves one idle, which is half of a small machine.
+    maxWorkers: '100%',
     projects: [
       {
         test: {
@@ -18,7 +20,6 @@ export default defineConfig({
           root: 'apps/server',
           include: ['src/**/*.test.ts'],
           pool: 'forks',
-          fileParallelism: false,
           hookTimeout: 60000,
           testTimeout: 30000,
         },

@@ -170,13 +170,11 @@ async function expectSound(page: Page): Promise<void> {
   expect(wide, 'the page scrolls sideways').toBeLessThanOrEqual(0);
 }
 
-/** One visit is looked at in both themes and at both widths: what is wrong is wrong wherever one came from. */
-async function expectSoundInAllLooks(page: Page): Promise<void> {
+/** One visit is looked at in both themes and at both widths: contrast hangs on the theme alone, layout on the width. */
+async function expectSoundInBothLooks(page: Page): Promise<void> {
   for (const [theme, width, height] of [
     ['light', 1280, 800],
-    ['dark', 1280, 800],
     ['dark', 1024, 768],
-    ['light', 1024, 768],
   ] as const) {
     await test.step(`${theme}, ${width}×${height}`, async () => {
       await page.setViewportSize({ width, height });
@@ -191,14 +189,14 @@ test.describe('every place is sound, light and dark, wide and narrow:', () => {
   test('sign-in', async ({ page }) => {
     await page.goto('/');
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
-    await expectSoundInAllLooks(page);
+    await expectSoundInBothLooks(page);
   });
   for (const place of PLACES) {
     test(place.name, async ({ page }) => {
       test.setTimeout(120_000);
       await signIn(page, 'engineer');
       await place.go(page);
-      await expectSoundInAllLooks(page);
+      await expectSoundInBothLooks(page);
     });
   }
 });
