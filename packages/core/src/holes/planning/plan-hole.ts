@@ -84,13 +84,14 @@ function makeStep(
   shop: Shop,
   step: RecipeStep,
   count: number,
+  madeMm: number,
   change: StepChange | undefined,
 ): PlannedStep | string {
   const asked = step.tools.find((c) => c.id === change?.cutterId);
   const tools = asked ? [asked] : step.tools.slice(0, TRIED[step.key] ?? 1);
   if (tools.length === 0) return `the crib lacks ${step.missing}`;
   const made = tools.flatMap((c) => {
-    const draft = step.draft(c);
+    const draft = step.draft(c, madeMm);
     return [draft, ...(step.variants?.(draft) ?? [])].map((d) => stepOf(shop, step, c, d, count, change));
   });
   const possible = made.filter((m) => typeof m !== 'string').sort(betterStep);
@@ -169,6 +170,9 @@ function placementOf(lost: number, fine: boolean): string {
   return 'Anywhere in its setup: little is at risk.';
 }
 
+/** Steps whose diameter the next one finds. */
+const OPENS: ReadonlySet<StepKey> = new Set<StepKey>(['drill', 'enlarge', 'mill']);
+
 /** All steps worked out, whatever limits they meet. */
 function alternative(
   shop: Shop,
@@ -179,8 +183,9 @@ function alternative(
 ): Alternative {
   const count = countOf(demand.pattern);
   const steps: PlannedStep[] = [];
+  let madeMm = 0;
   for (const step of recipe.steps) {
-    const made = makeStep(shop, step, count, changes[step.key]);
+    const made = makeStep(shop, step, count, madeMm, changes[step.key]);
     if (typeof made === 'string') {
       // What may be left out is left out when the crib lacks it.
       if (step.optional) continue;
@@ -198,6 +203,7 @@ function alternative(
       };
     }
     steps.push(made);
+    if (OPENS.has(step.key)) madeMm = made.op.hole.diameterMm;
   }
   const sum = summed(steps, count, partValue);
   const placement = placementOf(sum.lost, demand.grade !== null && demand.grade <= FINE);

@@ -131,9 +131,9 @@ describe('plan of a hole', () => {
     expect(changed.steps[1]!.leftOut).toBe(true);
     const without = plain.steps[1]!.evaluation.time.perPart;
     expect(changed.minutes).toBeLessThan(plain.minutes - 0.5 * without);
-    // The tap follows the hole its drill makes.
-    const tap = changed.steps[2]!.op;
-    expect(tap.hole.startMm).toBeCloseTo(5.2, 9);
+    // The tap follows the hole its drill makes, not the one that was recommended.
+    expect(other.properties.DC).not.toBe(plain.steps[0]!.context.cutter.properties.DC);
+    expect(changed.steps[2]!.op.hole.startMm).toBeCloseTo(other.properties.DC!, 9);
   });
 
   it('refuses what cannot be with field, value and range', () => {

@@ -28,7 +28,8 @@ export interface RecipeStep {
   /** What the crib lacks when there is no tool. */
   readonly missing: string;
   readonly depthMm: number;
-  draft(cutter: Cutter): StepDraft;
+  /** `madeMm` is the diameter the steps before it have made with the tools really taken; 0 in solid. */
+  draft(cutter: Cutter, madeMm: number): StepDraft;
   /** Other numbers of the same step, tried besides. */
   variants?(draft: StepDraft): readonly StepDraft[];
   /** May be left out. */
@@ -113,16 +114,13 @@ const drillStep = (
   };
 };
 
-/** The drill a start is made for, to match its point. */
-const pointOf = (steps: readonly RecipeStep[]): number => steps[0]?.tools[0]?.properties.SIG ?? 140;
-
 /** Spot or pilot before a drill, where depth or surface asks for one. */
 function startSteps(shop: Shop, d: HoleDemand, drill: RecipeStep): RecipeStep[] {
   const size = drill.tools[0]?.properties.DC ?? nominalOf(d);
   const deep = drill.depthMm / size;
   const steel = drill.tools[0]?.type === 'drill_hss';
   const slope = d.entryAngleDeg > 3 || d.entrySurface === 'curved';
-  const point = pointOf([drill]);
+  const point = drill.tools[0]?.properties.SIG ?? 140;
   if (deep > PILOT_FROM || (slope && !steel)) {
     const depth = (deep > 12 ? 3 : 1.5) * size;
     return [
@@ -264,7 +262,6 @@ function plainRecipes(shop: Shop, d: HoleDemand): Recipe[] {
     const drillFirst = drillAndStart(shop, d, (piloted) =>
       drillStep(shop, d, before, d.depthMm + (d.through ? 0 : 0.3 * D), false, piloted, 'plan'),
     );
-    const start = drilled(drillFirst.at(-1)!, before.wanted);
     list.push({
       id: 'drill-ream',
       name: 'Drill and ream',
@@ -285,9 +282,9 @@ function plainRecipes(shop: Shop, d: HoleDemand): Recipe[] {
           missing: `a reamer of ${mm(D)} that reaches ${mm(d.depthMm)}${d.through ? '' : ', with straight flutes for a blind hole'}`,
           depthMm: d.depthMm + (d.through ? 2 : 0),
           optional: false,
-          draft: () => ({
+          draft: (_, madeMm) => ({
             kind: 'reaming',
-            hole: holeOf(d, { startMm: start, piloted: true, toleranceMm: toleranceOf(d), raUm: d.raUm }),
+            hole: holeOf(d, { startMm: madeMm, piloted: true, toleranceMm: toleranceOf(d), raUm: d.raUm }),
             cut: { speedRpm: 200, feedPerRevMm: 0.2, outFeed: 1.5 },
           }),
         },
@@ -316,14 +313,13 @@ function stepRecipe(shop: Shop, d: HoleDemand, whole: RecipeStep, finish: readon
       'plan',
     ),
   );
-  const start = drilled(first.at(-1)!, 0.55 * D);
   const enlarge: RecipeStep = {
     ...whole,
     key: 'enlarge',
     name: `Enlarge to ${mm(drilled(whole, D))}`,
-    draft: (c) => {
-      const draft = whole.draft(c) as Extract<StepDraft, { kind: 'drilling' }>;
-      return { ...draft, hole: { ...draft.hole, startMm: start, piloted: true } };
+    draft: (c, madeMm) => {
+      const draft = whole.draft(c, 0);
+      return { ...draft, hole: { ...draft.hole, startMm: madeMm, piloted: true } };
     },
   };
   return [{ id: 'step-drill', name: 'Drill in two steps', steps: [...first, enlarge, ...finish] }];
@@ -386,9 +382,9 @@ function milledRecipes(shop: Shop, d: HoleDemand, fine: boolean, finish: readonl
     missing: `a boring bar for ${mm(leave)} that reaches ${mm(d.depthMm)}`,
     depthMm: d.depthMm,
     optional: false,
-    draft: () => ({
+    draft: (_, madeMm) => ({
       kind: 'boring',
-      hole: holeOf(d, { startMm: leave, piloted: true, toleranceMm: toleranceOf(d), raUm: d.raUm }),
+      hole: holeOf(d, { startMm: madeMm, piloted: true, toleranceMm: toleranceOf(d), raUm: d.raUm }),
       cut: { speedRpm: 200, feedPerRevMm: 0.08, passes: 1, springPasses: 0 },
     }),
   };
@@ -401,22 +397,10 @@ function milledRecipes(shop: Shop, d: HoleDemand, fine: boolean, finish: readonl
   const first = drillAndStart(shop, d, (piloted) =>
     drillStep(shop, d, step, d.depthMm, false, piloted, 'plan'),
   );
-  const start = drilled(first.at(-1)!, leave);
   list.push({
     id: 'drill-bore',
     name: 'Drill and bore',
-    steps: [
-      ...first,
-      ...finish,
-      {
-        ...bore,
-        draft: () =>
-          ({
-            ...bore.draft(bars[0]!),
-            hole: { ...(bore.draft(bars[0]!) as { hole: Hole }).hole, startMm: start },
-          }) as StepDraft,
-      },
-    ],
+    steps: [...first, ...finish, bore],
   });
   return list;
 }
@@ -446,14 +430,12 @@ function threadRecipes(shop: Shop, d: HoleDemand, t: ThreadForm): Recipe[] {
       (c) => types.indexOf(c.type),
     );
   const below = (threads: number): number => (d.through ? 0 : (threads + 1.6) * t.pitchMm);
-  const depthFor = (runOut: number): number =>
-    d.through ? d.depthMm : Math.max(d.drilledDepthMm ?? 0, d.depthMm + runOut);
   const withDrill = (
     size: typeof cut,
     runOut: number,
   ): { steps: RecipeStep[]; start: number; depth: number } => {
     // A stated depth of the drilled hole is kept: then it is the tap that may not fit.
-    const depth = d.drilledDepthMm !== null && !d.through ? d.drilledDepthMm : depthFor(runOut);
+    const depth = d.through ? d.depthMm : (d.drilledDepthMm ?? d.depthMm + runOut);
     const steps = drillAndStart(shop, d, (piloted) =>
       drillStep(shop, d, size, depth, false, piloted, 'plan'),
     );
@@ -482,10 +464,10 @@ function threadRecipes(shop: Shop, d: HoleDemand, t: ThreadForm): Recipe[] {
           missing: `${lack} ${t.designation} that reaches ${mm(d.depthMm)}`,
           depthMm: first.depth,
           optional: false,
-          draft: () => ({
+          draft: (_, madeMm) => ({
             kind: 'tapping',
             thread: t,
-            hole: holeOf(d, { startMm: first.start, startDepthMm: first.depth, piloted: true }),
+            hole: holeOf(d, { startMm: madeMm, startDepthMm: first.depth, piloted: true }),
             cut: { speedRpm: 100, synchronous: true },
           }),
         },
@@ -520,10 +502,10 @@ function threadRecipes(shop: Shop, d: HoleDemand, t: ThreadForm): Recipe[] {
         missing: `a thread mill of pitch ${mm(t.pitchMm)} that goes into ${mm(first.start)} and reaches ${mm(d.depthMm)}`,
         depthMm: d.depthMm + 1,
         optional: false,
-        draft: () => ({
+        draft: (_, madeMm) => ({
           kind: 'thread-milling',
           thread: t,
-          hole: holeOf(d, { startMm: first.start, startDepthMm: first.depth, piloted: true }),
+          hole: holeOf(d, { startMm: madeMm, startDepthMm: first.depth, piloted: true }),
           cut: { speedRpm: 500, feedPerToothMm: 0.03, passes: 1, springPasses: 0 },
         }),
         variants: (draft) =>
