@@ -23,7 +23,7 @@ export {
   requireDemand,
   wayBetween,
 } from './planning/hole-demand.ts';
-export { type StepKey, STEP_KEYS } from './planning/recipes.ts';
+export { type StepKey, STEP_KEYS } from './planning/recipe.ts';
 export type { Shop } from './planning/shop.ts';
 export { orderRisk, type Station, type StationRisk } from './planning/order-risk.ts';
 export { asList } from './peck-plan.ts';

@@ -8,7 +8,8 @@ import { evaluate, limitOf } from '../../evaluation/evaluate.ts';
 import { setParameter } from '../../evaluation/set-parameter.ts';
 import { chanceLost } from '../../evaluation/holes/hole-risk.ts';
 import { countOf, type HoleDemand, requireDemand } from './hole-demand.ts';
-import { type RecipeStep, recipesFor, type StepKey } from './recipes.ts';
+import type { RecipeStep, StepKey } from './recipe.ts';
+import { recipesFor } from './recipes.ts';
 import { type Shop, type StepDraft, stepWith } from './shop.ts';
 
 /** What somebody changed in a planned step. */
