@@ -9,6 +9,7 @@ import {
 } from '@burl/core';
 import type { ReactNode } from 'react';
 import { Choice, type FormProps, Grid, Num } from './form-parts.tsx';
+import { SurfaceFields } from './surface-fields.tsx';
 
 type HoleFormProps = FormProps<HoleOperation> & {
   readonly counts: ReactNode;
@@ -31,7 +32,7 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
       onTake={(v) => v && set({ [key]: v })}
     />
   );
-  const asked = (label: string, key: 'toleranceMm' | 'straightnessMm' | 'raUm', unit: 'mm' | 'um-fine') => (
+  const asked = (label: string, key: 'toleranceMm' | 'raUm', unit: 'mm' | 'um-fine') => (
     <Num
       label={label}
       value={hole[key]}
@@ -88,37 +89,7 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
             readOnly={readOnly}
             onTake={(v) => set({ piloted: v === 'yes' })}
           />
-          <Num
-            label="Slope where it enters"
-            value={hole.entryAngleDeg}
-            unit="deg"
-            empty
-            readOnly={readOnly}
-            onTake={(v) => set({ entryAngleDeg: v ?? 0 })}
-          />
-          <Choice
-            label="Face it enters"
-            value={hole.entrySurface}
-            options={['flat', 'curved']}
-            readOnly={readOnly}
-            onTake={(entrySurface) => set({ entrySurface })}
-          />
-          <Num
-            label="Slope where it leaves"
-            value={hole.exitAngleDeg}
-            unit="deg"
-            empty
-            readOnly={readOnly}
-            onTake={(v) => set({ exitAngleDeg: v ?? 0 })}
-          />
-          <Num
-            label="Cross holes on the way"
-            value={hole.crossHoles}
-            unit="pieces"
-            empty
-            readOnly={readOnly}
-            onTake={(v) => set({ crossHoles: Math.round(v ?? 0) })}
-          />
+          <SurfaceFields hole={hole} readOnly={readOnly} onChange={set} />
           <Num
             label="Feed at breakthrough"
             value={op.cut.breakthroughFeed}
@@ -126,7 +97,6 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
             readOnly={readOnly}
             onTake={(v) => v && cut({ breakthroughFeed: v })}
           />
-          {asked('Axis may run off', 'straightnessMm', 'mm')}
           <Strokes op={op} readOnly={readOnly} cut={cut} context={context} />
         </>
       )}

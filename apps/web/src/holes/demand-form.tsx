@@ -1,5 +1,6 @@
 import { type HoleDemand, type HolePattern, THREAD_SERIES } from '@burl/core';
 import { Choice, Grid, Num } from '../bench/form-parts.tsx';
+import { SurfaceFields } from '../bench/surface-fields.tsx';
 import { Field, FIELD_LOOK } from '../parts/field.tsx';
 
 /** The pattern of another kind with as much kept as can be. */
@@ -153,46 +154,7 @@ export function DemandForm({
         readOnly={readOnly}
         onTake={(v) => set({ chamferMm: v ?? 0 })}
       />
-      <Num
-        label="Axis may run off"
-        value={demand.straightnessMm}
-        unit="mm"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => set({ straightnessMm: v })}
-        hint="empty: not asked"
-      />
-      <Choice
-        label="Face it enters"
-        value={demand.entrySurface}
-        options={['flat', 'curved']}
-        readOnly={readOnly}
-        onTake={(entrySurface) => set({ entrySurface })}
-      />
-      <Num
-        label="Slope where it enters"
-        value={demand.entryAngleDeg}
-        unit="deg"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => set({ entryAngleDeg: v ?? 0 })}
-      />
-      <Num
-        label="Slope where it leaves"
-        value={demand.exitAngleDeg}
-        unit="deg"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => set({ exitAngleDeg: v ?? 0 })}
-      />
-      <Num
-        label="Cross holes on the way"
-        value={demand.crossHoles}
-        unit="pieces"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => set({ crossHoles: Math.round(v ?? 0) })}
-      />
+      <SurfaceFields hole={demand} readOnly={readOnly} onChange={set} />
       <Choice
         label="They lie"
         value={pattern.kind}

@@ -11,20 +11,11 @@ import {
   arrayMove,
   SortableContext,
   sortableKeyboardCoordinates,
-  useSortable,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
-import {
-  broughtEarly,
-  type Evaluation,
-  groupByTool,
-  type Operation,
-  routeRisk,
-  type StationRisk,
-  toolLoads,
-} from '@burl/core';
+import { broughtEarly, groupByTool, routeRisk, toolLoads } from '@burl/core';
 import { type Crib, type JobDetail, type JobOperation, mayEdit, type Setup } from '@burl/contract';
-import { Download, GripVertical, Plus, Trash2, TriangleAlert } from 'lucide-react';
+import { Download, Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -35,17 +26,11 @@ import { type Action, useOffer } from '../frame/actions.tsx';
 import { Crumbs } from '../frame/crumbs.tsx';
 import { Button } from '../parts/button.tsx';
 import { Failed, Loading } from '../parts/page-states.tsx';
-import { StateWord } from '../parts/state-mark.tsx';
 import { contextOf } from '../judging/context.ts';
 import { judge } from '../judging/judgement.ts';
-import { shareOfParts } from '../holes/words.ts';
+import { RiskCard, ToolChangesCard } from './hole-cards.tsx';
+import { type Judged, Station } from './station.tsx';
 import { NewOperationDialog } from './new-operation-dialog.tsx';
-
-interface Judged {
-  readonly operation: JobOperation;
-  readonly evaluation: Evaluation | null;
-  readonly document: Operation | null;
-}
 
 const STATUS_WORD = {
   draft: 'being worked out',
@@ -60,119 +45,6 @@ export default function RoutePage() {
   if (error && !detail) return <Failed what="the job" message={error.message} retry={() => void mutate()} />;
   if (!detail || !crib) return <Loading what="the route" />;
   return <RouteView detail={detail} crib={crib} />;
-}
-
-function Station({
-  judged,
-  number,
-  jobId,
-  widest,
-  readOnly,
-  risk,
-  before,
-  onEarly,
-  onRemove,
-}: {
-  judged: Judged;
-  number: number;
-  jobId: string;
-  widest: number;
-  readOnly: boolean;
-  /** What it puts at risk where it stands; null for what carries none. */
-  risk: StationRisk | null;
-  /** Name of the operation it should come before. */
-  before: string;
-  onEarly: () => void;
-  onRemove: () => void;
-}) {
-  const { operation, evaluation } = judged;
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
-    id: operation.id,
-    disabled: readOnly,
-  });
-  const minutes = evaluation?.time.perPart ?? 0;
-  const limit = evaluation?.limits.find((l) => l.id === evaluation.governing);
-  return (
-    <li
-      ref={setNodeRef}
-      style={{ transform: transform ? `translateY(${transform.y}px)` : undefined, transition }}
-      className={`grid grid-cols-[28px_minmax(0,1.3fr)_minmax(0,1fr)_150px_36px] items-center gap-3 rounded-lg border bg-card p-2.5 ${isDragging ? 'z-10 border-accent shadow-lg' : 'border-line'}`}
-    >
-      <button
-        type="button"
-        {...attributes}
-        {...listeners}
-        disabled={readOnly}
-        aria-label={`Move ${operation.name}`}
-        className="flex size-7 touch-none items-center justify-center rounded text-soft hover:bg-accent-soft"
-      >
-        <GripVertical size={16} aria-hidden="true" />
-      </button>
-      <div className="min-w-0">
-        <Link
-          to={`/jobs/${jobId}/ops/${operation.id}`}
-          className="block truncate font-semibold underline-offset-2 hover:underline"
-        >
-          {number} {operation.name}
-        </Link>
-        <span className="text-[12.5px] text-soft">
-          {operation.variants.length > 1
-            ? `variant ${operation.selected} of ${operation.variants.length}`
-            : 'one variant'}
-        </span>
-        {risk && risk.chance >= 0.0005 && (
-          <span className="block text-[12.5px] text-soft">
-            {shareOfParts(risk.chance)} of parts at risk, {Math.round(risk.value).toLocaleString('en-GB')} in
-            each by then
-          </span>
-        )}
-        {risk?.warning && (
-          <span className="mt-0.5 flex flex-wrap items-center gap-2 text-[12.5px]">
-            <span className="inline-flex items-center gap-1 font-semibold text-tight">
-              <TriangleAlert size={13} aria-hidden="true" /> Risky and late
-            </span>
-            {!readOnly && (
-              <button type="button" onClick={onEarly} className="underline underline-offset-2">
-                Bring it before {before}: saves{' '}
-                {risk.earlier!.saves.toFixed(risk.earlier!.saves < 10 ? 1 : 0)} a part
-              </button>
-            )}
-          </span>
-        )}
-      </div>
-      <div className="min-w-0">
-        {evaluation ? (
-          <>
-            <StateWord state={evaluation.state} />
-            <span className="block truncate text-[12.5px] text-soft">
-              {evaluation.state === 'clear' ? `closest: ${limit?.name}` : limit?.name}
-            </span>
-          </>
-        ) : (
-          <span className="font-semibold text-over">needs input</span>
-        )}
-      </div>
-      <div>
-        <span className="block text-right font-semibold">{minutes.toFixed(1)} min</span>
-        <span className="block h-2 rounded-sm bg-paper">
-          <span
-            className="block h-2 rounded-sm bg-accent"
-            style={{ width: `${Math.max(2, (100 * minutes) / Math.max(widest, 0.01))}%` }}
-          />
-        </span>
-      </div>
-      {!readOnly && (
-        <button
-          type="button"
-          aria-label={`Remove ${operation.name}`}
-          onClick={onRemove}
-          className="flex size-8 items-center justify-center rounded text-soft hover:bg-accent-soft hover:text-over"
-        >
-          <Trash2 size={15} aria-hidden="true" />
-        </button>
-      )}
-    </li>
-  );
 }
 
 function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
@@ -454,33 +326,13 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
               {((total * job.quantity) / 60).toFixed(1)} h for {job.quantity}
             </p>
           </section>
-          <section aria-label="Risk" className="rounded-lg border border-line bg-card p-3">
-            <h2 className="mb-1">Risk of the holes</h2>
-            <p>
-              <span className="text-2xl font-bold">{shareOfParts(risk.lost)}</span> of parts lost
-            </p>
-            <p className="text-soft">
-              {risk.expectedLoss.toFixed(risk.expectedLoss < 10 ? 1 : 0)} a part in this order; the blank at{' '}
-              {Math.round(risk.blankValue).toLocaleString('en-GB')}
-              {risk.assumed ? ' (assumed)' : ''}
-            </p>
-          </section>
-          <section aria-label="Tool changes" className="rounded-lg border border-line bg-card p-3">
-            <h2 className="mb-1">Tool changes</h2>
-            <p>
-              <span className="text-2xl font-bold">{loads}</span> a part
-            </p>
-            {fewest < loads && (
-              <>
-                <p className="text-soft">{fewest} when steps of holes that share a tool run together.</p>
-                {!readOnly && (
-                  <Button className="mt-1.5" onClick={() => void reorder(grouped)}>
-                    Run same tools together
-                  </Button>
-                )}
-              </>
-            )}
-          </section>
+          <RiskCard risk={risk} />
+          <ToolChangesCard
+            loads={loads}
+            fewest={fewest}
+            readOnly={readOnly}
+            onGroup={() => void reorder(grouped)}
+          />
           <section aria-label="Tools" className="rounded-lg border border-line bg-card p-3">
             <h2 className="mb-1">Edges for the batch</h2>
             <ul className="space-y-1">

@@ -153,22 +153,19 @@ export const chamferingNumbers = (s: ChamferingState): Quantity[] => [
   ...lifeAndTime(s),
 ];
 
+const CUT_HEIGHT = '(D − hole)/(1.299·P)';
+const threadHeight = (s: TappingState | ThreadMillingState, formula: string): Quantity =>
+  quantity('height', '%', 'height of the thread', s.heightPercent, 'percent', formula, 'ISO 68-1', [
+    input('hole', 'hole before', s.op.hole.startMm, 'mm'),
+  ]);
+
 /** The numbers of a tapped thread. */
 export const tappingNumbers = (s: TappingState): Quantity[] => [
   ...speedAndFeed(s),
   quantity('vf', 'vf', 'feed', s.feedRateMmMin, 'mm/min', 'vf = n·P', 'synchronous feed', [
     input('P', 'pitch', s.op.thread.pitchMm, 'mm'),
   ]),
-  quantity(
-    'height',
-    '%',
-    'height of the thread',
-    s.heightPercent,
-    'percent',
-    s.forming ? '(D − hole)/(0.68·P)' : '(D − hole)/(1.299·P)',
-    'ISO 68-1',
-    [input('hole', 'hole before', s.op.hole.startMm, 'mm')],
-  ),
+  threadHeight(s, s.forming ? '(D − hole)/(0.68·P)' : CUT_HEIGHT),
   quantity(
     'Mbreak',
     'Mb',
@@ -190,16 +187,7 @@ export const threadMillingNumbers = (s: ThreadMillingState): Quantity[] => [
     input('rows', 'pitches cut at once', s.path.rows, 'pieces'),
     input('passes', 'radial passes', s.op.cut.passes, 'pieces'),
   ]),
-  quantity(
-    'height',
-    '%',
-    'height of the thread',
-    s.heightPercent,
-    'percent',
-    '(D − hole)/(1.299·P)',
-    'ISO 68-1',
-    [input('hole', 'hole before', s.op.hole.startMm, 'mm')],
-  ),
+  threadHeight(s, CUT_HEIGHT),
   quantity('hex', 'hex', 'thickest chip', s.chipMm, 'mm-fine', 'hex = fz·sin φ', 'Martellotti 1941'),
   quantity('F', 'F', 'side force', s.sideForceN, 'N', 'F = kc·b·h·teeth engaged', 'Kienzle & Victor 1957'),
   quantity(
