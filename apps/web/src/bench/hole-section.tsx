@@ -20,6 +20,8 @@ const BOTTOM = 238;
 const CX = 190;
 /** Handles on strokes closer than this are left out: the list in the form has them all. */
 const ROOM = 15;
+/** How far a chamfer mill's tip stands below the rim it cuts, mm. */
+const OFF_TIP = 1;
 
 /** Places that have room from the top down; with `last` the lowest is kept and what crowds it left out. */
 function withRoom(places: readonly number[], last: boolean): ReadonlySet<number> {
@@ -54,7 +56,9 @@ export function HoleSection({
   const system = useSystem();
   const p = context.cutter.properties;
   const { hole } = op;
-  const depth = hole.depthMm;
+  // A chamfer is a rim: the hole below it is drawn as well.
+  const rim = op.kind === 'chamfering';
+  const depth = rim ? Math.max(hole.depthMm, 0.8 * hole.diameterMm) : hole.depthMm;
   const out = op.tooling.stickOutMm;
   const drilled = op.kind === 'drilling';
   const point = drilled ? (p.PL ?? 0.2 * hole.diameterMm) : 0;
@@ -112,7 +116,13 @@ export function HoleSection({
       <HoleTool
         op={op}
         context={context}
-        place={{ cx: CX, half: half - 1, noseY, bottomY: y(depth), pointY: y(depth + point) }}
+        place={{
+          cx: CX,
+          half: half - 1,
+          noseY,
+          bottomY: y(rim ? hole.depthMm + OFF_TIP : depth),
+          pointY: y(depth + point),
+        }}
         scale={wide}
       />
       <path
@@ -149,8 +159,16 @@ export function HoleSection({
           })}
         </g>
       )}
-      <text x="62" y="18" fontSize="12" fontWeight="600" fill="var(--soft)">
-        Section, {hole.through ? 'through' : 'blind'}
+      <text
+        x="380"
+        y={BOTTOM + 2}
+        fontSize="12"
+        fontWeight="600"
+        textAnchor="end"
+        fill="var(--ink)"
+        {...halo('stock')}
+      >
+        {rim ? 'rim of the hole' : hole.through ? 'through' : 'blind'}
       </text>
       {drilled && (
         <text x={30} y={BOTTOM + 2} fontSize="12.5" fill="var(--ink)" {...halo('stock')}>
@@ -161,9 +179,11 @@ export function HoleSection({
       <text x={52} y={TOP + 40} fontSize="13.500" fontWeight="650" fill="var(--ink)" {...halo('stock')}>
         out {formatMeasure(out, 'mm', system)}
       </text>
-      <text x={52} y={TOP + 57} fontSize="12" fill="var(--ink)" {...halo('stock')}>
-        {(depth / hole.diameterMm).toFixed(1)} diameters deep
-      </text>
+      {!rim && (
+        <text x={52} y={TOP + 57} fontSize="12" fill="var(--ink)" {...halo('stock')}>
+          {(depth / hole.diameterMm).toFixed(1)} diameters deep
+        </text>
+      )}
       {curves.length > 0 ? (
         <DepthCurves curves={curves} y={y} x={420} top={TOP} system={system} />
       ) : (

@@ -203,7 +203,7 @@ function InRoute({
               aria-label="Setup"
               value={setupId}
               onChange={(e) => setSetupId(e.target.value)}
-              className={`${FIELD_LOOK} w-44`}
+              className={`${FIELD_LOOK} !w-44`}
             >
               {detail.setups.map((s) => (
                 <option key={s.id} value={s.id}>

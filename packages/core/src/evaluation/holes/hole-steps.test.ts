@@ -16,6 +16,7 @@ import { problemsOf } from '../check-operation.ts';
 import { evaluate, limitOf, numberOf } from '../evaluate.ts';
 import { remediesFor } from '../remedies.ts';
 import { parametersOf, setParameter, speedDiameter } from '../set-parameter.ts';
+import { planHole } from '../../holes/planning/plan-hole.ts';
 import { HOLE_LADDERS } from '../../limits/ladder.ts';
 import { SHOWN_NUMBERS } from '../shown-numbers.ts';
 import { speak } from '../../units/sentence.ts';
@@ -151,6 +152,16 @@ describe('what moves what', () => {
     expect(at({ passes: 3 }, 'F')).toBeLessThan(at({ passes: 1 }, 'F'));
     expect(at({ passes: 3 }, 'taper')).toBeLessThan(at({ passes: 1 }, 'taper'));
     expect(at({ springPasses: 1 }, 'size')).toBeLessThan(at({ springPasses: 0 }, 'size'));
+  });
+
+  it('a mill of high-speed steel begins at its own speed, a third of carbide’s or less', () => {
+    const mills = planHole(STEEL, BORE_30).alternatives.find((a) => a.id === 'mill')!.steps[0]!.choices;
+    const speed = (steel: boolean): number => {
+      const tool = mills.find((c) => c.extended.substrate.startsWith('hss') === steel)!;
+      const { op, context } = stepOf(STEEL, BORE_30, 'mill', 'mill', { mill: { cutterId: tool.id } });
+      return numberOf(evaluate(op, context), 'vc').value;
+    };
+    expect(speed(true)).toBeLessThan(0.5 * speed(false));
   });
 
   it('a spot sharper than the carbide drill that follows is over, a flat one clear', () => {

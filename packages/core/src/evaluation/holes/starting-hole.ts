@@ -1,4 +1,4 @@
-import type { OperationContext } from '../../domain/context.ts';
+import { isHighSpeedSteel, type OperationContext } from '../../domain/context.ts';
 import { outerDiameter } from '../../domain/cutter.ts';
 import type { HoleOperation } from '../../domain/hole-operation.ts';
 import type { SpeedWindow } from '../../domain/alloy.ts';
@@ -34,6 +34,7 @@ function startingSpeed(op: HoleOperation, context: OperationContext): number {
     case 'tapping':
       return low(windows.tap_hss_e, 2);
     case 'hole-milling':
+      if (isHighSpeedSteel(context)) return low(windows.hss_milling, 10);
       return low(
         op.hole.startMm > 0.5 * op.hole.diameterMm
           ? windows.carbide_milling.moderate_ae_0_2_0_4
@@ -41,7 +42,10 @@ function startingSpeed(op: HoleOperation, context: OperationContext): number {
         20,
       );
     default:
-      return low(windows.carbide_milling.moderate_ae_0_2_0_4, 20);
+      return low(
+        isHighSpeedSteel(context) ? windows.hss_milling : windows.carbide_milling.moderate_ae_0_2_0_4,
+        isHighSpeedSteel(context) ? 10 : 20,
+      );
   }
 }
 

@@ -24,7 +24,7 @@ export const chamferFitsLimit: Limit<ChamferingState> = {
 export const chamferFeedLimit: Limit<ChamferingState> = {
   id: 'chamfer-feed',
   group: 'cutter',
-  name: 'feed of the chamfer',
+  name: 'chamfer feed',
   assess: ({ op: { cut }, context: { cutter } }) =>
     inWindow(cut.feedPerToothMm, cutter.extended.fz_window_mm, 'mm/tooth', 'chamfer mill', 'cutter record'),
 };
