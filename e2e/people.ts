@@ -34,7 +34,8 @@ export const expectSaved = (page: Page): Promise<void> => expect(saved(page)).to
 
 /** Takes every step back, so that the next test finds the demo as it was. */
 export async function undoAll(page: Page): Promise<void> {
-  const undo = page.getByRole('button', { name: 'Undo' });
+  // By its label: a note of what was just done may still offer an undo of its own.
+  const undo = page.getByLabel('Undo', { exact: true });
   while (await undo.isEnabled()) await undo.click();
   await expectSaved(page);
 }
