@@ -9,6 +9,7 @@ import {
   tappingState,
 } from '@burl/core';
 import type { ScaleLinear } from 'd3-scale';
+import { OFF_TIP } from './hole-tool.tsx';
 
 /** One curve down the hole: value at depths, and what it must not pass. */
 export interface DepthCurve {
@@ -151,7 +152,13 @@ export function HoleFromAbove({
   radius: number;
   system: System;
 }) {
-  const scale = (2 * radius) / op.hole.diameterMm;
+  const { hole } = op;
+  // A chamfer opens the rim of a hole that stays: twice its width wider.
+  const rim = op.kind === 'chamfering';
+  const [from, to] = rim
+    ? [hole.diameterMm, hole.diameterMm + 2 * hole.depthMm]
+    : [hole.startMm, hole.diameterMm];
+  const scale = (2 * radius) / to;
   const tool = context.cutter.properties.DC ?? context.cutter.properties.DCONMS ?? 0;
   const bore = op.kind === 'hole-milling' ? holeMillingState(op, context).bore : null;
   const rounds = op.kind !== 'reaming' && op.kind !== 'boring' && op.kind !== 'tapping';
@@ -172,11 +179,11 @@ export function HoleFromAbove({
           strokeDasharray="4 3"
         />
       ))}
-      {op.hole.startMm > 0 && (
+      {from > 0 && (
         <circle
           cx={x}
           cy={y}
-          r={(op.hole.startMm / 2) * scale}
+          r={(from / 2) * scale}
           fill="var(--card)"
           stroke="var(--ink)"
           strokeDasharray="2 3"
@@ -191,9 +198,9 @@ export function HoleFromAbove({
           stroke="var(--tight)"
         />
       )}
-      {rounds && tool > 0 && tool < op.hole.diameterMm && (
+      {rounds && tool > 0 && tool < hole.diameterMm && (
         <circle
-          cx={x + radius - (tool / 2) * scale}
+          cx={x + (rim ? hole.diameterMm / 2 - OFF_TIP : to / 2) * scale - (tool / 2) * scale}
           cy={y}
           r={(tool / 2) * scale}
           fill="var(--tool)"
@@ -201,9 +208,9 @@ export function HoleFromAbove({
           strokeWidth="1.6"
         />
       )}
-      {op.hole.startMm > 0 && (
+      {from > 0 && (
         <text x={x} y={y + radius + 18} fontSize="12" textAnchor="middle" fill="var(--ink)">
-          {formatMeasure(op.hole.startMm, 'mm', system)} → {formatMeasure(op.hole.diameterMm, 'mm', system)}
+          {formatMeasure(from, 'mm', system)} → {formatMeasure(to, 'mm', system)}
         </text>
       )}
     </g>

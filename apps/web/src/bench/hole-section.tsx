@@ -11,7 +11,7 @@ import { useSystem } from '../frame/preferences.tsx';
 import { halo, StockPattern } from './drawing.tsx';
 import { Handle } from './handle.tsx';
 import { depthCurves, DepthCurves, HoleFromAbove } from './hole-curves.tsx';
-import { HoleTool } from './hole-tool.tsx';
+import { HoleTool, OFF_TIP } from './hole-tool.tsx';
 
 const W = 680;
 const H = 262;
@@ -20,9 +20,6 @@ const BOTTOM = 238;
 const CX = 190;
 /** Handles on strokes closer than this are left out: the list in the form has them all. */
 const ROOM = 15;
-/** How far a chamfer mill's tip stands below the rim it cuts, mm. */
-const OFF_TIP = 1;
-
 /** Places that have room from the top down; with `last` the lowest is kept and what crowds it left out. */
 function withRoom(places: readonly number[], last: boolean): ReadonlySet<number> {
   const kept = new Set<number>();
@@ -56,9 +53,9 @@ export function HoleSection({
   const system = useSystem();
   const p = context.cutter.properties;
   const { hole } = op;
-  // A chamfer is a rim: the hole below it is drawn as well.
+  // A chamfer is a rim: the hole below it is drawn as well, deep enough for one scale both ways.
   const rim = op.kind === 'chamfering';
-  const depth = rim ? Math.max(hole.depthMm, 0.8 * hole.diameterMm) : hole.depthMm;
+  const depth = rim ? Math.max(hole.depthMm, 1.2 * hole.diameterMm) : hole.depthMm;
   const out = op.tooling.stickOutMm;
   const drilled = op.kind === 'drilling';
   const point = drilled ? (p.PL ?? 0.2 * hole.diameterMm) : 0;
@@ -88,11 +85,13 @@ export function HoleSection({
     onPecks({ ...listed, toMm: listed.toMm.map((d, j) => (j === i ? mm : d)) });
   const slope = Math.tan((hole.entryAngleDeg * Math.PI) / 180);
   const left = Math.min(26, slope * (CX - 20));
+  const bevel = rim ? hole.depthMm * wide : 0;
+  const drop = (left * (half + bevel)) / (CX - 20);
   return (
     <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="Section of the hole">
       <StockPattern />
       <path
-        d={`M20 ${TOP - left} L${CX - half} ${TOP - (left * half) / (CX - 20)} V${floor} L${CX} ${drilled ? y(depth + point) : floor} L${CX + half} ${floor} V${TOP + (left * half) / (CX - 20)} L385 ${TOP + left} V${hole.through ? floor : BOTTOM + 8} H20 Z`}
+        d={`M20 ${TOP - left} L${CX - half - bevel} ${TOP - drop} L${CX - half} ${TOP - drop + bevel} V${floor} L${CX} ${drilled ? y(depth + point) : floor} L${CX + half} ${floor} V${TOP + drop + bevel} L${CX + half + bevel} ${TOP + drop} L385 ${TOP + left} V${hole.through ? floor : BOTTOM + 8} H20 Z`}
         fill="url(#stock)"
         stroke="var(--stock-line)"
       />

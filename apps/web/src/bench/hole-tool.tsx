@@ -1,5 +1,8 @@
 import type { HoleOperation, OperationContext } from '@burl/core';
 
+/** How far a chamfer mill's tip stands below the rim it cuts, mm. */
+export const OFF_TIP = 1;
+
 /** Where the tool stands in the drawing: centre line, half width, top, bottom and how long its point is. */
 export interface ToolPlace {
   readonly cx: number;
@@ -85,10 +88,14 @@ export function HoleTool({
     case 'chamfering': {
       const wide = Math.max(6, ((p.DCX ?? p.DC ?? 10) / 2) * scale);
       const tip = Math.max(2, ((p.DC ?? 2) / 2) * scale);
-      const left = cx - half + tip + 2;
+      // The flank lies on the rim: the tip stands clear of the wall by as much as it goes below.
+      const left = cx - half + tip + OFF_TIP * scale;
+      // A flank that reaches into the holder is drawn as far as the holder's nose.
+      const top = Math.max(noseY, bottomY - (wide - tip));
+      const reach = tip + bottomY - top;
       return (
         <path
-          d={`M${left - wide} ${noseY} H${left + wide} V${bottomY - (wide - tip)} L${left + tip} ${bottomY} H${left - tip} L${left - wide} ${bottomY - (wide - tip)} Z`}
+          d={`M${left - reach} ${noseY} H${left + reach} V${top} L${left + tip} ${bottomY} H${left - tip} L${left - reach} ${top} Z`}
           {...line}
         />
       );

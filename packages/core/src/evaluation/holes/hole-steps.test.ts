@@ -164,6 +164,23 @@ describe('what moves what', () => {
     expect(speed(true)).toBeLessThan(0.5 * speed(false));
   });
 
+  it.each(['4340-28hrc', 's32750', 'ti-6al-4v-sta', '718-aged'])(
+    'no mill begins a helix in %s with a chip its edge rubs, though it starts in solid',
+    (alloyId) => {
+      const shop = shopOf(alloyId);
+      const milled = stepOf(shop, BORE_30, 'mill-bore', 'mill');
+      const first = planHole(shop, BORE_30).alternatives.find((a) => a.id === 'mill-bore')!.steps[0]!;
+      expect(first.choices.length).toBeGreaterThan(2);
+      for (const cutter of first.choices) {
+        const { op, context } = stepOf(shop, BORE_30, 'mill-bore', 'mill', { mill: { cutterId: cutter.id } });
+        expect(limitOf(evaluate(op, context), 'chip-thin').state, cutter.id).not.toBe('over');
+      }
+      // One that was set to rub is found.
+      const slow = changed(milled.op, {}, { feedPerToothMm: 0.004 });
+      expect(limitOf(evaluate(slow, milled.context), 'chip-thin').state).toBe('over');
+    },
+  );
+
   it('a spot sharper than the carbide drill that follows is over, a flat one clear', () => {
     const spot = stepOf(STEEL, demand({ diameterMm: 6, depthMm: 12 }), 'drill', 'drill');
     const tool = STEEL.offer.cutters.find((c) => c.id === 'spot-10-90')!;

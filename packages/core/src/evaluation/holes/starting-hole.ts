@@ -3,6 +3,7 @@ import { outerDiameter } from '../../domain/cutter.ts';
 import type { HoleOperation } from '../../domain/hole-operation.ts';
 import type { SpeedWindow } from '../../domain/alloy.ts';
 import { pastFloorNeeded } from '../../holes/helical-bore.ts';
+import { chipWindow } from '../../limits/chip-window.ts';
 import { drillFeedWindow } from '../../limits/drill-feed.ts';
 import { entrySteepness } from '../../path/entry-plan.ts';
 import { chipFactor, diameterInCut, edgeProfile } from '../../milling/edge-profile.ts';
@@ -51,6 +52,8 @@ function startingSpeed(op: HoleOperation, context: OperationContext): number {
 
 /** Share of the feed kept while the whole width is in the cut. Rule G-44. */
 const INTO_SOLID = 0.65;
+/** Even then the chip stays this much above the one at which the edge rubs. */
+const ABOVE_RUBBING = 1.1;
 
 /** The step's first numbers for its alloy, tool and machine. */
 export function startingHole(op: HoleOperation, context: OperationContext): HoleOperation['cut'] {
@@ -100,12 +103,16 @@ export function startingHole(op: HoleOperation, context: OperationContext): Hole
       );
       const solid = hole.startMm < tool;
       const ap = tidy(Math.max(0.02, pitch));
+      const window = chipWindow(context);
       // A shallow turn runs on the corner's radius, which thins the chip.
       const factor = chipFactor(edgeProfile(cutter, ap, diameterInCut(cutter, ap), 'climb'));
       return {
         ...op.cut,
         speedRpm: speed(diameterInCut(cutter, ap)),
-        feedPerToothMm: tidy((solid ? INTO_SOLID : 1) * (chip / Math.max(0.7, factor))),
+        feedPerToothMm: tidy(
+          Math.max((solid ? INTO_SOLID : 1) * window.target, ABOVE_RUBBING * window.thinnest) /
+            Math.max(factor, 1 / 3),
+        ),
         pitchMm: ap,
         pastFloorMm: hole.through
           ? tidy(pastFloorNeeded(cutter.properties.RE ?? 0, op.flankWearMm) + 0.1)

@@ -74,11 +74,17 @@ export const USUAL_PART_VALUE = 500;
 const SEVERITY: Readonly<Record<LimitState, number>> = { clear: 0, unproven: 1, tight: 2, over: 3 };
 
 /** Steps whose tools differ so much that the best of the first few is taken instead of the first. */
-const TRIED: Readonly<Partial<Record<StepKey, number>>> = { mill: 3, 'thread-mill': 3, bore: 3 };
+const TRIED: Readonly<Partial<Record<StepKey, number>>> = { mill: 6, 'thread-mill': 3, bore: 3 };
+/** What a step without a doubtful limit may take longer than one with it. */
+const WORTH_WAITING = 1.25;
 
-const betterStep = (a: PlannedStep, b: PlannedStep): number =>
-  SEVERITY[a.evaluation.state] - SEVERITY[b.evaluation.state] ||
-  a.evaluation.time.perPart - b.evaluation.time.perPart;
+/** Quicker first, once no limit forbids it: a slow tool is not the better one for being far from every limit. */
+const betterStep = (a: PlannedStep, b: PlannedStep): number => {
+  const over = (s: PlannedStep): number => Number(s.evaluation.state === 'over');
+  const felt = (s: PlannedStep): number =>
+    s.evaluation.time.perPart * (s.evaluation.state === 'tight' ? WORTH_WAITING : 1);
+  return over(a) - over(b) || felt(a) - felt(b);
+};
 
 /** A step with the tool wanted, or the best of the crib's; a sentence where it cannot be. */
 function makeStep(
@@ -221,6 +227,17 @@ const wanted = (a: Alternative, b: Alternative): number =>
   Number(a.state === 'over') - Number(b.state === 'over') ||
   a.cost + a.expectedLoss - (b.cost + b.expectedLoss);
 
+/** What the two ways put at risk, in parts and in money. */
+function lossesOf(
+  best: Alternative,
+  next: Alternative,
+  { partValue, valueAssumed }: { partValue: number; valueAssumed: boolean },
+): string {
+  const [one, other] = [percent(best.lost), percent(next.lost)];
+  if (one === other) return `Each way loses ${one} of parts to these holes.`;
+  return `${one} of parts lost to these holes against ${other}; at ${whole(partValue)} a part${valueAssumed ? ' (assumed)' : ''} that is ${whole(best.expectedLoss)} against ${whole(next.expectedLoss)} each.`;
+}
+
 /** Sentences that say why the first is recommended over the next. */
 function reasons(
   best: Alternative,
@@ -249,9 +266,7 @@ function reasons(
           ? `${minutes.toFixed(1)} min slower a part`
           : `${(-minutes).toFixed(1)} min quicker a part`;
     list.push(`${side} than ${next.name.toLowerCase()}.`);
-    list.push(
-      `${percent(best.lost)} of parts lost to these holes against ${percent(next.lost)}; at ${whole(plan.partValue)} a part${plan.valueAssumed ? ' (assumed)' : ''} that is ${whole(best.expectedLoss)} against ${whole(next.expectedLoss)} each.`,
-    );
+    list.push(lossesOf(best, next, plan));
   }
   const risky = [...best.steps]
     .filter((s) => !s.leftOut)

@@ -9,6 +9,7 @@ import {
   M6_BLIND,
   shopOf,
 } from '../../../fixtures/holes.ts';
+import { isHighSpeedSteel } from '../../domain/context.ts';
 import { InputError } from '../../domain/input-error.ts';
 import { evaluate } from '../../evaluation/evaluate.ts';
 import { groupByTool, toolLoads } from './group-by-tool.ts';
@@ -66,6 +67,27 @@ describe('plan of a hole', () => {
     expect(drill.governing.id).toBe('hole-tolerance');
     const ream = way(plan, 'drill-ream').steps.at(-1)!.op;
     expect(ream.hole.startMm).toBeCloseTo(9.8, 9);
+  });
+
+  it('a hole is milled by the quickest mill no limit forbids, not by the one farthest from its limits', () => {
+    const shop = shopOf('4340-28hrc');
+    const { steps } = way(planHole(shop, BORE_30), 'mill-bore');
+    const taken = steps[0]!;
+    const others = taken.choices.map(
+      (c) =>
+        way(planHole(shop, BORE_30, { 'mill-bore': { mill: { cutterId: c.id } } }), 'mill-bore').steps[0]!,
+    );
+    const possible = others.filter((s) => s.evaluation.state !== 'over');
+    expect(possible.length).toBeGreaterThan(1);
+    expect(taken.evaluation.state).not.toBe('over');
+    for (const s of possible)
+      expect(taken.evaluation.time.perPart).toBeLessThanOrEqual(1.25 * s.evaluation.time.perPart);
+    expect(isHighSpeedSteel(taken.context)).toBe(false);
+  });
+
+  it('ways that lose as many parts are said to in one figure', () => {
+    const plan = planHole(shopOf('4340-28hrc'), BORE_30);
+    expect(plan.because.join(' ')).toContain('Each way loses under 0.05 % of parts');
   });
 
   it('a large hole may be drilled in two steps: the second has no chisel edge in the metal and pushes less', () => {
