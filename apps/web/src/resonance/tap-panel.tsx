@@ -2,6 +2,7 @@ import type { CombinationDetail, Crib, StoredResponse } from '@burl/contract';
 import {
   genericStructure,
   InputError,
+  isHammerCsv,
   readHammerCsv,
   readResponseCsv,
   readUniversalFile,
@@ -143,7 +144,7 @@ export function TapPanel({
     setFailed(null);
     try {
       const text = await chosen.text();
-      if (/time\s*\(s\)/i.test(text.slice(0, 400))) {
+      if (isHammerCsv(text)) {
         const hits = readHammerCsv(text);
         await keep(axis, await askWorker('tap', (api) => api.readHits(hits)), chosen.name);
         return;

@@ -26,7 +26,7 @@ export { bell, type HammerKit, seededNumbers, simulatedHammer } from './measure/
 export { type ResponseKind } from './files/response-file.ts';
 export { readResponseCsv, writeResponseCsv } from './files/response-csv.ts';
 export { readUniversalFile, writeUniversalFile } from './files/universal-file.ts';
-export { readHammerCsv, writeHammerCsv } from './files/hammer-csv.ts';
+export { isHammerCsv, readHammerCsv, writeHammerCsv } from './files/hammer-csv.ts';
 export {
   listen,
   type Recording,

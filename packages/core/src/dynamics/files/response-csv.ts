@@ -1,5 +1,6 @@
 import { InputError } from '../../domain/input-error.ts';
 import type { Receptance } from '../tip-structure.ts';
+import { readNumberTable } from './number-table.ts';
 import { requireResponse, type ResponseKind, toReceptance } from './response-file.ts';
 
 /** A table of a response as it was read. */
@@ -30,39 +31,15 @@ const UNITS: readonly (readonly [RegExp, ResponseKind, number])[] = [
   [/m\s*\/\s*n/i, 'receptance', 1],
 ];
 
-/** Rows of numbers and the text above them, by the delimiter that gives them three columns. */
-function rowsOf(text: string): { heading: string; rows: number[][] } {
-  const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/);
-  const heading: string[] = [];
-  const rows: number[][] = [];
-  // A comma is a decimal sign where semicolons or tabs part the columns.
-  const decimalComma = lines.some((l) => /\d,\d+\s*[;\t]/.test(l));
-  lines.forEach((line, i) => {
-    if (line.trim() === '') return;
-    const cells = line
-      .trim()
-      .split(decimalComma ? /[;\t]/ : /[,;\t]|\s+/)
-      .map((c) => c.trim())
-      .filter((c) => c !== '');
-    const numbers = cells.map((c) => Number(decimalComma ? c.replace(',', '.') : c));
-    if (numbers.length >= 2 && numbers.slice(0, 3).every((n) => Number.isFinite(n))) rows.push(numbers);
-    else if (rows.length === 0) heading.push(line);
-    else {
-      throw new InputError([
-        { field: `line ${i + 1}`, value: line.slice(0, 60), allowed: 'frequency and two numbers' },
-      ]);
-    }
-  });
-  return { heading: heading.join(' '), rows };
-}
-
 /**
  * Reads a table of a frequency response: frequency, then real and imaginary part or amplitude and phase, with units and
  * kind from the heading where it names them. Delimiters comma, semicolon, tab or blanks; decimal comma or point.
  * Phase in degrees, or in rad where no value exceeds 2π. Throws InputError naming the line that is wrong.
  */
 export function readResponseCsv(text: string, wish: CsvWish = {}): ResponseTable {
-  const { heading, rows } = rowsOf(text);
+  const table = readNumberTable(text, 2, 'frequency and two numbers');
+  const heading = table.heading.join(' ');
+  const rows = table.rows.map((r) => r.numbers);
   if (rows.length === 0 || rows[0]!.length < 3) {
     throw new InputError([
       { field: 'table', value: `${rows.length} rows of numbers`, allowed: 'frequency and two numbers a row' },
