@@ -1,21 +1,24 @@
 import type { MillingOperation } from '@burl/core';
 import { Choice, type FormProps, Num } from './form-parts.tsx';
+import { type NumberField, NumberFields } from './number-fields.tsx';
+
+type Feature = MillingOperation['feature'];
+
+const STOCK: readonly NumberField<Feature>[] = [{ key: 'stockMm', label: 'Stock on each side', unit: 'mm' }];
+const ASKED: readonly NumberField<Feature>[] = [
+  { key: 'slopeDeg', label: 'Slope of the surface', unit: 'deg', zero: true, hint: '90 is a vertical wall' },
+  { key: 'raUm', label: 'Roughness asked, Ra', unit: 'um-fine', empty: null, hint: 'empty: none asked' },
+  { key: 'scallopMm', label: 'Ridges allowed', unit: 'mm-fine', empty: null, hint: 'empty: none asked' },
+];
 
 /** What not every feature has: island, stock around a boss, open floor, slope, and the surface that is asked for. */
 export function FeatureRest({ op, readOnly, onChange }: FormProps<MillingOperation>) {
   const { feature } = op;
-  const set = (change: Partial<MillingOperation['feature']>) =>
-    onChange({ ...op, feature: { ...feature, ...change } });
+  const set = (change: Partial<Feature>) => onChange({ ...op, feature: { ...feature, ...change } });
   return (
     <>
       {feature.kind === 'boss' && (
-        <Num
-          label="Stock on each side"
-          value={feature.stockMm}
-          unit="mm"
-          readOnly={readOnly}
-          onTake={(v) => v && set({ stockMm: v })}
-        />
+        <NumberFields of={feature} fields={STOCK} readOnly={readOnly} onSet={set} />
       )}
       {feature.kind === 'pocket' && (
         <>
@@ -31,12 +34,11 @@ export function FeatureRest({ op, readOnly, onChange }: FormProps<MillingOperati
             hint="empty: none"
           />
           {feature.island && (
-            <Num
-              label="Island, width"
-              value={feature.island.widthMm}
-              unit="mm"
+            <NumberFields
+              of={feature.island}
+              fields={[{ key: 'widthMm', label: 'Island, width', unit: 'mm' }]}
               readOnly={readOnly}
-              onTake={(v) => v && set({ island: { lengthMm: feature.island!.lengthMm, widthMm: v } })}
+              onSet={(change) => set({ island: { ...feature.island!, ...change } })}
             />
           )}
         </>
@@ -48,32 +50,7 @@ export function FeatureRest({ op, readOnly, onChange }: FormProps<MillingOperati
         readOnly={readOnly}
         onTake={(v) => set({ through: v === 'open below' })}
       />
-      <Num
-        label="Slope of the surface"
-        value={feature.slopeDeg}
-        unit="deg"
-        readOnly={readOnly}
-        onTake={(v) => v !== null && set({ slopeDeg: v })}
-        hint="90 is a vertical wall"
-      />
-      <Num
-        label="Roughness asked, Ra"
-        value={feature.raUm}
-        unit="um-fine"
-        empty
-        readOnly={readOnly}
-        onTake={(raUm) => set({ raUm })}
-        hint="empty: none asked"
-      />
-      <Num
-        label="Ridges allowed"
-        value={feature.scallopMm}
-        unit="mm-fine"
-        empty
-        readOnly={readOnly}
-        onTake={(scallopMm) => set({ scallopMm })}
-        hint="empty: none asked"
-      />
+      <NumberFields of={feature} fields={ASKED} readOnly={readOnly} onSet={set} />
     </>
   );
 }

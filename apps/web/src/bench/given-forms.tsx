@@ -11,7 +11,46 @@ import {
 } from '@burl/core';
 import { HoleForm } from './hole-forms.tsx';
 import { FeatureRest } from './feature-rest.tsx';
-import { Choice, type FormProps, Grid, Num } from './form-parts.tsx';
+import { Choice, type FormProps, Grid } from './form-parts.tsx';
+import { type NumberField, NumberFields } from './number-fields.tsx';
+
+type Feature = MillingOperation['feature'];
+const WIDTH: Readonly<Partial<Record<Feature['kind'], string>>> = {
+  side: 'Stock on the side',
+  boss: 'Width of the boss',
+};
+const sizes = (kind: Feature['kind']): readonly NumberField<Feature>[] => [
+  { key: 'lengthMm', label: 'Length', unit: 'mm' },
+  { key: 'widthMm', label: WIDTH[kind] ?? 'Width', unit: 'mm' },
+  { key: 'depthMm', label: 'Depth', unit: 'mm' },
+  { key: 'cornerRadiusMm', label: 'Corner radius', unit: 'mm', empty: null, hint: 'empty: none inside' },
+  {
+    key: 'allowanceMm',
+    label: 'Left for the finisher',
+    unit: 'mm',
+    empty: 0,
+    blank: true,
+    hint: 'empty: this cut finishes',
+  },
+  { key: 'wallToleranceMm', label: 'Wall tolerance', unit: 'mm' },
+];
+const HOLDING: readonly NumberField<MillingOperation['workholding']>[] = [
+  { key: 'capacityN', label: 'Declared holding', unit: 'N', empty: null, hint: 'empty: not declared' },
+  {
+    key: 'liftCapacityN',
+    label: 'Against lifting',
+    unit: 'N',
+    empty: null,
+    hint: 'empty: counted with the first',
+  },
+  {
+    key: 'releaseC',
+    label: 'Lets go when warm',
+    unit: 'degC',
+    empty: null,
+    hint: 'empty: usual of the kind',
+  },
+];
 
 /** Size of the feature or hole, and how many of it. */
 export function FeatureForm({
@@ -21,31 +60,26 @@ export function FeatureForm({
   context,
 }: FormProps<Operation> & { context?: OperationContext }) {
   const counts = (
-    <>
-      <Num
-        label={op.kind === 'milling' ? 'Such features on a part' : 'Holes on a part'}
-        value={op.featuresPerPart}
-        unit="pieces"
-        readOnly={readOnly}
-        onTake={(v) => v && onChange({ ...op, featuresPerPart: Math.round(v) })}
-      />
-      <Num
-        label="Between looks at the edge"
-        value={op.featuresPerEdge}
-        unit="pieces"
-        readOnly={readOnly}
-        onTake={(v) => v && onChange({ ...op, featuresPerEdge: Math.round(v) })}
-      />
-      <Num
-        label="Edges on the shelf"
-        value={op.edgesOnShelf}
-        unit="pieces"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => onChange({ ...op, edgesOnShelf: v === null ? null : Math.round(v) })}
-        hint="empty: not counted"
-      />
-    </>
+    <NumberFields
+      of={op}
+      fields={[
+        {
+          key: 'featuresPerPart',
+          label: op.kind === 'milling' ? 'Such features on a part' : 'Holes on a part',
+          unit: 'pieces',
+        },
+        { key: 'featuresPerEdge', label: 'Between looks at the edge', unit: 'pieces' },
+        {
+          key: 'edgesOnShelf',
+          label: 'Edges on the shelf',
+          unit: 'pieces',
+          empty: null,
+          hint: 'empty: not counted',
+        },
+      ]}
+      readOnly={readOnly}
+      onSet={(change) => onChange({ ...op, ...change } as Operation)}
+    />
   );
   if (isHole(op))
     return (
@@ -86,58 +120,7 @@ export function FeatureForm({
         readOnly={readOnly}
         onTake={(direction) => onChange({ ...op, cut: { ...op.cut, direction } })}
       />
-      <Num
-        label="Length"
-        value={op.feature.lengthMm}
-        unit="mm"
-        readOnly={readOnly}
-        onTake={(v) => v && set({ lengthMm: v })}
-      />
-      <Num
-        label={
-          op.feature.kind === 'side'
-            ? 'Stock on the side'
-            : op.feature.kind === 'boss'
-              ? 'Width of the boss'
-              : 'Width'
-        }
-        value={op.feature.widthMm}
-        unit="mm"
-        readOnly={readOnly}
-        onTake={(v) => v && set({ widthMm: v })}
-      />
-      <Num
-        label="Depth"
-        value={op.feature.depthMm}
-        unit="mm"
-        readOnly={readOnly}
-        onTake={(v) => v && set({ depthMm: v })}
-      />
-      <Num
-        label="Corner radius"
-        value={op.feature.cornerRadiusMm}
-        unit="mm"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => set({ cornerRadiusMm: v })}
-        hint="empty: none inside"
-      />
-      <Num
-        label="Left for the finisher"
-        value={op.feature.allowanceMm}
-        unit="mm"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => set({ allowanceMm: v ?? 0 })}
-        hint="empty: this cut finishes"
-      />
-      <Num
-        label="Wall tolerance"
-        value={op.feature.wallToleranceMm}
-        unit="mm"
-        readOnly={readOnly}
-        onTake={(v) => v && set({ wallToleranceMm: v })}
-      />
+      <NumberFields of={op.feature} fields={sizes(op.feature.kind)} readOnly={readOnly} onSet={set} />
       <FeatureRest op={op} readOnly={readOnly} onChange={onChange} />
       {counts}
     </Grid>
@@ -156,33 +139,7 @@ export function HoldingForm({ op, readOnly, onChange }: FormProps<MillingOperati
         readOnly={readOnly}
         onTake={(kind) => set({ kind })}
       />
-      <Num
-        label="Declared holding"
-        value={op.workholding.capacityN}
-        unit="N"
-        empty
-        readOnly={readOnly}
-        onTake={(capacityN) => set({ capacityN })}
-        hint="empty: not declared"
-      />
-      <Num
-        label="Against lifting"
-        value={op.workholding.liftCapacityN}
-        unit="N"
-        empty
-        readOnly={readOnly}
-        onTake={(liftCapacityN) => set({ liftCapacityN })}
-        hint="empty: counted with the first"
-      />
-      <Num
-        label="Lets go when warm"
-        value={op.workholding.releaseC}
-        unit="degC"
-        empty
-        readOnly={readOnly}
-        onTake={(releaseC) => set({ releaseC })}
-        hint="empty: usual of the kind"
-      />
+      <NumberFields of={op.workholding} fields={HOLDING} readOnly={readOnly} onSet={set} />
     </Grid>
   );
 }
@@ -199,13 +156,11 @@ export function WearForm({ op, readOnly, onChange }: FormProps<Operation>) {
           readOnly={readOnly}
           onTake={(coolant) => onChange({ ...op, coolant })}
         />
-        <Num
-          label="Flank wear for the forces"
-          value={op.flankWearMm}
-          unit="mm"
-          empty
+        <NumberFields
+          of={op as Operation}
+          fields={[{ key: 'flankWearMm', label: 'Flank wear for the forces', unit: 'mm', empty: 0 }]}
           readOnly={readOnly}
-          onTake={(v) => onChange({ ...op, flankWearMm: v ?? 0 })}
+          onSet={(change) => onChange({ ...op, ...change } as Operation)}
         />
         {op.kind === 'milling' && (
           <Choice
@@ -231,48 +186,43 @@ export function MeasuredForm({
   const set = (change: Partial<Operation['measured']>) =>
     onChange({ ...op, measured: { ...op.measured, ...change } });
   const { alloy, holder } = context;
+  const fields: readonly NumberField<Operation['measured']>[] = [
+    {
+      key: 'hardness',
+      label: `Hardness, ${alloy.hardness.scale}`,
+      unit: alloy.hardness.scale,
+      empty: null,
+      hint: `table ${alloy.hardness.low} to ${alloy.hardness.high}`,
+    },
+    {
+      key: 'runoutUm',
+      label: 'Runout at the tip',
+      unit: 'um',
+      empty: null,
+      hint: `usual ${holder.runout_at_3xd_um.typical} µm`,
+    },
+    {
+      key: 'kc11NMm2',
+      label: 'kc1.1 from spindle power',
+      unit: 'N/mm2',
+      empty: null,
+      hint: `library ${alloy.kienzle.kc11_n_mm2.typical} N/mm²`,
+    },
+    {
+      key: 'lifeSpeed30MMin',
+      label: '30-minute speed, own trial',
+      unit: 'm/min',
+      empty: null,
+      hint: 'at the model’s reference cut',
+    },
+  ];
   return (
     <div className="space-y-2">
       <p className="text-[13px] text-soft">
         What was measured here replaces the library and narrows the band. Empty is not measured.
       </p>
       <Grid>
-        <Num
-          label={`Hardness, ${alloy.hardness.scale}`}
-          value={op.measured.hardness}
-          unit={alloy.hardness.scale}
-          empty
-          readOnly={readOnly}
-          onTake={(hardness) => set({ hardness })}
-          hint={`table ${alloy.hardness.low} to ${alloy.hardness.high}`}
-        />
-        <Num
-          label="Runout at the tip"
-          value={op.measured.runoutUm}
-          unit="um"
-          empty
-          readOnly={readOnly}
-          onTake={(runoutUm) => set({ runoutUm })}
-          hint={`usual ${holder.runout_at_3xd_um.typical} µm`}
-        />
-        <Num
-          label="kc1.1 from spindle power"
-          value={op.measured.kc11NMm2}
-          unit="N/mm2"
-          empty
-          readOnly={readOnly}
-          onTake={(kc11NMm2) => set({ kc11NMm2 })}
-          hint={`library ${alloy.kienzle.kc11_n_mm2.typical} N/mm²`}
-        />
-        <Num
-          label="30-minute speed, own trial"
-          value={op.measured.lifeSpeed30MMin}
-          unit="m/min"
-          empty
-          readOnly={readOnly}
-          onTake={(lifeSpeed30MMin) => set({ lifeSpeed30MMin })}
-          hint="at the model's reference cut"
-        />
+        <NumberFields of={op.measured} fields={fields} readOnly={readOnly} onSet={set} />
       </Grid>
     </div>
   );

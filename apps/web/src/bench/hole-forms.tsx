@@ -9,12 +9,49 @@ import {
 } from '@burl/core';
 import type { ReactNode } from 'react';
 import { Choice, type FormProps, Grid, Num } from './form-parts.tsx';
+import { type NumberField, NumberFields } from './number-fields.tsx';
 import { SurfaceFields } from './surface-fields.tsx';
 
 type HoleFormProps = FormProps<HoleOperation> & {
   readonly counts: ReactNode;
   readonly context?: OperationContext;
 };
+
+type Passes = { readonly passes: number; readonly springPasses: number };
+
+const SIZE: readonly NumberField<Hole>[] = [
+  { key: 'diameterMm', label: 'Diameter', unit: 'mm' },
+  { key: 'depthMm', label: 'Depth', unit: 'mm' },
+];
+const THREAD: readonly NumberField<Hole>[] = [{ key: 'depthMm', label: 'Depth of full thread', unit: 'mm' }];
+const BEFORE: readonly NumberField<Hole>[] = [
+  { key: 'startMm', label: 'Hole there before', unit: 'mm', empty: 0, blank: true, hint: 'empty: solid' },
+];
+const PASSES: readonly NumberField<Passes>[] = [
+  { key: 'passes', label: 'Passes', unit: 'pieces' },
+  { key: 'springPasses', label: 'Spring passes', unit: 'pieces', empty: 0 },
+];
+const TOLERANCE: readonly NumberField<Hole>[] = [
+  {
+    key: 'toleranceMm',
+    label: 'Tolerance of the diameter',
+    unit: 'mm',
+    empty: null,
+    hint: 'empty: not asked',
+  },
+];
+/** What is asked of a hole by kinds of step, where it is not the diameter alone. */
+const ASKED: Readonly<Partial<Record<HoleOperation['kind'], readonly NumberField<Hole>[]>>> = {
+  chamfering: [],
+  boring: [
+    ...TOLERANCE,
+    { key: 'raUm', label: 'Roughness, Ra', unit: 'um-fine', empty: null, hint: 'empty: not asked' },
+  ],
+};
+const PLACE: readonly NumberField<Hole>[] = [
+  { key: 'betweenMm', label: 'Way to the next hole', unit: 'mm' },
+  { key: 'partValue', label: 'Part is worth, here', unit: 'money', empty: null, hint: 'empty: not stated' },
+];
 
 const yes = (value: boolean): 'yes' | 'no' => (value ? 'yes' : 'no');
 
@@ -23,40 +60,10 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
   const set = (change: Partial<Hole>) => onChange({ ...op, hole: { ...op.hole, ...change } });
   const cut = (change: object) => onChange({ ...op, cut: { ...op.cut, ...change } } as HoleOperation);
   const { hole } = op;
-  const length = (label: string, key: 'diameterMm' | 'depthMm' | 'betweenMm') => (
-    <Num
-      label={label}
-      value={hole[key]}
-      unit="mm"
-      readOnly={readOnly}
-      onTake={(v) => v && set({ [key]: v })}
-    />
-  );
-  const asked = (label: string, key: 'toleranceMm' | 'raUm', unit: 'mm' | 'um-fine') => (
-    <Num
-      label={label}
-      value={hole[key]}
-      unit={unit}
-      empty
-      readOnly={readOnly}
-      onTake={(v) => set({ [key]: v })}
-      hint="empty: not asked"
-    />
-  );
-  const whole = (label: string, key: string, value: number, least = 0) => (
-    <Num
-      label={label}
-      value={value}
-      unit="pieces"
-      empty={least === 0}
-      readOnly={readOnly}
-      onTake={(v) => cut({ [key]: Math.max(least, Math.round(v ?? 0)) })}
-    />
-  );
+  const shared = { readOnly, onSet: cut } as const;
   return (
     <Grid>
-      {!hasThread(op) && length('Diameter', 'diameterMm')}
-      {length(hasThread(op) ? 'Depth of full thread' : 'Depth', 'depthMm')}
+      <NumberFields of={hole} fields={hasThread(op) ? THREAD : SIZE} readOnly={readOnly} onSet={set} />
       <Choice
         label="Bottom"
         value={hole.through ? 'through' : 'blind'}
@@ -64,15 +71,7 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
         readOnly={readOnly}
         onTake={(v) => set({ through: v === 'through' })}
       />
-      <Num
-        label="Hole there before"
-        value={hole.startMm === 0 ? null : hole.startMm}
-        unit="mm"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => set({ startMm: v ?? 0 })}
-        hint="empty: solid"
-      />
+      <NumberFields of={hole} fields={BEFORE} readOnly={readOnly} onSet={set} />
       {op.kind === 'drilling' && (
         <>
           <Choice
@@ -90,52 +89,40 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
             onTake={(v) => set({ piloted: v === 'yes' })}
           />
           <SurfaceFields hole={hole} readOnly={readOnly} onChange={set} />
-          <Num
-            label="Feed at breakthrough"
-            value={op.cut.breakthroughFeed}
-            unit="ratio"
-            readOnly={readOnly}
-            onTake={(v) => v && cut({ breakthroughFeed: v })}
+          <NumberFields
+            of={op.cut}
+            fields={[{ key: 'breakthroughFeed', label: 'Feed at breakthrough', unit: 'ratio' }]}
+            {...shared}
           />
           <Strokes op={op} readOnly={readOnly} cut={cut} context={context} />
         </>
       )}
       {op.kind === 'reaming' && (
-        <Num
-          label="Feed out over feed in"
-          value={op.cut.outFeed}
-          unit="ratio"
-          readOnly={readOnly}
-          onTake={(v) => v && cut({ outFeed: v })}
+        <NumberFields
+          of={op.cut}
+          fields={[{ key: 'outFeed', label: 'Feed out over feed in', unit: 'ratio' }]}
+          {...shared}
         />
       )}
       {op.kind === 'hole-milling' && (
-        <>
-          {whole('Helices', 'stepovers', op.cut.stepovers, 1)}
-          {whole('Spring passes', 'springPasses', op.cut.springPasses)}
-          <Num
-            label="Past the floor"
-            value={op.cut.pastFloorMm}
-            unit="mm"
-            empty
-            readOnly={readOnly}
-            onTake={(v) => cut({ pastFloorMm: v ?? 0 })}
-          />
-        </>
+        <NumberFields
+          of={op.cut}
+          fields={[
+            { key: 'stepovers', label: 'Helices', unit: 'pieces' },
+            { key: 'springPasses', label: 'Spring passes', unit: 'pieces', empty: 0 },
+            { key: 'pastFloorMm', label: 'Past the floor', unit: 'mm', empty: 0 },
+          ]}
+          {...shared}
+        />
       )}
       {(op.kind === 'boring' || op.kind === 'thread-milling') && (
-        <>
-          {whole('Passes', 'passes', op.cut.passes, 1)}
-          {whole('Spring passes', 'springPasses', op.cut.springPasses)}
-        </>
+        <NumberFields of={op.cut as Passes} fields={PASSES} {...shared} />
       )}
       {op.kind === 'chamfering' && (
-        <Num
-          label="Width of the chamfer"
-          value={op.cut.widthMm}
-          unit="mm"
-          readOnly={readOnly}
-          onTake={(v) => v && cut({ widthMm: v })}
+        <NumberFields
+          of={op.cut}
+          fields={[{ key: 'widthMm', label: 'Width of the chamfer', unit: 'mm' }]}
+          {...shared}
         />
       )}
       {op.kind === 'tapping' && (
@@ -147,18 +134,8 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
           onTake={(v) => cut({ synchronous: v === 'yes' })}
         />
       )}
-      {op.kind !== 'chamfering' && asked('Tolerance of the diameter', 'toleranceMm', 'mm')}
-      {op.kind === 'boring' && asked('Roughness, Ra', 'raUm', 'um-fine')}
-      {length('Way to the next hole', 'betweenMm')}
-      <Num
-        label="Part is worth, here"
-        value={hole.partValue}
-        unit="money"
-        empty
-        readOnly={readOnly}
-        onTake={(partValue) => set({ partValue })}
-        hint="empty: not stated"
-      />
+      <NumberFields of={hole} fields={ASKED[op.kind] ?? TOLERANCE} readOnly={readOnly} onSet={set} />
+      <NumberFields of={hole} fields={PLACE} readOnly={readOnly} onSet={set} />
       {counts}
     </Grid>
   );
@@ -190,12 +167,11 @@ function Strokes({
         onTake={(v) => cut({ peck: v === 'even' ? op.hole.diameterMm : v === 'listed' ? listed() : v })}
       />
       {typeof peck === 'number' && (
-        <Num
-          label="Length of a stroke"
-          value={peck}
-          unit="mm"
+        <NumberFields
+          of={{ peck }}
+          fields={[{ key: 'peck', label: 'Length of a stroke', unit: 'mm' }]}
           readOnly={readOnly}
-          onTake={(v) => v && cut({ peck: v })}
+          onSet={cut}
         />
       )}
       {typeof peck === 'object' && (

@@ -6,12 +6,53 @@ import {
   strategyName,
   type StrategyId,
 } from '@burl/core';
-import { Choice, type FormProps, Grid, Num } from './form-parts.tsx';
+import { Choice, type FormProps, Grid } from './form-parts.tsx';
+import { type NumberField, NumberFields } from './number-fields.tsx';
 
 const byName = Object.fromEntries(STRATEGY_IDS.map((s) => [strategyName[s], s])) as Record<
   string,
   StrategyId
 >;
+
+type Path = MillingOperation['path'];
+const OUT = 'empty: worked out';
+const ENTRY: readonly NumberField<Path['entry']>[] = [
+  { key: 'rampAngleDeg', label: 'Ramp', unit: 'deg', empty: null, hint: OUT },
+  { key: 'helixDiameterMm', label: 'Hole of the helix', unit: 'mm', empty: null, hint: OUT },
+  { key: 'startHeightMm', label: 'Feed starts above', unit: 'mm', zero: true },
+  {
+    key: 'taperDeg',
+    label: 'Taper of the ramp',
+    unit: 'deg',
+    empty: 0,
+    hint: 'room for chips in deep pockets',
+  },
+];
+const CORNERS: readonly NumberField<Path>[] = [
+  {
+    key: 'cornerPathRadiusMm',
+    label: 'Path radius in corners',
+    unit: 'mm',
+    empty: null,
+    hint: 'empty: of the strategy',
+  },
+  { key: 'leadInRadiusMm', label: 'Lead-in radius', unit: 'mm', empty: null, hint: 'empty: half the cutter' },
+];
+const BLOCKS: readonly NumberField<Path>[] = [
+  { key: 'toleranceMm', label: 'Path tolerance', unit: 'mm-fine' },
+  { key: 'springPasses', label: 'Spring passes', unit: 'pieces', empty: 0 },
+];
+const COSTS: readonly NumberField<Operation['economics']>[] = [
+  {
+    key: 'machinePerHour',
+    label: 'Machine, an hour',
+    unit: 'money',
+    empty: null,
+    hint: 'in the shop’s own money',
+  },
+  { key: 'edgePrice', label: 'One edge', unit: 'money', empty: null, hint: 'empty: by diameter' },
+  { key: 'edgeChangeMin', label: 'Change of an edge', unit: 'min', empty: null, hint: 'empty: 3 min' },
+];
 
 /** The path the numbers run on: strategy, way in, corners, blocks, repeated passes. */
 export function PathForm({ op, readOnly, onChange }: FormProps<MillingOperation>) {
@@ -36,58 +77,8 @@ export function PathForm({ op, readOnly, onChange }: FormProps<MillingOperation>
         readOnly={readOnly}
         onTake={(method) => entry({ method })}
       />
-      <Num
-        label="Ramp"
-        value={path.entry.rampAngleDeg}
-        unit="deg"
-        empty
-        readOnly={readOnly}
-        onTake={(rampAngleDeg) => entry({ rampAngleDeg })}
-        hint="empty: worked out"
-      />
-      <Num
-        label="Hole of the helix"
-        value={path.entry.helixDiameterMm}
-        unit="mm"
-        empty
-        readOnly={readOnly}
-        onTake={(helixDiameterMm) => entry({ helixDiameterMm })}
-        hint="empty: worked out"
-      />
-      <Num
-        label="Feed starts above"
-        value={path.entry.startHeightMm}
-        unit="mm"
-        readOnly={readOnly}
-        onTake={(v) => v !== null && entry({ startHeightMm: v })}
-      />
-      <Num
-        label="Taper of the ramp"
-        value={path.entry.taperDeg}
-        unit="deg"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => entry({ taperDeg: v ?? 0 })}
-        hint="room for chips in deep pockets"
-      />
-      <Num
-        label="Path radius in corners"
-        value={path.cornerPathRadiusMm}
-        unit="mm"
-        empty
-        readOnly={readOnly}
-        onTake={(cornerPathRadiusMm) => set({ cornerPathRadiusMm })}
-        hint="empty: of the strategy"
-      />
-      <Num
-        label="Lead-in radius"
-        value={path.leadInRadiusMm}
-        unit="mm"
-        empty
-        readOnly={readOnly}
-        onTake={(leadInRadiusMm) => set({ leadInRadiusMm })}
-        hint="empty: half the cutter"
-      />
+      <NumberFields of={path.entry} fields={ENTRY} readOnly={readOnly} onSet={entry} />
+      <NumberFields of={path} fields={CORNERS} readOnly={readOnly} onSet={set} />
       <Choice
         label="Program holds"
         value={path.blocks}
@@ -95,21 +86,7 @@ export function PathForm({ op, readOnly, onChange }: FormProps<MillingOperation>
         readOnly={readOnly}
         onTake={(blocks) => set({ blocks })}
       />
-      <Num
-        label="Path tolerance"
-        value={path.toleranceMm}
-        unit="mm-fine"
-        readOnly={readOnly}
-        onTake={(v) => v && set({ toleranceMm: v })}
-      />
-      <Num
-        label="Spring passes"
-        value={path.springPasses}
-        unit="pieces"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => set({ springPasses: Math.round(v ?? 0) })}
-      />
+      <NumberFields of={path} fields={BLOCKS} readOnly={readOnly} onSet={set} />
     </Grid>
   );
 }
@@ -120,33 +97,7 @@ export function CostForm({ op, readOnly, onChange }: FormProps<Operation>) {
     onChange({ ...op, economics: { ...op.economics, ...change } });
   return (
     <Grid>
-      <Num
-        label="Machine, an hour"
-        value={op.economics.machinePerHour}
-        unit="money"
-        empty
-        readOnly={readOnly}
-        onTake={(machinePerHour) => set({ machinePerHour })}
-        hint="in the shop's own money"
-      />
-      <Num
-        label="One edge"
-        value={op.economics.edgePrice}
-        unit="money"
-        empty
-        readOnly={readOnly}
-        onTake={(edgePrice) => set({ edgePrice })}
-        hint="empty: by diameter"
-      />
-      <Num
-        label="Change of an edge"
-        value={op.economics.edgeChangeMin}
-        unit="min"
-        empty
-        readOnly={readOnly}
-        onTake={(edgeChangeMin) => set({ edgeChangeMin })}
-        hint="empty: 3 min"
-      />
+      <NumberFields of={op.economics} fields={COSTS} readOnly={readOnly} onSet={set} />
     </Grid>
   );
 }

@@ -1,10 +1,20 @@
 import type { Hole } from '@burl/core';
-import { Choice, Num } from './form-parts.tsx';
+import { Choice } from './form-parts.tsx';
+import { type NumberField, NumberFields } from './number-fields.tsx';
 
 type Surfaces = Pick<
   Hole,
   'entryAngleDeg' | 'entrySurface' | 'exitAngleDeg' | 'crossHoles' | 'straightnessMm'
 >;
+
+const STRAIGHT: readonly NumberField<Surfaces>[] = [
+  { key: 'straightnessMm', label: 'Axis may run off', unit: 'mm', empty: null, hint: 'empty: not asked' },
+];
+const MET: readonly NumberField<Surfaces>[] = [
+  { key: 'entryAngleDeg', label: 'Slope where it enters', unit: 'deg', empty: 0 },
+  { key: 'exitAngleDeg', label: 'Slope where it leaves', unit: 'deg', empty: 0 },
+  { key: 'crossHoles', label: 'Cross holes on the way', unit: 'pieces', empty: 0 },
+];
 
 /** What a hole enters, crosses and leaves, and how straight it is asked to be. */
 export function SurfaceFields({
@@ -18,15 +28,7 @@ export function SurfaceFields({
 }) {
   return (
     <>
-      <Num
-        label="Axis may run off"
-        value={hole.straightnessMm}
-        unit="mm"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => onChange({ straightnessMm: v })}
-        hint="empty: not asked"
-      />
+      <NumberFields of={hole} fields={STRAIGHT} readOnly={readOnly} onSet={onChange} />
       <Choice
         label="Face it enters"
         value={hole.entrySurface}
@@ -34,30 +36,7 @@ export function SurfaceFields({
         readOnly={readOnly}
         onTake={(entrySurface) => onChange({ entrySurface })}
       />
-      <Num
-        label="Slope where it enters"
-        value={hole.entryAngleDeg}
-        unit="deg"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => onChange({ entryAngleDeg: v ?? 0 })}
-      />
-      <Num
-        label="Slope where it leaves"
-        value={hole.exitAngleDeg}
-        unit="deg"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => onChange({ exitAngleDeg: v ?? 0 })}
-      />
-      <Num
-        label="Cross holes on the way"
-        value={hole.crossHoles}
-        unit="pieces"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => onChange({ crossHoles: Math.round(v ?? 0) })}
-      />
+      <NumberFields of={hole} fields={MET} readOnly={readOnly} onSet={onChange} />
     </>
   );
 }

@@ -1,5 +1,6 @@
 import { type HoleDemand, type HolePattern, THREAD_SERIES } from '@burl/core';
-import { Choice, Grid, Num } from '../bench/form-parts.tsx';
+import { Choice, Grid } from '../bench/form-parts.tsx';
+import { type NumberField, NumberFields } from '../bench/number-fields.tsx';
 import { SurfaceFields } from '../bench/surface-fields.tsx';
 import { Field, FIELD_LOOK } from '../parts/field.tsx';
 
@@ -20,6 +21,54 @@ export function asPattern(kind: HolePattern['kind'], now: HolePattern): HolePatt
   }
 }
 
+const SIZE: readonly NumberField<HoleDemand>[] = [
+  { key: 'diameterMm', label: 'Diameter', unit: 'mm' },
+  { key: 'depthMm', label: 'Depth', unit: 'mm' },
+];
+const THREAD: readonly NumberField<HoleDemand>[] = [
+  { key: 'depthMm', label: 'Depth of full thread', unit: 'mm' },
+];
+const BLIND_THREAD: readonly NumberField<HoleDemand>[] = [
+  ...THREAD,
+  {
+    key: 'drilledDepthMm',
+    label: 'Drilled no deeper than',
+    unit: 'mm',
+    empty: null,
+    hint: 'empty: as the tool needs',
+  },
+];
+const CLOSE: readonly NumberField<HoleDemand>[] = [
+  { key: 'grade', label: 'Tolerance grade, IT', unit: 'pieces', empty: null, hint: 'empty: not asked' },
+  { key: 'raUm', label: 'Roughness, Ra', unit: 'um-fine', empty: null, hint: 'empty: not asked' },
+];
+const CHAMFER: readonly NumberField<HoleDemand>[] = [
+  { key: 'chamferMm', label: 'Chamfer', unit: 'mm', empty: 0 },
+];
+const WORTH: readonly NumberField<HoleDemand>[] = [
+  {
+    key: 'partValue',
+    label: 'What the part is worth when they are made',
+    unit: 'money',
+    empty: null,
+    hint: 'empty: a usual value is assumed',
+  },
+];
+const MANY = { key: 'count', label: 'How many', unit: 'pieces' } as const;
+/** Numbers of a pattern by its kind. */
+const PLACES: Readonly<Record<HolePattern['kind'], readonly NumberField<Record<string, number>>[]>> = {
+  single: [],
+  row: [MANY, { key: 'pitchMm', label: 'Pitch', unit: 'mm' }],
+  circle: [MANY, { key: 'diameterMm', label: 'Circle’s diameter', unit: 'mm' }],
+  grid: [
+    { key: 'columns', label: 'Columns', unit: 'pieces' },
+    { key: 'rows', label: 'Rows', unit: 'pieces' },
+    { key: 'columnPitchMm', label: 'Between columns', unit: 'mm' },
+    { key: 'rowPitchMm', label: 'Between rows', unit: 'mm' },
+  ],
+  scattered: [MANY, { key: 'betweenMm', label: 'Way between', unit: 'mm' }],
+};
+
 /** What the drawing and the part ask of one kind of hole. */
 export function DemandForm({
   demand,
@@ -33,17 +82,8 @@ export function DemandForm({
   const set = (change: Partial<HoleDemand>) => onChange({ ...demand, ...change });
   const pattern = demand.pattern;
   const lie = (change: object) => set({ pattern: { ...pattern, ...change } as HolePattern });
-  const whole = (label: string, key: string, value: number) => (
-    <Num
-      label={label}
-      value={value}
-      unit="pieces"
-      readOnly={readOnly}
-      onTake={(v) => v && lie({ [key]: Math.max(1, Math.round(v)) })}
-    />
-  );
-  const apart = (label: string, key: string, value: number) => (
-    <Num label={label} value={value} unit="mm" readOnly={readOnly} onTake={(v) => v && lie({ [key]: v })} />
+  const numbers = (fields: readonly NumberField<HoleDemand>[]) => (
+    <NumberFields of={demand} fields={fields} readOnly={readOnly} onSet={set} />
   );
   return (
     <Grid>
@@ -90,33 +130,7 @@ export function DemandForm({
           )}
         </Field>
       </div>
-      {demand.thread === null && (
-        <Num
-          label="Diameter"
-          value={demand.diameterMm}
-          unit="mm"
-          readOnly={readOnly}
-          onTake={(v) => v && set({ diameterMm: v })}
-        />
-      )}
-      <Num
-        label={demand.thread === null ? 'Depth' : 'Depth of full thread'}
-        value={demand.depthMm}
-        unit="mm"
-        readOnly={readOnly}
-        onTake={(v) => v && set({ depthMm: v })}
-      />
-      {demand.thread !== null && !demand.through && (
-        <Num
-          label="Drilled no deeper than"
-          value={demand.drilledDepthMm}
-          unit="mm"
-          empty
-          readOnly={readOnly}
-          onTake={(v) => set({ drilledDepthMm: v })}
-          hint="empty: as the tool needs"
-        />
-      )}
+      {numbers(demand.thread === null ? SIZE : demand.through ? THREAD : BLIND_THREAD)}
       <Choice
         label="Bottom"
         value={demand.through ? 'through' : 'blind'}
@@ -124,36 +138,8 @@ export function DemandForm({
         readOnly={readOnly}
         onTake={(v) => set({ through: v === 'through' })}
       />
-      {demand.thread === null && (
-        <>
-          <Num
-            label="Tolerance grade, IT"
-            value={demand.grade}
-            unit="pieces"
-            empty
-            readOnly={readOnly}
-            onTake={(v) => set({ grade: v === null ? null : Math.round(v) })}
-            hint="empty: not asked"
-          />
-          <Num
-            label="Roughness, Ra"
-            value={demand.raUm}
-            unit="um-fine"
-            empty
-            readOnly={readOnly}
-            onTake={(v) => set({ raUm: v })}
-            hint="empty: not asked"
-          />
-        </>
-      )}
-      <Num
-        label="Chamfer"
-        value={demand.chamferMm}
-        unit="mm"
-        empty
-        readOnly={readOnly}
-        onTake={(v) => set({ chamferMm: v ?? 0 })}
-      />
+      {demand.thread === null && numbers(CLOSE)}
+      {numbers(CHAMFER)}
       <SurfaceFields hole={demand} readOnly={readOnly} onChange={set} />
       <Choice
         label="They lie"
@@ -162,30 +148,13 @@ export function DemandForm({
         readOnly={readOnly}
         onTake={(kind) => set({ pattern: asPattern(kind, pattern) })}
       />
-      {pattern.kind === 'grid' ? (
-        <>
-          {whole('Columns', 'columns', pattern.columns)}
-          {whole('Rows', 'rows', pattern.rows)}
-          {apart('Between columns', 'columnPitchMm', pattern.columnPitchMm)}
-          {apart('Between rows', 'rowPitchMm', pattern.rowPitchMm)}
-        </>
-      ) : (
-        pattern.kind !== 'single' && whole('How many', 'count', pattern.count)
-      )}
-      {pattern.kind === 'row' && apart('Pitch', 'pitchMm', pattern.pitchMm)}
-      {pattern.kind === 'circle' && apart('Circle’s diameter', 'diameterMm', pattern.diameterMm)}
-      {pattern.kind === 'scattered' && apart('Way between', 'betweenMm', pattern.betweenMm)}
-      <div className="col-span-2">
-        <Num
-          label="What the part is worth when they are made"
-          value={demand.partValue}
-          unit="money"
-          empty
-          readOnly={readOnly}
-          onTake={(v) => set({ partValue: v })}
-          hint="empty: a usual value is assumed"
-        />
-      </div>
+      <NumberFields
+        of={pattern as unknown as Record<string, number>}
+        fields={PLACES[pattern.kind]}
+        readOnly={readOnly}
+        onSet={lie}
+      />
+      <div className="col-span-2">{numbers(WORTH)}</div>
     </Grid>
   );
 }

@@ -1,9 +1,8 @@
-import { type HoleDemand, PLAIN_DEMAND, planHole, type Shop } from '@burl/core';
+import { type HoleDemand, PLAIN_DEMAND, planHole } from '@burl/core';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { CRIB as crib } from '../../test/crib.ts';
+import { M6, shopOf } from '../../test/steps.ts';
 import { PreferencesProvider } from '../frame/preferences.tsx';
-import { offerOf } from '../judging/offer.ts';
 import { AlternativeCard } from './alternative-card.tsx';
 import { asPattern, DemandForm } from './demand-form.tsx';
 import { planOf } from './plan-of.ts';
@@ -11,20 +10,7 @@ import { demandInWords, shareOfParts } from './words.ts';
 
 afterEach(cleanup);
 
-const shop: Shop = {
-  alloy: crib.alloys.find((a) => a.id === 's32750')!.document,
-  machine: crib.machines.find((m) => m.id === 'vmc40-22kw-direct')!.document,
-  offer: offerOf(crib),
-  quantity: 20,
-};
-const M6: HoleDemand = {
-  ...PLAIN_DEMAND,
-  name: 'Threads',
-  thread: 'M6',
-  depthMm: 12,
-  pattern: { kind: 'circle', count: 12, diameterMm: 96 },
-  partValue: 2400,
-};
+const shop = shopOf('s32750');
 
 describe('one way to the holes', () => {
   const plan = planHole(shop, M6);
@@ -102,6 +88,82 @@ describe('what is asked', () => {
     expect(onChange).toHaveBeenLastCalledWith({ ...M6, name: 'Cover threads' });
     fireEvent.blur(name, { target: { value: '  ' } });
     expect(onChange).toHaveBeenCalledTimes(1);
+  });
+
+  it('blind threads may be drilled only so deep; through ones and plain holes have no such field', () => {
+    const onChange = open(M6);
+    const deepest = screen.getByLabelText('Drilled no deeper than');
+    fireEvent.change(deepest, { target: { value: '16' } });
+    fireEvent.blur(deepest);
+    expect(onChange).toHaveBeenLastCalledWith({ ...M6, drilledDepthMm: 16 });
+    for (const other of [{ ...M6, through: true }, PLAIN_DEMAND]) {
+      cleanup();
+      open(other);
+      expect(screen.queryByLabelText('Drilled no deeper than')).toBeNull();
+    }
+  });
+
+  it.each([
+    [
+      'row',
+      { kind: 'row', count: 6, pitchMm: 32 },
+      { 'How many': ['8', 'count', 8], Pitch: ['25', 'pitchMm', 25] },
+    ],
+    [
+      'circle',
+      { kind: 'circle', count: 6, diameterMm: 90 },
+      { 'How many': ['0', 'count', null], 'Circle’s diameter': ['70', 'diameterMm', 70] },
+    ],
+    [
+      'grid',
+      { kind: 'grid', columns: 3, rows: 2, columnPitchMm: 20, rowPitchMm: 25 },
+      { Columns: ['4.4', 'columns', 4], Rows: ['3', 'rows', 3], 'Between rows': ['18', 'rowPitchMm', 18] },
+    ],
+    ['scattered', { kind: 'scattered', count: 5, betweenMm: 60 }, { 'Way between': ['45', 'betweenMm', 45] }],
+  ] as const)('holes in a %s: its numbers, and none of another pattern', (_, pattern, fields) => {
+    for (const [label, [typed, key, became]] of Object.entries(fields)) {
+      const onChange = open({ ...PLAIN_DEMAND, pattern });
+      const field = screen.getByLabelText(label);
+      fireEvent.change(field, { target: { value: typed } });
+      fireEvent.blur(field);
+      // Nought of them is not taken.
+      if (became === null) expect(onChange).not.toHaveBeenCalled();
+      else
+        expect(onChange).toHaveBeenLastCalledWith({
+          ...PLAIN_DEMAND,
+          pattern: { ...pattern, [key]: became },
+        });
+      cleanup();
+    }
+    open({ ...PLAIN_DEMAND, pattern });
+    const all = [
+      'How many',
+      'Pitch',
+      'Circle’s diameter',
+      'Columns',
+      'Rows',
+      'Between columns',
+      'Between rows',
+      'Way between',
+    ];
+    const numbers = Object.values(pattern).filter((v) => typeof v === 'number').length;
+    expect(all.filter((l) => screen.queryByLabelText(l))).toHaveLength(numbers);
+  });
+
+  it('grade, finish, chamfer and worth can be asked for and dropped again', () => {
+    const asked: HoleDemand = { ...PLAIN_DEMAND, grade: 7, raUm: 0.8, chamferMm: 0.5, partValue: 900 };
+    const onChange = open(asked);
+    for (const [label, key, none] of [
+      ['Tolerance grade, IT', 'grade', null],
+      ['Roughness, Ra', 'raUm', null],
+      ['Chamfer', 'chamferMm', 0],
+      ['What the part is worth when they are made', 'partValue', null],
+    ] as const) {
+      const field = screen.getByLabelText(label);
+      fireEvent.change(field, { target: { value: '' } });
+      fireEvent.blur(field);
+      expect(onChange).toHaveBeenLastCalledWith({ ...asked, [key]: none });
+    }
   });
 
   it('another pattern keeps how many there are', () => {

@@ -1,0 +1,155 @@
+import { evaluate, type HoleOperation, type Operation } from '@burl/core';
+import { cleanup, fireEvent, screen } from '@testing-library/react';
+import { useState } from 'react';
+import { afterEach, describe, expect, it } from 'vitest';
+import { show } from '../../test/page.tsx';
+import { KINDS, stepOf } from '../../test/steps.ts';
+import { FeatureForm } from './given-forms.tsx';
+
+afterEach(cleanup);
+
+/** The form of a planned step as the bench holds it; returns a reader of what the operation became. */
+function open<K extends HoleOperation['kind']>(kind: K, change: object = {}, readOnly = false) {
+  const step = stepOf(kind);
+  const start = { ...step.op, cut: { ...step.op.cut, ...change } };
+  let now: Operation = start;
+  function Holder() {
+    const [op, setOp] = useState<Operation>(start);
+    now = op;
+    return <FeatureForm op={op} context={step.context} readOnly={readOnly} onChange={setOp} />;
+  }
+  show(<Holder />);
+  return () => now as typeof step.op;
+}
+const take = (label: string, value: string): void => {
+  const field = screen.getByLabelText(label);
+  fireEvent.change(field, { target: { value } });
+  fireEvent.blur(field);
+};
+const labels = (): string[] => [...document.querySelectorAll('label')].map((l) => l.textContent ?? '');
+
+/** Fields one kind of step has and others have not. */
+const OWN = {
+  drilling: ['Made as', 'Strokes', 'Feed at breakthrough', 'Face it enters'],
+  reaming: ['Feed out over feed in'],
+  'hole-milling': ['Helices', 'Past the floor'],
+  boring: ['Roughness, Ra'],
+  chamfering: ['Width of the chamfer'],
+  tapping: ['Synchronous feed'],
+} as const;
+
+describe('the form of a hole’s step', () => {
+  it.each(KINDS)('%s: asks for what this step has, and for nothing of the others', (kind) => {
+    open(kind);
+    const there = labels();
+    for (const [other, fields] of Object.entries(OWN))
+      for (const field of fields) expect([field, there.includes(field)]).toEqual([field, other === kind]);
+    expect(there.includes('Diameter')).toBe(kind !== 'tapping' && kind !== 'thread-milling');
+    expect(there.includes('Depth of full thread')).toBe(kind === 'tapping' || kind === 'thread-milling');
+    expect(there.includes('Tolerance of the diameter')).toBe(kind !== 'chamfering');
+    expect(there).toContain('Holes on a part');
+  });
+
+  it.each(KINDS)('%s: the size, depth and number of holes are taken and judged anew', (kind) => {
+    const now = open(kind);
+    const before = now();
+    const { context } = stepOf(kind);
+    const depth = labels().find((l) => l.startsWith('Depth'))!;
+    take(depth, String(before.hole.depthMm * 0.9));
+    take('Way to the next hole', '55');
+    take('Holes on a part', '7.4');
+    take('Part is worth, here', '');
+    expect(now().hole.depthMm).toBeCloseTo(before.hole.depthMm * 0.9, 9);
+    expect(now().hole).toMatchObject({ betweenMm: 55, partValue: null });
+    expect(now().featuresPerPart).toBe(7);
+    expect(evaluate(now(), context).time.perPart).not.toBeCloseTo(evaluate(before, context).time.perPart, 6);
+  });
+
+  it('a number that has to be there is not taken as nothing or zero, and whole ones are made whole', () => {
+    const now = open('hole-milling');
+    const before = now();
+    take('Diameter', '0');
+    take('Diameter', '');
+    take('Helices', '0');
+    expect(now().hole.diameterMm).toBe(before.hole.diameterMm);
+    take('Helices', '2.6');
+    take('Spring passes', '1.2');
+    take('Past the floor', '');
+    expect(now().cut).toMatchObject({ stepovers: 3, springPasses: 1, pastFloorMm: 0 });
+    take('Spring passes', '');
+    expect(now().cut.springPasses).toBe(0);
+  });
+
+  it('a hole in solid has no diameter before it; empty puts it back to solid', () => {
+    const now = open('drilling');
+    const field = screen.getByLabelText<HTMLInputElement>('Hole there before');
+    expect(field.value).toBe('');
+    take('Hole there before', '4');
+    expect(now().hole.startMm).toBe(4);
+    take('Hole there before', '');
+    expect(now().hole.startMm).toBe(0);
+  });
+
+  it('strokes become a list that starts from the plan, grows, shrinks and stays in order', () => {
+    const now = open('drilling');
+    const planned = evaluate(now(), stepOf('drilling').context).pecks;
+    take('Strokes', 'listed');
+    const listed = () => now().cut.peck as { toMm: readonly number[]; retract: string };
+    // The last stroke ends at the bottom by itself.
+    expect(listed().toMm).toEqual(planned.slice(0, -1).map((k) => k.toMm));
+    const count = listed().toMm.length;
+    take('One more stroke to', '10');
+    expect(listed().toMm).toHaveLength(count + 1);
+    expect([...listed().toMm].sort((a, b) => a - b)).toEqual(listed().toMm);
+    take('Stroke 1 to', '');
+    expect(listed().toMm).toHaveLength(count);
+    take('Between strokes', 'short lift');
+    expect(listed().retract).toBe('chip-break');
+    take('Between strokes', 'out of the hole');
+    expect(listed().retract).toBe('full');
+    take('Strokes', 'none');
+    expect(now().cut.peck).toBe('none');
+    take('Strokes', 'even');
+    expect(now().cut.peck).toBe(now().hole.diameterMm);
+  });
+
+  it('surfaces met on the way: slopes, curved faces, cross holes, straightness', () => {
+    const now = open('drilling');
+    take('Face it enters', 'curved');
+    take('Slope where it enters', '6');
+    take('Slope where it leaves', '12');
+    take('Cross holes on the way', '1.7');
+    take('Axis may run off', '0.05');
+    expect(now().hole).toMatchObject({
+      entrySurface: 'curved',
+      entryAngleDeg: 6,
+      exitAngleDeg: 12,
+      crossHoles: 2,
+      straightnessMm: 0.05,
+    });
+    take('Cross holes on the way', '');
+    take('Axis may run off', '');
+    expect([now().hole.crossHoles, now().hole.straightnessMm]).toEqual([0, null]);
+  });
+
+  it('a tap may be held without synchronous feed; a reamer pulled out as fast as it went in', () => {
+    const tap = open('tapping');
+    take('Synchronous feed', 'no');
+    expect(tap().cut.synchronous).toBe(false);
+    cleanup();
+    const ream = open('reaming');
+    take('Feed out over feed in', '1');
+    expect(ream().cut.outFeed).toBe(1);
+    cleanup();
+    const chamfer = open('chamfering');
+    take('Width of the chamfer', '0.8');
+    expect(chamfer().cut.widthMm).toBe(0.8);
+  });
+
+  it('nothing moves for a reader', () => {
+    open('drilling', { peck: { toMm: [10, 20], retract: 'full' } }, true);
+    for (const field of document.querySelectorAll('input')) expect(field.readOnly).toBe(true);
+    for (const list of document.querySelectorAll('select')) expect(list.disabled).toBe(true);
+    expect(labels()).toContain('Stroke 2 to');
+  });
+});
