@@ -93,3 +93,10 @@ export function pickFields({ job }: JobDetail): Record<string, unknown> & { numb
 }
 
 export const cribOf = async (call: Caller): Promise<Crib> => (await call('GET', '/api/crib')).json<Crib>();
+
+export const detailOf = async (call: Caller, id: string): Promise<JobDetail> =>
+  (await call('GET', `/api/jobs/${id}`)).json<JobDetail>();
+
+/** Fields an answer names as wrong. */
+export const problemsOf = (answer: LightMyRequestResponse): string[] =>
+  answer.json<{ problems: { field: string }[] }>().problems.map((p) => p.field);

@@ -8,6 +8,7 @@ import {
   demoJob,
   freshJob,
   pickFields,
+  problemsOf,
   startTestServer,
   type TestServer,
 } from '../../test/client.ts';
@@ -24,8 +25,6 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 const variantOf = (d: JobDetail): Variant => d.setups[0]!.operations[0]!.variants[0]!;
-const problems = (answer: { json: <T>() => T }): string[] =>
-  answer.json<{ problems: { field: string }[] }>().problems.map((p) => p.field);
 
 describe('demo', () => {
   it('shows six jobs: one over, two tight, one clear, one waiting, one released and clear', async () => {
@@ -80,7 +79,7 @@ describe('a variant', () => {
       version: v.version,
     });
     expect(bad.statusCode).toBe(422);
-    expect(problems(bad)).toEqual(['cut.feedPerRevMm']);
+    expect(problemsOf(bad)).toEqual(['cut.feedPerRevMm']);
     const shapeless = await engineer('PUT', `/api/variants/${v.id}`, {
       document: { ...v.document, coolant: 'lemonade', extra: 1 },
       version: v.version,
@@ -119,9 +118,9 @@ describe('a job and its route', () => {
   it('names what is wrong in a request for a job', async () => {
     const fields = pickFields(await demoJob(engineer, 'GW-1187'));
     const bad = await engineer('POST', '/api/jobs', { ...fields, quantity: 0, due: 'soon' });
-    expect(problems(bad).sort()).toEqual(['due', 'quantity']);
+    expect(problemsOf(bad).sort()).toEqual(['due', 'quantity']);
     const unknown = await engineer('POST', '/api/jobs', { ...fields, alloyId: 'unobtainium' });
-    expect([unknown.statusCode, problems(unknown)]).toEqual([422, ['alloyId']]);
+    expect([unknown.statusCode, problemsOf(unknown)]).toEqual([422, ['alloyId']]);
   });
 
   it('refuses a stale change of the job with both versions', async () => {
@@ -230,7 +229,7 @@ describe('the crib', () => {
         kienzle: { ...document.kienzle, kc11_n_mm2: { low: 3, typical: 2, high: 1 } },
       },
     });
-    expect([upside.statusCode, problems(upside)]).toEqual([400, ['document.kienzle.kc11_n_mm2']]);
+    expect([upside.statusCode, problemsOf(upside)]).toEqual([400, ['document.kienzle.kc11_n_mm2']]);
   });
 
   it('keeps an entry that an operation uses, and removes one that none does', async () => {

@@ -5,7 +5,9 @@ import {
   type Caller,
   cribOf,
   demoJob,
+  detailOf,
   pickFields,
+  problemsOf,
   startTestServer,
   type TestServer,
 } from '../../test/client.ts';
@@ -22,9 +24,6 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 const M6: HoleDemand = { ...PLAIN_DEMAND, name: 'Threads', thread: 'M6', depthMm: 12, partValue: 2400 };
-const problems = (answer: { json: <T>() => T }): string[] =>
-  answer.json<{ problems: { field: string }[] }>().problems.map((p) => p.field);
-const detailOf = async (id: string): Promise<JobDetail> => (await engineer('GET', `/api/jobs/${id}`)).json();
 
 let count = 0;
 /** An empty job in super duplex with one kind of hole. */
@@ -61,9 +60,9 @@ describe('kinds of holes', () => {
     expect([changed.statusCode, changed.json<HoleKindRecord>().version]).toEqual([200, 2]);
     const stale = await engineer('PUT', `/api/holes/${kind.id}`, { ...next, version: kind.version });
     expect(stale.statusCode).toBe(409);
-    expect((await detailOf(job.id)).holes[0]).toMatchObject(next);
+    expect((await detailOf(engineer, job.id)).holes[0]).toMatchObject(next);
     expect((await engineer('DELETE', `/api/holes/${kind.id}`)).statusCode).toBe(200);
-    expect((await detailOf(job.id)).holes).toEqual([]);
+    expect((await detailOf(engineer, job.id)).holes).toEqual([]);
     expect((await engineer('DELETE', `/api/holes/${kind.id}`)).statusCode).toBe(404);
   });
 
@@ -75,8 +74,8 @@ describe('kinds of holes', () => {
   ])('%s is refused by its field', async (_what, demand, status, field) => {
     const { job } = await fresh();
     const answer = await engineer('POST', `/api/jobs/${job.id}/holes`, { demand });
-    expect([answer.statusCode, problems(answer)]).toEqual([status, [field]]);
-    expect((await detailOf(job.id)).holes).toHaveLength(1);
+    expect([answer.statusCode, problemsOf(answer)]).toEqual([status, [field]]);
+    expect((await detailOf(engineer, job.id)).holes).toHaveLength(1);
   });
 
   it('changes of steps nobody knows are refused', async () => {
@@ -111,7 +110,7 @@ describe('steps in the route', () => {
     });
     expect(after.statusCode).toBe(201);
     await engineer('POST', url, { setupId, steps: await stepsOf(job, M6, 'thread-mill') });
-    const { setups } = await detailOf(job.id);
+    const { setups } = await detailOf(engineer, job.id);
     expect(setups[0]!.operations.map((o) => o.holeStep)).toEqual(['drill', 'chamfer', 'thread-mill', null]);
     expect(setups[0]!.operations.every((o) => o.variants.length === 1)).toBe(true);
   });
@@ -124,15 +123,15 @@ describe('steps in the route', () => {
       i === 2 ? { ...s, document: { ...s.document, hole: { ...s.document.hole, startMm: 7 } } } : s,
     );
     const answer = await engineer('POST', `/api/holes/${kind.id}/steps`, { setupId, steps: broken });
-    expect([answer.statusCode, problems(answer)]).toEqual([422, ['steps[2].document.hole.startMm']]);
-    expect((await detailOf(job.id)).setups[0]!.operations).toHaveLength(3);
+    expect([answer.statusCode, problemsOf(answer)]).toEqual([422, ['steps[2].document.hole.startMm']]);
+    expect((await detailOf(engineer, job.id)).setups[0]!.operations).toHaveLength(3);
   });
 
   it('go with the kind when it is removed', async () => {
     const { job, setupId, kind } = await fresh();
     await engineer('POST', `/api/holes/${kind.id}/steps`, { setupId, steps: await stepsOf(job, M6, 'tap') });
     await engineer('DELETE', `/api/holes/${kind.id}`);
-    expect((await detailOf(job.id)).setups[0]!.operations).toEqual([]);
+    expect((await detailOf(engineer, job.id)).setups[0]!.operations).toEqual([]);
   });
 
   it('are locked while release is asked for, and released with what the setter has to know', async () => {
@@ -169,7 +168,7 @@ describe('job file', () => {
       [0, 'tap'],
     ]);
     const made = (await engineer('POST', '/api/jobs/import', file)).json<JobDetail>();
-    const back = await detailOf(made.job.id);
+    const back = await detailOf(engineer, made.job.id);
     expect(back.holes[0]!.demand).toEqual(M6);
     expect(back.setups[0]!.operations.every((o) => o.holeId === back.holes[0]!.id)).toBe(true);
   });
@@ -179,6 +178,6 @@ describe('job file', () => {
     await engineer('POST', `/api/holes/${kind.id}/steps`, { setupId, steps: await stepsOf(job, M6, 'tap') });
     const file = (await engineer('GET', `/api/jobs/${job.id}/export`)).json<JobFile>();
     const answer = await engineer('POST', '/api/jobs/import', { ...file, holes: [] });
-    expect([answer.statusCode, problems(answer)]).toEqual([422, ['setups[0].operations[0].hole']]);
+    expect([answer.statusCode, problemsOf(answer)]).toEqual([422, ['setups[0].operations[0].hole']]);
   });
 });
