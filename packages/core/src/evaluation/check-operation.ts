@@ -10,6 +10,8 @@ class Inspection {
   readonly problems: InputProblem[] = [];
 
   within(field: string, value: number, low: number, high: number, unit: string): void {
+    // A range that itself follows from an impossible number is that number's problem.
+    if (Number.isNaN(low) || Number.isNaN(high)) return;
     if (!(value >= low && value <= high)) {
       const allowed = Number.isFinite(high)
         ? `${round(low)} to ${round(high)} ${unit}`
@@ -48,7 +50,7 @@ function checkCommon(op: Operation, { alloy, cutter, machine }: OperationContext
   see.measured('economics.machinePerHour', op.economics.machinePerHour, 0.01, 1e6, 'an hour');
   see.measured('economics.edgePrice', op.economics.edgePrice, 0, 1e6, '');
   see.measured('economics.edgeChangeMin', op.economics.edgeChangeMin, 0, 600, 'min');
-  see.above('cut.speedRpm', op.cut.speedRpm, 'rpm');
+  see.within('cut.speedRpm', op.cut.speedRpm, 1, 500_000, 'rpm');
   const shank = cutter.properties.LPR ?? cutter.properties.APMX ?? 1;
   const overall = cutter.properties.OAL ?? Infinity;
   const most = isIndexable(cutter) ? 400 : overall - 5;
@@ -266,6 +268,8 @@ function checkStep(op: HoleOperation, cutter: OperationContext['cutter'], see: I
       const { thread } = op;
       see.above('thread.majorMm', thread.majorMm, 'mm');
       see.within('thread.pitchMm', thread.pitchMm, 0.1, 0.4 * Math.max(0.3, thread.majorMm), 'mm');
+      see.within('thread.flankDeg', thread.flankDeg, 20, 120, '°');
+      see.within('thread.taper', thread.taper, 0, 0.25, '');
       const depth = 1.4 * thread.pitchMm;
       see.within(
         'hole.startMm',

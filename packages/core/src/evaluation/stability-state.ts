@@ -103,7 +103,11 @@ function workedOf(structure: TipStructure): Worked {
 /** Ratio between the speeds grids are made for: one serves all speeds up to the next. */
 const GRID_RATIO = 1.3;
 
-function borderOf(cut: ChatterCut, structure: TipStructure, rpm: number): Border {
+/** Below this the lobes lie closer than a grid can tell, and a worn edge damps more than here: rpm. */
+const SLOWEST_RPM = 30;
+
+function borderOf(cut: ChatterCut, structure: TipStructure, speedRpm: number): Border {
+  const rpm = Math.max(SLOWEST_RPM, speedRpm);
   const { grids, borders } = workedOf(structure);
   const key = `${rpm}|${cut.entry}|${cut.exit}|${cut.tangential}|${cut.radial}|${cut.dampingNPerM}|${cut.diameterMm}|${cut.pitch.join()}`;
   const known = borders.get(key);

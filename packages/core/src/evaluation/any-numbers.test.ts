@@ -1,0 +1,143 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { contextOf, LOCK_POCKET, SEAL_POCKET } from '../../fixtures/crib.ts';
+import { BORE_30, COBALT, DEEP_8, DOWEL_10, DUPLEX, M6_BLIND, shopOf, stepOf } from '../../fixtures/holes.ts';
+import type { OperationContext } from '../domain/context.ts';
+import type { LimitState } from '../domain/evaluation.ts';
+import { InputError } from '../domain/input-error.ts';
+import type { Operation } from '../domain/operation.ts';
+import { speak } from '../units/sentence.ts';
+import { problemsOf } from './check-operation.ts';
+import { evaluate } from './evaluate.ts';
+import { parametersOf, setParameter } from './set-parameter.ts';
+
+const STEEL = shopOf('4340-28hrc');
+const STARTS: Readonly<Record<string, { op: Operation; context: OperationContext }>> = {
+  pocket: { op: SEAL_POCKET, context: contextOf(SEAL_POCKET) },
+  'lock pocket': { op: LOCK_POCKET, context: contextOf(LOCK_POCKET) },
+  drilling: stepOf(DUPLEX, DEEP_8, 'peck', 'drill'),
+  reaming: stepOf(COBALT, DOWEL_10, 'drill-ream', 'ream'),
+  chamfering: stepOf(COBALT, DOWEL_10, 'drill-ream', 'chamfer'),
+  boring: stepOf(STEEL, BORE_30, 'mill-bore', 'bore'),
+  'hole-milling': stepOf(STEEL, BORE_30, 'mill-bore', 'mill'),
+  tapping: stepOf(DUPLEX, M6_BLIND, 'tap', 'tap'),
+  'thread-milling': stepOf(DUPLEX, M6_BLIND, 'thread-mill', 'thread-mill'),
+};
+const STATES: readonly LimitState[] = ['clear', 'tight', 'over', 'unproven'];
+
+type Path = readonly string[];
+type Tree = Readonly<Record<string, unknown>>;
+
+/** Every number, yes-or-no and number not stated of an operation, by where it stands. */
+function leavesOf(tree: Tree, at: Path = []): Path[] {
+  return Object.entries(tree).flatMap(([key, value]) => {
+    if (key === 'workedOutFor' || key === 'pins') return [];
+    if (value === null || typeof value === 'number' || typeof value === 'boolean') return [[...at, key]];
+    return typeof value === 'object' && !Array.isArray(value) ? leavesOf(value as Tree, [...at, key]) : [];
+  });
+}
+const valueAt = (tree: Tree, path: Path): unknown => path.reduce<unknown>((t, k) => (t as Tree)[k], tree);
+const withValue = (tree: Tree, [key, ...rest]: Path, value: unknown): Tree => ({
+  ...tree,
+  [key!]: rest.length === 0 ? value : withValue(tree[key!] as Tree, rest, value),
+});
+
+const WILD = [0, -1, NaN, Infinity, -Infinity, 1e-9, 1e9, 0.5, 1, 3, 90] as const;
+/** Another value for a leaf: near it, far from it, or one nobody should type. */
+const other = (value: unknown): fc.Arbitrary<unknown> => {
+  if (typeof value === 'boolean') return fc.constant(!value);
+  const wild = fc.constantFrom(...WILD);
+  if (value === null) return wild;
+  const scaled = fc.double({ min: -1.2, max: 1.2, noNaN: true }).map((e) => (value as number) * 10 ** e);
+  return fc.oneof({ weight: 4, arbitrary: scaled }, { weight: 1, arbitrary: wild });
+};
+/** The operation with up to four of its leaves changed. */
+const changedFrom = (op: Operation): fc.Arbitrary<Operation> =>
+  fc
+    .uniqueArray(fc.constantFrom(...leavesOf(op as never)), {
+      minLength: 1,
+      maxLength: 4,
+      selector: (p) => p.join('.'),
+    })
+    .chain((paths) =>
+      fc
+        .tuple(...paths.map((p) => other(valueAt(op as never, p))))
+        .map(
+          (values) =>
+            paths.reduce<Tree>((t, p, i) => withValue(t, p, values[i]), op as never) as never as Operation,
+        ),
+    );
+
+/** Everything a judgement shows is a number, a state and a sentence. */
+function expectWhole(op: Operation, context: OperationContext): void {
+  const e = evaluate(op, context);
+  for (const q of e.numbers) expect([q.key, Number.isFinite(q.value)]).toEqual([q.key, true]);
+  for (const l of e.limits) {
+    expect(STATES, l.id).toContain(l.state);
+    const said = speak(l.why, 'metric');
+    expect([l.id, /NaN|Infinity|undefined|null/.test(said) ? said : '']).toEqual([l.id, '']);
+    for (const part of [l.predicted, l.share, l.allowed])
+      expect([l.id, Number.isNaN(part?.value)]).toEqual([l.id, false]);
+  }
+  expect(Number.isFinite(e.time.perPart) && e.time.perPart >= 0).toBe(true);
+  for (const chance of [e.risk?.lot ?? 0, e.risk?.each ?? 0]) {
+    expect(chance).toBeGreaterThanOrEqual(0);
+    expect(chance).toBeLessThanOrEqual(1);
+  }
+}
+
+describe.each(Object.entries(STARTS))('%s with any numbers', (_, { op, context }) => {
+  it('is whole as it stands', () => {
+    expect(problemsOf(op, context)).toEqual([]);
+    expectWhole(op, context);
+  });
+
+  it('a speed, feed or size at the ends of belief is refused or judged, never thrown at', () => {
+    for (const value of [1e-9, 0.9, 1, 2, 1e6, 1e12]) {
+      for (const path of leavesOf(op as never).filter((p) => typeof valueAt(op as never, p) === 'number')) {
+        const changed = withValue(op as never, path, value) as never as Operation;
+        if (problemsOf(changed, context).length === 0) expectWhole(changed, context);
+        else expect(() => evaluate(changed, context)).toThrow(InputError);
+      }
+    }
+  });
+
+  it('is either judged whole, or refused by field, value and range; nothing else is thrown', () => {
+    fc.assert(
+      fc.property(changedFrom(op), (changed) => {
+        const problems = problemsOf(changed, context);
+        if (problems.length === 0) {
+          expectWhole(changed, context);
+          return;
+        }
+        for (const p of problems) {
+          expect(p.field).toMatch(/^[a-zA-Z_]+(\.[a-zA-Z0-9_]+)*$/);
+          expect(p.allowed).not.toMatch(/NaN|undefined/);
+        }
+        expect(() => evaluate(changed, context)).toThrow(InputError);
+      }),
+      { numRuns: 400, seed: 11 },
+    );
+  });
+
+  it('each of its parameters set to any number gives an operation that is judged, or is refused', () => {
+    const keys = parametersOf(op);
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...keys),
+        fc.oneof(fc.constantFrom(...WILD), fc.double({ min: 1e-4, max: 1e5, noNaN: true })),
+        (key, value) => {
+          let next: Operation;
+          try {
+            next = setParameter(op, context, key, value);
+          } catch (error) {
+            expect(error).toBeInstanceOf(InputError);
+            return;
+          }
+          if (problemsOf(next, context).length === 0) expectWhole(next, context);
+        },
+      ),
+      { numRuns: 120, seed: 12 },
+    );
+  });
+});
