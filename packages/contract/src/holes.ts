@@ -27,11 +27,11 @@ const PATTERNS: Readonly<Record<string, yup.ObjectShape>> = {
 };
 
 const pattern = yup.lazy((value: unknown) => {
-  const kind = String((value as { kind?: unknown } | null)?.kind);
+  const kind = (value as { kind?: unknown } | null)?.kind;
   return yup
     .object({
       kind: yup.string().strict().oneOf(Object.keys(PATTERNS)).required(),
-      ...(PATTERNS[kind] ?? {}),
+      ...(typeof kind === 'string' && Object.hasOwn(PATTERNS, kind) ? PATTERNS[kind] : {}),
     })
     .noUnknown()
     .required() as never;

@@ -1,4 +1,6 @@
+export * from './crib-kinds.ts';
 export * from './crib.ts';
+export { CRIB_SCHEMAS } from './crib-schema.ts';
 export * from './job-file.ts';
 export * from './jobs.ts';
 export * from './operation-schema.ts';

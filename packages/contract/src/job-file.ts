@@ -11,7 +11,7 @@ import type {
 import { InputError, requireDemand, STEP_KEYS, type StepKey } from '@burl/core';
 import * as yup from 'yup';
 import { type JobFields, jobFieldsSchema, VARIANT_LABELS, type VariantLabel } from './jobs.ts';
-import { CRIB_SCHEMAS } from './crib.ts';
+import { coatingSchema, CRIB_SCHEMAS, keyed, substrateSchema } from './crib-schema.ts';
 import { upgradeJobFile } from './job-file-upgrade.ts';
 import { type HoleKindRecord, holeInFileSchema } from './holes.ts';
 import { operationSchema } from './operation-schema.ts';
@@ -102,8 +102,8 @@ const shape = yup
         machines: yup.array().of(CRIB_SCHEMAS.machines).required(),
         cutters: yup.array().of(CRIB_SCHEMAS.cutters).required(),
         holders: yup.array().of(CRIB_SCHEMAS.holders).required(),
-        substrates: yup.object().required(),
-        coatings: yup.object().required(),
+        substrates: keyed(substrateSchema),
+        coatings: keyed(coatingSchema),
       })
       .required(),
   })
@@ -192,17 +192,18 @@ export function contextFromFile(file: JobFile, op: Operation, path = 'operation'
     list.find((e) => e.id === id) ??
     refuse(`${path}.${field}`, id, `one of the file's crib: ${list.map((e) => e.id).join(', ')}`);
   const cutter = find(file.crib.cutters, op.tooling.cutterId, 'tooling.cutterId');
+  // Only what the file itself carries: every object has a "constructor".
+  const made = <T>(list: Readonly<Record<string, T>>, field: 'substrate' | 'coating'): T => {
+    const id = cutter.extended[field];
+    return Object.hasOwn(list, id) ? list[id]! : refuse(`${path}.${field}`, id, `a ${field} of the file`);
+  };
   return {
     alloy: find(file.crib.alloys, op.alloyId, 'alloyId'),
     machine: find(file.crib.machines, op.machineId, 'machineId'),
     holder: find(file.crib.holders, op.tooling.holderId, 'tooling.holderId'),
     cutter,
-    substrate:
-      file.crib.substrates[cutter.extended.substrate] ??
-      refuse(`${path}.substrate`, cutter.extended.substrate, 'a substrate of the file'),
-    coating:
-      file.crib.coatings[cutter.extended.coating] ??
-      refuse(`${path}.coating`, cutter.extended.coating, 'a coating of the file'),
+    substrate: made(file.crib.substrates, 'substrate'),
+    coating: made(file.crib.coatings, 'coating'),
     quantity: file.job.quantity,
   };
 }

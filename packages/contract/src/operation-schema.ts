@@ -222,6 +222,6 @@ export const OPERATION_SHAPES = { milling, ...steps } as const;
 /** An operation's parameters as they cross the wire and stand in files: shape only; the core judges the values. */
 export const operationSchema = yup.lazy((value: unknown) => {
   const kind = (value as { kind?: unknown } | null)?.kind;
-  const shape = (OPERATION_SHAPES as Readonly<Record<string, yup.AnySchema>>)[String(kind)];
-  return (shape ?? milling) as never;
+  const known = typeof kind === 'string' && Object.hasOwn(OPERATION_SHAPES, kind);
+  return (known ? OPERATION_SHAPES[kind as keyof typeof OPERATION_SHAPES] : milling) as never;
 }) as unknown as yup.Schema<Operation>;

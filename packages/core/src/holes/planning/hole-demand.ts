@@ -104,7 +104,15 @@ export function requireDemand(d: HoleDemand): void {
       problems.push({ field, value, allowed: `${low} to ${high} ${unit}`.trim() });
   };
   within('diameterMm', d.diameterMm, 0.5, 500, 'mm');
-  within('depthMm', d.depthMm, 0.2, 60 * d.diameterMm, 'mm');
+  let size = d.diameterMm;
+  try {
+    size = nominalOf(d);
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    problems.push(...error.problems);
+  }
+  // Depth is measured by the hole's size; where that is nonsense it is the problem.
+  within('depthMm', d.depthMm, 0.2, size > 0 ? Number((60 * size).toPrecision(6)) : 30_000, 'mm');
   within('drilledDepthMm', d.drilledDepthMm, d.depthMm, d.depthMm + 200, 'mm');
   within('grade', d.grade, 5, 14, '');
   within('raUm', d.raUm, 0.05, 50, 'µm');
@@ -116,13 +124,5 @@ export function requireDemand(d: HoleDemand): void {
   within('partValue', d.partValue, 0, 1e8, '');
   within('pattern', countOf(d.pattern), 1, 5000, 'holes');
   within('pattern', wayBetween(d.pattern), 0, 5000, 'mm between holes');
-  if (d.thread !== null) {
-    try {
-      threadOf(d.thread);
-    } catch (error) {
-      if (!(error instanceof InputError)) throw error;
-      problems.push(...error.problems);
-    }
-  }
   if (problems.length > 0) throw new InputError(problems);
 }
