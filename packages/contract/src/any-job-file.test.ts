@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { evaluate, InputError } from '@burl/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { changed, placesOf, type Tree } from '../test/tree.ts';
 import { checkJobFile, contextFromFile, operationsOf, parseJobFile } from './job-file.ts';
 
 const text = readFileSync(
@@ -9,28 +10,6 @@ const text = readFileSync(
   'utf8',
 );
 const whole = JSON.parse(text) as Tree;
-type Tree = { [key: string]: unknown } | unknown[];
-type Path = readonly (string | number)[];
-
-/** Every place of a tree, branches included. */
-function placesOf(tree: unknown, at: Path = []): Path[] {
-  if (typeof tree !== 'object' || tree === null) return [];
-  return Object.entries(tree).flatMap(([key, value]) => {
-    const here = [...at, Array.isArray(tree) ? Number(key) : key];
-    return [here, ...placesOf(value, here)];
-  });
-}
-/** A copy with one place changed, or taken away where `value` is undefined. */
-function changed(tree: Tree, path: Path, value: unknown): Tree {
-  const copy = structuredClone(tree);
-  let at = copy as Record<string, unknown>;
-  for (const key of path.slice(0, -1)) at = at[key] as Record<string, unknown>;
-  const last = path.at(-1)!;
-  if (value !== undefined) at[last] = value;
-  else if (Array.isArray(at)) at.splice(last as number, 1);
-  else delete at[last];
-  return copy;
-}
 const places = placesOf(whole);
 const WILD = [
   null,
@@ -74,17 +53,17 @@ function expectTakenOrRefused(data: unknown): boolean {
 }
 
 describe('a job file with anything in it', () => {
-  it('is taken or refused by field; nothing else comes of it', () => {
+  it('is taken or refused by field; nothing else comes of it', { timeout: 60_000 }, () => {
     let taken = 0;
     fc.assert(
       fc.property(fc.constantFrom(...places), fc.constantFrom(...WILD), (path, value) => {
         taken += Number(expectTakenOrRefused(changed(whole, path, value)));
       }),
-      { numRuns: 400, seed: 41 },
+      { numRuns: 200, seed: 41 },
     );
     // Some places may hold other things (a note, a name), most may not.
-    expect(taken).toBeGreaterThan(10);
-    expect(taken).toBeLessThan(390);
+    expect(taken).toBeGreaterThan(5);
+    expect(taken).toBeLessThan(100);
   });
 
   it('with two places changed at once names both', () => {

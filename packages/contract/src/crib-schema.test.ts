@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
-import * as yup from 'yup';
 import { describe, expect, it } from 'vitest';
+import type * as yup from 'yup';
+import { changed as changedAt } from '../test/tree.ts';
 import { CRIB_KINDS, type CribKind } from './crib-kinds.ts';
 import { coatingSchema, CRIB_SCHEMAS, keyed, substrateSchema } from './crib-schema.ts';
 
@@ -22,15 +23,8 @@ function wrong(schema: yup.Schema, value: unknown): string[] {
   }
 }
 /** An entry with one place changed; a dotted path, undefined takes it away. */
-function changed(entry: Entry, path: string, value: unknown): Entry {
-  const copy = structuredClone(entry);
-  const keys = path.split('.');
-  let at = copy as Record<string, unknown>;
-  for (const key of keys.slice(0, -1)) at = at[key] as Record<string, unknown>;
-  if (value === undefined) delete at[keys.at(-1)!];
-  else at[keys.at(-1)!] = value;
-  return copy;
-}
+const changed = (entry: Entry, path: string, value: unknown): Entry =>
+  changedAt(entry, path.split('.'), value);
 /** An entry without what it need not have keeps to the schema; without anything else it does not. */
 const OPTIONAL: Readonly<Record<CribKind, readonly string[]>> = {
   alloys: ['process_damping', 'taylor_milling_coated_carbide', 'yield_strength_mpa', 'youngs_modulus_gpa'],
