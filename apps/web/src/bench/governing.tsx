@@ -13,7 +13,8 @@ function effect(r: Remedy): string {
       ? ''
       : `, edge makes ${r.lifeFactor > 1 ? `${((r.lifeFactor - 1) * 100).toFixed(0)} % more` : `${((1 - r.lifeFactor) * 100).toFixed(0)} % fewer`}`;
   const pushes = r.pushesOver.length ? `; pushes over: ${r.pushesOver.join(', ')}` : '';
-  return `${minutes(r.minutesMore)}${life}${pushes}`;
+  const tightens = r.tightens.length ? `; makes tight: ${r.tightens.join(', ')}` : '';
+  return `${minutes(r.minutesMore)}${life}${pushes}${tightens}`;
 }
 
 /** The governing limit in a sentence, and single changes that clear it. A remedy is seen before it is taken. */

@@ -68,6 +68,7 @@ describe('governing limit', () => {
     minutesMore: 4.24,
     lifeFactor: 0.5,
     pushesOver: ['chip, not rubbing'],
+    tightens: ['chip space'],
     size: 1,
   } as const;
 
@@ -95,7 +96,11 @@ describe('governing limit', () => {
     expect(screen.getByText('Governs: lean off wall')).toBeTruthy();
     expect(screen.getByText('over')).toBeTruthy();
     expect(screen.getByText('Depth 24.00 mm → 6.00 mm')).toBeTruthy();
-    expect(screen.getByText('+4.2 min, edge makes 50 % fewer; pushes over: chip, not rubbing')).toBeTruthy();
+    expect(
+      screen.getByText(
+        '+4.2 min, edge makes 50 % fewer; pushes over: chip, not rubbing; makes tight: chip space',
+      ),
+    ).toBeTruthy();
   });
 
   it('previews before it applies, and goes back', () => {

@@ -87,4 +87,4 @@ export function pairsFor(
 
 /** Remedies that spoil less come first, then the smaller ones. */
 export const better = (a: Remedy, b: Remedy): number =>
-  a.pushesOver.length - b.pushesOver.length || a.size - b.size;
+  a.pushesOver.length - b.pushesOver.length || a.tightens.length - b.tightens.length || a.size - b.size;

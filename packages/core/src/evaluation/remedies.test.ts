@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { contextOf, CRIB, DOWEL_HOLE, SEAL_POCKET } from '../../fixtures/crib.ts';
+import { DUPLEX, M6_BLIND, stepOf } from '../../fixtures/holes.ts';
 import type { MillingOperation, Operation } from '../domain/operation.ts';
 import { speak } from '../units/sentence.ts';
 import { evaluate, limitOf } from './evaluate.ts';
@@ -66,11 +67,27 @@ describe('remedies', () => {
       expect([r.id, limitOf(evaluate(r.operation, at), id).state]).toEqual([r.id, 'clear']);
   });
 
-  it('come smallest first, those that push another limit over last', () => {
+  it('come smallest first, those that make another limit tight after them, those that push one over last', () => {
     for (const [id, op] of cases) {
       const found = remediesFor(op, contextOf(op), id);
-      const keys = found.map((r) => r.pushesOver.length * 1000 + r.size);
+      const keys = found.map((r) => r.pushesOver.length * 1e6 + r.tightens.length * 1e3 + r.size);
       expect(keys).toEqual([...keys].sort((a, b) => a - b));
+    }
+  });
+
+  it('say which limits they make tight that were clear: a tap in a rigid chuck is gripped, but not let give', () => {
+    const { op, context: at } = stepOf(DUPLEX, M6_BLIND, 'tap', 'tap');
+    const before = evaluate(op, at);
+    expect(limitOf(before, 'holder-grip').state).toBe('tight');
+    expect(limitOf(before, 'tap-synchronous').state).toBe('clear');
+    const rigid = remediesFor(op, at, 'holder-grip', CRIB.holders).filter((r) => r.id.startsWith('holder-'));
+    expect(rigid.length).toBeGreaterThan(0);
+    for (const r of rigid) {
+      expect(r.tightens).toContain('feed coupled');
+      const after = evaluate(r.operation, contextOf(r.operation));
+      for (const l of after.limits.filter((l) => r.tightens.includes(l.name))) {
+        expect([l.state, limitOf(before, l.id).state]).toEqual(['tight', 'clear']);
+      }
     }
   });
 

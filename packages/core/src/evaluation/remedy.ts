@@ -17,6 +17,8 @@ export interface Remedy {
   readonly lifeFactor: number | null;
   /** Limits it pushes over that were not. */
   readonly pushesOver: readonly string[];
+  /** Limits it makes tight that were clear: the doubt is moved, not mended. */
+  readonly tightens: readonly string[];
   /** Size of the change, as a share; the order among remedies that push nothing over. */
   readonly size: number;
 }
@@ -56,7 +58,8 @@ export function remedyFrom(
 ): Remedy | null {
   const e = attempt(after, context);
   if (!e) return null;
-  const wasOver = new Set(before.limits.filter((l) => l.state === 'over').map((l) => l.id));
+  const was = new Map(before.limits.map((l) => [l.id, l.state]));
+  const named = (worse: (l: LimitResult) => boolean): string[] => e.limits.filter(worse).map((l) => l.name);
   const total = (x: Evaluation): number => x.time.cutting + x.time.linking;
   return {
     id,
@@ -68,7 +71,8 @@ export function remedyFrom(
       e.featuresPerEdge && before.featuresPerEdge
         ? e.featuresPerEdge.value / before.featuresPerEdge.value
         : null,
-    pushesOver: e.limits.filter((l) => l.state === 'over' && !wasOver.has(l.id)).map((l) => l.name),
+    pushesOver: named((l) => l.state === 'over' && was.get(l.id) !== 'over'),
+    tightens: named((l) => l.state === 'tight' && was.get(l.id) === 'clear'),
     size,
   };
 }
