@@ -130,3 +130,34 @@ test('a reamed H7 in cobalt-chromium: stated anew, understood, and what cannot b
   await page.getByRole('button', { name: 'Remove Pin holes' }).click();
   await expect(page.getByText('Pin holes was removed.')).toBeVisible();
 });
+
+test('what was removed by mistake comes back where it stood: one operation, and a kind of hole with its steps', async ({
+  page,
+}) => {
+  await signIn(page, 'engineer');
+  await openJob(page, /GS-0140/);
+  const stations = page.getByRole('listitem').filter({ has: page.getByRole('button', { name: /^Move / }) });
+  const names = (): Promise<string[]> => stations.getByRole('link').allTextContents();
+  await expect(stations.first()).toBeVisible();
+  const before = await names();
+  const reamed = before.findIndex((n) => /Ream 10 mm/.test(n));
+  expect(reamed).toBeGreaterThan(0);
+  const note = page.getByRole('listitem').filter({ hasText: 'was removed.' });
+
+  await page.getByRole('button', { name: 'Remove Drill 9.8 mm' }).click();
+  await expect(stations).toHaveCount(before.length - 1);
+  await note.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(names).toEqual(before);
+
+  await page.getByRole('link', { name: /^Holes/ }).click();
+  const kinds = page.getByRole('navigation', { name: 'Kinds of holes' });
+  const kind = await kinds.getByRole('button').first().textContent();
+  await page.getByRole('button', { name: /^Remove / }).click();
+  await expect(kinds.getByRole('button')).toHaveCount(0);
+  await note.last().getByRole('button', { name: 'Undo' }).click();
+  await expect(kinds.getByRole('button')).toHaveCount(1);
+  expect(await kinds.getByRole('button').first().textContent()).toBe(kind);
+  await expect(page.getByRole('region', { name: 'In the route' })).toContainText('Ream 10 mm');
+  await page.getByRole('link', { name: 'GS-0140' }).click();
+  await expect.poll(names).toEqual(before);
+});

@@ -19,6 +19,7 @@ import { exchangeRoutes } from './routes/exchange.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { releaseRoutes } from './routes/releases.ts';
 import { holeRoutes } from './routes/holes.ts';
+import { putBackRoutes } from './routes/put-back.ts';
 import { routeRoutes } from './routes/route.ts';
 import { sessionRoutes } from './routes/session.ts';
 
@@ -126,6 +127,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   resonanceRoutes(app, options.db);
   jobRoutes(app, options.db);
   routeRoutes(app, options.db);
+  putBackRoutes(app, options.db);
   holeRoutes(app, options.db);
   releaseRoutes(app, options.db);
   exchangeRoutes(app, options.db);

@@ -1,4 +1,4 @@
-import type { LimitState, Operation, StepKey } from '@burl/core';
+import { type LimitState, type Operation, STEP_KEYS, type StepKey } from '@burl/core';
 import * as yup from 'yup';
 import type { HoleKindRecord } from './holes.ts';
 import { operationSchema } from './operation-schema.ts';
@@ -119,6 +119,46 @@ export interface OperationInput {
   readonly setupId: string;
   readonly name: string;
   readonly document: Operation;
+}
+
+/** An operation taken out before, put back where it stood with all it had. */
+export const operationBackSchema = yup
+  .object({
+    setupId: yup.string().strict().uuid().required(),
+    name: label(),
+    place: yup.number().strict().integer().min(0).required(),
+    selected: yup.string().strict().oneOf(VARIANT_LABELS).required(),
+    variants: yup
+      .array()
+      .of(
+        yup
+          .object({
+            label: yup.string().strict().oneOf(VARIANT_LABELS).required(),
+            document: operationSchema,
+          })
+          .noUnknown()
+          .required(),
+      )
+      .min(1)
+      .max(VARIANT_LABELS.length)
+      .required(),
+    holeId: yup.string().strict().uuid().nullable().defined(),
+    holeStep: yup
+      .string()
+      .strict()
+      .nullable()
+      .defined()
+      .oneOf([...STEP_KEYS, null]),
+  })
+  .noUnknown()
+  .required();
+export interface OperationBack extends Pick<
+  JobOperation,
+  'setupId' | 'name' | 'selected' | 'holeId' | 'holeStep'
+> {
+  /** Operations before it in its setup. */
+  readonly place: number;
+  readonly variants: readonly Pick<Variant, 'label' | 'document'>[];
 }
 
 export const operationUpdateSchema = yup

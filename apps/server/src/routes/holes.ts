@@ -1,4 +1,4 @@
-import { problemsOf, requireDemand } from '@burl/core';
+import { requireDemand } from '@burl/core';
 import {
   type HoleInput,
   holeInputSchema,
@@ -14,8 +14,9 @@ import { holes, operations, variants } from '../db/schema.ts';
 import { bodyOf, idOf, personOf } from '../http/plugin.ts';
 import { invalid, notFound, stale } from '../http/problems.ts';
 import { record } from '../jobs/audit.ts';
-import { contextFromCrib, wholeCrib } from '../jobs/crib-store.ts';
+import { wholeCrib } from '../jobs/crib-store.ts';
 import { jobDetail, jobOfHole, jobOfSetup, openForEditing, touch } from '../jobs/job-store.ts';
+import { problemsOfAll } from '../jobs/problems-of-all.ts';
 
 /** Takes the steps of a kind of hole out of the route; answers where the first of them stood. */
 async function takeOut(
@@ -133,13 +134,7 @@ export function holeRoutes(app: FastifyInstance, db: Database): void {
         const jobId = await jobOfHole(tx, id);
         const job = await openForEditing(tx, jobId);
         if ((await jobOfSetup(tx, setupId)) !== jobId) throw notFound('This setup');
-        const crib = await wholeCrib(tx);
-        const problems = steps.flatMap((s, i) =>
-          problemsOf(s.document, contextFromCrib(crib, s.document, job.quantity)).map((p) => ({
-            ...p,
-            field: `steps[${i}].document.${p.field}`,
-          })),
-        );
+        const problems = problemsOfAll(steps, await wholeCrib(tx), job.quantity, 'steps');
         if (problems.length > 0) throw invalid(problems);
         const stood = await takeOut(tx, id);
         const [last] = await tx

@@ -48,6 +48,7 @@ function writesTo(
       `/api/jobs/${jobId}/operations`,
       { setupId, name: 'More', document: variant.document },
     ],
+    ['put an operation back', 'POST', `/api/jobs/${jobId}/operations/back`, { ...backOf(op, 0), setupId }],
     [
       'rename an operation',
       'PUT',
@@ -74,6 +75,17 @@ function writesTo(
     ['remove holes', 'DELETE', `/api/holes/${holeId}`],
   ];
 }
+
+/** What puts an operation back at a place. */
+const backOf = (o: JobDetail['setups'][number]['operations'][number], place: number) => ({
+  setupId: o.setupId,
+  name: o.name,
+  place,
+  selected: o.selected,
+  variants: o.variants.map(({ label, document }) => ({ label, document })),
+  holeId: o.holeId,
+  holeStep: o.holeStep,
+});
 
 describe('the route of a job that is locked', () => {
   it.each(['CV-0093', 'TT-0412'])(
@@ -252,5 +264,88 @@ describe('setups and operations', () => {
     expect(answer.statusCode).toBeLessThan(500);
     expect(answer.body).toContain(field);
     expect((await detailOf(engineer, job.job.id)).setups).toHaveLength(1);
+  });
+});
+
+describe('an operation that was removed', () => {
+  it('comes back where it stood, with every variant and the one that was chosen', async () => {
+    const job = await freshJob(engineer);
+    const { document } = job.setups[0]!.operations[0]!.variants[0]!;
+    const setupId = job.setups[0]!.id;
+    for (const name of ['Two', 'Three'])
+      await engineer('POST', `/api/jobs/${job.job.id}/operations`, { setupId, name, document });
+    const two = (await detailOf(engineer, job.job.id)).setups[0]!.operations[1]!;
+    const b = (await engineer('POST', `/api/operations/${two.id}/variants`)).json<{
+      id: string;
+      version: number;
+    }>();
+    const other = { ...document, notes: 'slower, for the thin wall' };
+    await engineer('PUT', `/api/variants/${b.id}`, { document: other, version: b.version });
+    await engineer('PUT', `/api/operations/${two.id}`, { name: 'Two', selected: 'B', version: two.version });
+    const whole = (await detailOf(engineer, job.job.id)).setups[0]!.operations[1]!;
+    await engineer('DELETE', `/api/operations/${two.id}`);
+
+    const answer = await engineer('POST', `/api/jobs/${job.job.id}/operations/back`, backOf(whole, 1));
+    expect(answer.statusCode).toBe(201);
+    const { operations } = answer.json<JobDetail>().setups[0]!;
+    expect(operations.map((o) => o.name)).toEqual(['Drill', 'Two', 'Three']);
+    expect(operations[1]!.selected).toBe('B');
+    expect(operations[1]!.variants.map((v) => [v.label, v.document])).toEqual([
+      ['A', document],
+      ['B', other],
+    ]);
+  });
+
+  it('of a kind of hole is its step again, but of no other job’s', async () => {
+    const manifold = await demoJob(engineer, 'TM-0231');
+    const { id } = manifold.job;
+    const operations = manifold.setups[0]!.operations;
+    const at = operations.findIndex((o) => o.holeStep === 'tap');
+    const tap = operations[at]!;
+    await engineer('DELETE', `/api/operations/${tap.id}`);
+    const mine = await freshJob(engineer);
+    const setupId = mine.setups[0]!.id;
+    const stray = await engineer('POST', `/api/jobs/${mine.job.id}/operations/back`, {
+      ...backOf(tap, 0),
+      setupId,
+    });
+    expect(stray.statusCode).toBe(404);
+    const back = (
+      await engineer('POST', `/api/jobs/${id}/operations/back`, backOf(tap, at))
+    ).json<JobDetail>();
+    const there = back.setups[0]!.operations[at]!;
+    expect([there.name, there.holeId, there.holeStep]).toEqual([tap.name, tap.holeId, 'tap']);
+    expect(back.setups[0]!.operations.map((o) => o.name)).toEqual(operations.map((o) => o.name));
+  });
+
+  it.each([
+    ['two variants of one letter', { variants: 'twice' }, 'variants'],
+    ['a chosen letter it has not', { selected: 'C' }, 'variants'],
+    ['no variant', { variants: [] }, 'variants'],
+    ['a place before the first', { place: -1 }, 'place'],
+    ['a step nobody knows', { holeStep: 'polish' }, 'holeStep'],
+  ])('is refused with %s', async (_, change, field) => {
+    const job = await freshJob(engineer);
+    const op = job.setups[0]!.operations[0]!;
+    const back = { ...backOf(op, 0), ...change };
+    const [variant] = backOf(op, 0).variants;
+    const body = back.variants === 'twice' ? { ...back, variants: [variant, variant] } : back;
+    const answer = await engineer('POST', `/api/jobs/${job.job.id}/operations/back`, body);
+    expect(answer.statusCode).toBeGreaterThanOrEqual(400);
+    expect(answer.statusCode).toBeLessThan(500);
+    expect(problemsOf(answer)).toContain(field);
+    expect((await detailOf(engineer, job.job.id)).setups[0]!.operations).toHaveLength(1);
+  });
+
+  it('with an impossible cut is refused by variant and field', async () => {
+    const job = await freshJob(engineer);
+    const op = job.setups[0]!.operations[0]!;
+    const back = backOf(op, 0);
+    const document = { ...back.variants[0]!.document, flankWearMm: 7 };
+    const answer = await engineer('POST', `/api/jobs/${job.job.id}/operations/back`, {
+      ...back,
+      variants: [back.variants[0], { label: 'B', document }],
+    });
+    expect(problemsOf(answer)).toEqual(['variants[1].document.flankWearMm']);
   });
 });

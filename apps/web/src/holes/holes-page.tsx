@@ -17,6 +17,7 @@ import { refreshJob, useCrib, useJob, useSession } from '../api/hooks.ts';
 import { Crumbs } from '../frame/crumbs.tsx';
 import { useSystem } from '../frame/preferences.tsx';
 import { offerOf } from '../judging/offer.ts';
+import { backOf } from '../route/put-back.ts';
 import { Button } from '../parts/button.tsx';
 import { Failed, Loading } from '../parts/page-states.tsx';
 import { StateMark } from '../parts/state-mark.tsx';
@@ -80,13 +81,31 @@ function Holes({
       toast.error(messageOf(error));
     }
   }
+  /** The kind as it was, and its steps where they stood. */
+  const bringBack = async (gone: HoleKindRecord): Promise<void> => {
+    try {
+      const { id, version } = await call<HoleKindRecord>('POST', `/api/jobs/${job.id}/holes`, {
+        demand: gone.demand,
+      });
+      const { demand, chosen, changes } = gone;
+      await call('PUT', `/api/holes/${id}`, { demand, chosen, changes, version });
+      for (const o of detail.setups.flatMap((s) => s.operations)) {
+        if (o.holeId === gone.id)
+          await call('POST', `/api/jobs/${job.id}/operations/back`, backOf(o, detail.setups, id));
+      }
+      setSearch({ kind: id });
+    } catch (error) {
+      toast.error(messageOf(error));
+    }
+    await refreshJob(job.id);
+  };
   const remove = async (gone: HoleKindRecord): Promise<void> => {
     try {
       await call('DELETE', `/api/holes/${gone.id}`);
       setSearch({});
       await refreshJob(job.id);
       toast(`${gone.demand.name} was removed.`, {
-        action: { label: 'Undo', onClick: () => void add(gone.demand) },
+        action: { label: 'Undo', onClick: () => void bringBack(gone) },
       });
     } catch (error) {
       toast.error(messageOf(error));

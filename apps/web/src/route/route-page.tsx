@@ -28,6 +28,7 @@ import { Button } from '../parts/button.tsx';
 import { Failed, Loading } from '../parts/page-states.tsx';
 import { contextOf } from '../judging/context.ts';
 import { judge } from '../judging/judgement.ts';
+import { backOf } from './put-back.ts';
 import { RiskCard, ToolChangesCard } from './hole-cards.tsx';
 import { type Judged, Station } from './station.tsx';
 import { NewOperationDialog } from './new-operation-dialog.tsx';
@@ -208,13 +209,7 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
         action: {
           label: 'Undo',
           onClick: () =>
-            void run(() =>
-              call('POST', `/api/jobs/${job.id}/operations`, {
-                setupId: o.setupId,
-                name: o.name,
-                document: o.variants.find((v) => v.label === o.selected)!.document,
-              }),
-            ),
+            void run(() => call('POST', `/api/jobs/${job.id}/operations/back`, backOf(o, detail.setups))),
         },
       });
     });
@@ -326,7 +321,7 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
               {((total * job.quantity) / 60).toFixed(1)} h for {job.quantity}
             </p>
           </section>
-          <RiskCard risk={risk} />
+          {route.some((r) => r.evaluation.risk) && <RiskCard risk={risk} />}
           <ToolChangesCard
             loads={loads}
             fewest={fewest}
