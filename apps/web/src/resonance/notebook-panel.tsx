@@ -104,17 +104,19 @@ export function NotebookPanel({
         <table className="w-full text-left text-[13.5px]">
           <thead>
             <tr className="border-b border-line">
-              {['Heard', 'Speed', 'Depth', 'Width', 'Feed', 'Frequency', 'Note', ''].map((h, i) => (
+              {['Heard', 'Speed', 'Depth', 'Width', 'Feed', 'Frequency', ''].map((h, i) => (
                 <th key={i} className="px-2.5 py-1.5">
                   {h || <span className="sr-only">Actions</span>}
                 </th>
               ))}
             </tr>
           </thead>
-          <tbody>
-            {combination.cuts.map((c) => (
-              <tr key={c.id} className="border-b border-line last:border-0">
-                <td className={`px-2.5 py-1 font-semibold ${HEARD_LOOK[c.heard]}`}>{HEARD_MARK[c.heard]}</td>
+          {combination.cuts.map((c) => (
+            <tbody key={c.id} className="border-b border-line last:border-0">
+              <tr>
+                <td className={`px-2.5 pt-1 font-semibold whitespace-nowrap ${HEARD_LOOK[c.heard]}`}>
+                  {HEARD_MARK[c.heard]}
+                </td>
                 <td className="px-2.5 whitespace-nowrap">
                   {formatMeasure(c.rpm, 'rpm', system)}
                   {c.overridePercent === 100 ? '' : ` at ${c.overridePercent} %`}
@@ -129,18 +131,7 @@ export function NotebookPanel({
                 <td className="px-2.5 whitespace-nowrap">
                   {c.hz === null ? '' : formatMeasure(c.hz, 'Hz', system)}
                 </td>
-                <td className="px-2.5">
-                  {c.note}{' '}
-                  {c.attachmentName && (
-                    <a className="underline" href={`/api/resonance/cuts/${c.id}/attachment`}>
-                      {c.attachmentName}
-                    </a>
-                  )}
-                  <span className="block text-[12.5px] text-soft">
-                    {c.madeBy}, {c.madeAt.slice(0, 10)}
-                  </span>
-                </td>
-                <td className="px-2.5">
+                <td className="px-2.5 pt-1 text-right">
                   {edit && (
                     <Button look="quiet" onClick={() => void strike(c.id)}>
                       Strike
@@ -148,15 +139,31 @@ export function NotebookPanel({
                   )}
                 </td>
               </tr>
-            ))}
-            {combination.cuts.length === 0 && (
+              {/* A line of its own, since what was heard takes words. */}
               <tr>
-                <td colSpan={8} className="p-3 text-soft">
+                <td colSpan={7} className="px-2.5 pb-2">
+                  {c.note}{' '}
+                  {c.attachmentName && (
+                    <a className="underline" href={`/api/resonance/cuts/${c.id}/attachment`}>
+                      {c.attachmentName}
+                    </a>
+                  )}{' '}
+                  <span className="text-[12.5px] text-soft">
+                    {c.madeBy}, {c.madeAt.slice(0, 10)}
+                  </span>
+                </td>
+              </tr>
+            </tbody>
+          ))}
+          {combination.cuts.length === 0 && (
+            <tbody>
+              <tr>
+                <td colSpan={7} className="p-3 text-soft">
                   Nothing logged yet. The plan proposes what to try first.
                 </td>
               </tr>
-            )}
-          </tbody>
+            </tbody>
+          )}
         </table>
       </div>
       <form

@@ -92,7 +92,7 @@ export default function ResonancePage() {
   return (
     <div className="flex flex-col gap-2 p-3">
       <Crumbs trail={[{ label: 'Resonance' }]} />
-      <div className="grid gap-3 lg:grid-cols-[230px_minmax(0,1fr)]">
+      <div className="grid gap-3 lg:grid-cols-[230px_minmax(0,1fr)] print:block">
         <nav aria-label="Combinations" className="no-print space-y-2">
           <div className="flex items-center justify-between">
             <h1 className="text-lg font-semibold">Resonance</h1>
