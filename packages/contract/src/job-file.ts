@@ -10,11 +10,16 @@ import type {
 } from '@burl/core';
 import { InputError, requireDemand, STEP_KEYS, type StepKey } from '@burl/core';
 import * as yup from 'yup';
-import { type JobFields, jobFieldsSchema, VARIANT_LABELS, type VariantLabel } from './jobs.ts';
+import {
+  type JobFields,
+  jobFieldsSchema,
+  VARIANT_LABELS,
+  type VariantLabel,
+  variantsSchema,
+} from './jobs.ts';
 import { coatingSchema, CRIB_SCHEMAS, keyed, substrateSchema } from './crib-schema.ts';
 import { upgradeJobFile } from './job-file-upgrade.ts';
 import { type HoleKindRecord, holeInFileSchema } from './holes.ts';
-import { operationSchema } from './operation-schema.ts';
 
 export const JOB_FILE_FORMAT = 'burl-job';
 export const JOB_FILE_VERSION = 3;
@@ -72,20 +77,7 @@ const shape = yup
                       .defined()
                       .oneOf([...STEP_KEYS, null]),
                     selected: yup.string().strict().oneOf(VARIANT_LABELS).required(),
-                    variants: yup
-                      .array()
-                      .of(
-                        yup
-                          .object({
-                            label: yup.string().strict().oneOf(VARIANT_LABELS).required(),
-                            document: operationSchema,
-                          })
-                          .noUnknown()
-                          .required(),
-                      )
-                      .min(1)
-                      .max(4)
-                      .required(),
+                    variants: variantsSchema,
                   })
                   .noUnknown()
                   .required(),

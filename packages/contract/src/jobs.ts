@@ -121,6 +121,22 @@ export interface OperationInput {
   readonly document: Operation;
 }
 
+/** Variants of one operation as they stand in requests and files. */
+export const variantsSchema = yup
+  .array()
+  .of(
+    yup
+      .object({
+        label: yup.string().strict().oneOf(VARIANT_LABELS).required(),
+        document: operationSchema,
+      })
+      .noUnknown()
+      .required(),
+  )
+  .min(1)
+  .max(VARIANT_LABELS.length)
+  .required();
+
 /** An operation taken out before, put back where it stood with all it had. */
 export const operationBackSchema = yup
   .object({
@@ -128,20 +144,7 @@ export const operationBackSchema = yup
     name: label(),
     place: yup.number().strict().integer().min(0).required(),
     selected: yup.string().strict().oneOf(VARIANT_LABELS).required(),
-    variants: yup
-      .array()
-      .of(
-        yup
-          .object({
-            label: yup.string().strict().oneOf(VARIANT_LABELS).required(),
-            document: operationSchema,
-          })
-          .noUnknown()
-          .required(),
-      )
-      .min(1)
-      .max(VARIANT_LABELS.length)
-      .required(),
+    variants: variantsSchema,
     holeId: yup.string().strict().uuid().nullable().defined(),
     holeStep: yup
       .string()

@@ -107,6 +107,7 @@ export * from './dynamics/index.ts';
 export * from './holes/index.ts';
 export { tappingState } from './evaluation/holes/tapping-state.ts';
 export { holeMillingState } from './evaluation/holes/hole-milling-state.ts';
+export { CHAMFER_OFF_TIP } from './evaluation/holes/chamfering-state.ts';
 export { drillingState, type DrillingState } from './evaluation/drilling-state.ts';
 export { SHOWN_NUMBERS } from './evaluation/shown-numbers.ts';
 export { holeSentence, stepNotes } from './evaluation/holes/step-notes.ts';

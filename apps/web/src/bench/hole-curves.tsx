@@ -1,4 +1,5 @@
 import {
+  CHAMFER_OFF_TIP,
   drillingState,
   formatMeasure,
   type HoleOperation,
@@ -9,7 +10,6 @@ import {
   tappingState,
 } from '@burl/core';
 import type { ScaleLinear } from 'd3-scale';
-import { OFF_TIP } from './hole-tool.tsx';
 
 /** One curve down the hole: value at depths, and what it must not pass. */
 export interface DepthCurve {
@@ -156,7 +156,7 @@ export function HoleFromAbove({
   // A chamfer opens the rim of a hole that stays: twice its width wider.
   const rim = op.kind === 'chamfering';
   const [from, to] = rim
-    ? [hole.diameterMm, hole.diameterMm + 2 * hole.depthMm]
+    ? [hole.diameterMm, hole.diameterMm + 2 * op.cut.widthMm]
     : [hole.startMm, hole.diameterMm];
   const scale = (2 * radius) / to;
   const tool = context.cutter.properties.DC ?? context.cutter.properties.DCONMS ?? 0;
@@ -200,7 +200,7 @@ export function HoleFromAbove({
       )}
       {rounds && tool > 0 && tool < hole.diameterMm && (
         <circle
-          cx={x + (rim ? hole.diameterMm / 2 - OFF_TIP : to / 2) * scale - (tool / 2) * scale}
+          cx={x + (rim ? hole.diameterMm / 2 - CHAMFER_OFF_TIP : to / 2) * scale - (tool / 2) * scale}
           cy={y}
           r={(tool / 2) * scale}
           fill="var(--tool)"

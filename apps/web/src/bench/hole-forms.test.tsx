@@ -46,6 +46,7 @@ describe('the form of a hole’s step', () => {
       for (const field of fields) expect([field, there.includes(field)]).toEqual([field, other === kind]);
     expect(there.includes('Diameter')).toBe(kind !== 'tapping' && kind !== 'thread-milling');
     expect(there.includes('Depth of full thread')).toBe(kind === 'tapping' || kind === 'thread-milling');
+    expect(there.includes('Depth')).toBe(there.includes('Diameter') && kind !== 'chamfering');
     expect(there.includes('Tolerance of the diameter')).toBe(kind !== 'chamfering');
     expect(there).toContain('Holes on a part');
   });
@@ -54,7 +55,7 @@ describe('the form of a hole’s step', () => {
     const now = open(kind);
     const before = now();
     const { context } = stepOf(kind);
-    const depth = labels().find((l) => l.startsWith('Depth'))!;
+    const depth = labels().find((l) => l.startsWith('Depth') || l === 'Width of the chamfer')!;
     take(depth, String(before.hole.depthMm * 0.9));
     take('Way to the next hole', '55');
     take('Holes on a part', '7.4');
@@ -143,7 +144,7 @@ describe('the form of a hole’s step', () => {
     cleanup();
     const chamfer = open('chamfering');
     take('Width of the chamfer', '0.8');
-    expect(chamfer().cut.widthMm).toBe(0.8);
+    expect([chamfer().cut.widthMm, chamfer().hole.depthMm]).toEqual([0.8, 0.8]);
   });
 
   it('nothing moves for a reader', () => {

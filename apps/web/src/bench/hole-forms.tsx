@@ -23,6 +23,7 @@ const SIZE: readonly NumberField<Hole>[] = [
   { key: 'diameterMm', label: 'Diameter', unit: 'mm' },
   { key: 'depthMm', label: 'Depth', unit: 'mm' },
 ];
+const RIM: readonly NumberField<Hole>[] = [{ key: 'diameterMm', label: 'Diameter', unit: 'mm' }];
 const THREAD: readonly NumberField<Hole>[] = [{ key: 'depthMm', label: 'Depth of full thread', unit: 'mm' }];
 const BEFORE: readonly NumberField<Hole>[] = [
   { key: 'startMm', label: 'Hole there before', unit: 'mm', empty: 0, blank: true, hint: 'empty: solid' },
@@ -63,7 +64,12 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
   const shared = { readOnly, onSet: cut } as const;
   return (
     <Grid>
-      <NumberFields of={hole} fields={hasThread(op) ? THREAD : SIZE} readOnly={readOnly} onSet={set} />
+      <NumberFields
+        of={hole}
+        fields={op.kind === 'chamfering' ? RIM : hasThread(op) ? THREAD : SIZE}
+        readOnly={readOnly}
+        onSet={set}
+      />
       <Choice
         label="Bottom"
         value={hole.through ? 'through' : 'blind'}
@@ -122,7 +128,15 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
         <NumberFields
           of={op.cut}
           fields={[{ key: 'widthMm', label: 'Width of the chamfer', unit: 'mm' }]}
-          {...shared}
+          readOnly={readOnly}
+          // At forty-five degrees a chamfer is as deep as it is wide.
+          onSet={(change) =>
+            onChange({
+              ...op,
+              cut: { ...op.cut, ...change },
+              hole: { ...hole, depthMm: change.widthMm ?? hole.depthMm },
+            })
+          }
         />
       )}
       {op.kind === 'tapping' && (

@@ -84,7 +84,7 @@ describe('section of every kind of step', () => {
 
   it('a chamfer mill’s flank lies on the rim it leaves, as wide as it is asked', () => {
     for (const widthMm of [0.3, 0.8, 1.4]) {
-      const step = withHole(stepOf('chamfering'), { depthMm: widthMm }, { widthMm });
+      const step = withHole(stepOf('chamfering'), {}, { widthMm });
       const { container } = draw(step);
       const [stock, tool] = ['url(#stock)', 'var(--tool)'].map((f) =>
         container.querySelector(`path[fill="${f}"]`),
@@ -211,8 +211,10 @@ describe('curves down the hole', () => {
     cleanup();
     const chamfer = stepOf('chamfering');
     draw(chamfer);
-    const { diameterMm, depthMm } = chamfer.op.hole;
-    const text = new RegExp(`${diameterMm.toFixed(2)}\\smm → ${(diameterMm + 2 * depthMm).toFixed(2)}\\smm`);
+    const { diameterMm } = chamfer.op.hole;
+    const text = new RegExp(
+      `${diameterMm.toFixed(2)}\\smm → ${(diameterMm + 2 * chamfer.op.cut.widthMm).toFixed(2)}\\smm`,
+    );
     expect(screen.getByText(text)).toBeTruthy();
   });
 

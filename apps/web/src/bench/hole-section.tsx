@@ -1,5 +1,6 @@
 import {
   asList,
+  CHAMFER_OFF_TIP,
   type Evaluation,
   formatMeasure,
   type HoleOperation,
@@ -11,7 +12,7 @@ import { useSystem } from '../frame/preferences.tsx';
 import { halo, StockPattern } from './drawing.tsx';
 import { Handle } from './handle.tsx';
 import { depthCurves, DepthCurves, HoleFromAbove } from './hole-curves.tsx';
-import { HoleTool, OFF_TIP } from './hole-tool.tsx';
+import { HoleTool } from './hole-tool.tsx';
 
 const W = 680;
 const H = 262;
@@ -55,7 +56,8 @@ export function HoleSection({
   const { hole } = op;
   // A chamfer is a rim: the hole below it is drawn as well, deep enough for one scale both ways.
   const rim = op.kind === 'chamfering';
-  const depth = rim ? Math.max(hole.depthMm, 1.2 * hole.diameterMm) : hole.depthMm;
+  const width = rim ? op.cut.widthMm : 0;
+  const depth = rim ? Math.max(width, 1.2 * hole.diameterMm) : hole.depthMm;
   const out = op.tooling.stickOutMm;
   const drilled = op.kind === 'drilling';
   const point = drilled ? (p.PL ?? 0.2 * hole.diameterMm) : 0;
@@ -85,7 +87,7 @@ export function HoleSection({
     onPecks({ ...listed, toMm: listed.toMm.map((d, j) => (j === i ? mm : d)) });
   const slope = Math.tan((hole.entryAngleDeg * Math.PI) / 180);
   const left = Math.min(26, slope * (CX - 20));
-  const bevel = rim ? hole.depthMm * wide : 0;
+  const bevel = width * wide;
   const drop = (left * (half + bevel)) / (CX - 20);
   return (
     <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="Section of the hole">
@@ -119,7 +121,7 @@ export function HoleSection({
           cx: CX,
           half: half - 1,
           noseY,
-          bottomY: y(rim ? hole.depthMm + OFF_TIP : depth),
+          bottomY: y(rim ? width + CHAMFER_OFF_TIP : depth),
           pointY: y(depth + point),
         }}
         scale={wide}

@@ -1,7 +1,4 @@
-import type { HoleOperation, OperationContext } from '@burl/core';
-
-/** How far a chamfer mill's tip stands below the rim it cuts, mm. */
-export const OFF_TIP = 1;
+import { CHAMFER_OFF_TIP, type HoleOperation, type OperationContext } from '@burl/core';
 
 /** Where the tool stands in the drawing: centre line, half width, top, bottom and how long its point is. */
 export interface ToolPlace {
@@ -89,7 +86,7 @@ export function HoleTool({
       const wide = Math.max(6, ((p.DCX ?? p.DC ?? 10) / 2) * scale);
       const tip = Math.max(2, ((p.DC ?? 2) / 2) * scale);
       // The flank lies on the rim: the tip stands clear of the wall by as much as it goes below.
-      const left = cx - half + tip + OFF_TIP * scale;
+      const left = cx - half + tip + CHAMFER_OFF_TIP * scale;
       // A flank that reaches into the holder is drawn as far as the holder's nose.
       const top = Math.max(noseY, bottomY - (wide - tip));
       const reach = tip + bottomY - top;

@@ -1,7 +1,8 @@
 import type { CombinationDetail } from '@burl/contract';
-import { receptanceOf, frequencyGrid, softestMode, type TipMode } from '@burl/core';
+import { softestMode, type TipMode } from '@burl/core';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
+import { COMBINATION, measured, MODES } from '../../test/combination.ts';
 import { CRIB } from '../../test/crib.ts';
 import { useDirectly } from '../../test/direct-work.ts';
 import { pretendServer, show } from '../../test/page.tsx';
@@ -21,24 +22,6 @@ vi.mock('react-chartjs-2', () => ({
 }));
 afterEach(cleanup);
 
-const MODES: readonly TipMode[] = [
-  { hz: 812, damping: 0.04, stiffness: 2.2e7 },
-  { hz: 1298, damping: 0.035, stiffness: 1.1e7 },
-];
-const measured = receptanceOf(MODES, frequencyGrid(60, 3000, 5));
-const COMBINATION: CombinationDetail = {
-  id: 'c1',
-  machineId: 'axis5-24k',
-  machineSerial: 'A5-0117',
-  holderId: 'shrink-12-80',
-  cutterId: 'em-bull-12-z5-re0.5-var',
-  stickOutMm: 48,
-  note: '',
-  madeBy: 'Ada Eder',
-  madeAt: '2026-11-23T08:00:00Z',
-  tips: [],
-  cuts: [],
-};
 const TAPPED: CombinationDetail = {
   ...COMBINATION,
   tips: (['x', 'y'] as const).map((axis) => ({

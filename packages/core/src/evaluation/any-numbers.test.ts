@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { contextOf, LOCK_POCKET, SEAL_POCKET } from '../../fixtures/crib.ts';
-import { BORE_30, COBALT, DEEP_8, DOWEL_10, DUPLEX, M6_BLIND, shopOf, stepOf } from '../../fixtures/holes.ts';
+import { everyStep } from '../../fixtures/holes.ts';
 import type { OperationContext } from '../domain/context.ts';
 import type { LimitState } from '../domain/evaluation.ts';
 import { InputError } from '../domain/input-error.ts';
@@ -11,17 +11,10 @@ import { problemsOf } from './check-operation.ts';
 import { evaluate } from './evaluate.ts';
 import { parametersOf, setParameter } from './set-parameter.ts';
 
-const STEEL = shopOf('4340-28hrc');
 const STARTS: Readonly<Record<string, { op: Operation; context: OperationContext }>> = {
   pocket: { op: SEAL_POCKET, context: contextOf(SEAL_POCKET) },
   'lock pocket': { op: LOCK_POCKET, context: contextOf(LOCK_POCKET) },
-  drilling: stepOf(DUPLEX, DEEP_8, 'peck', 'drill'),
-  reaming: stepOf(COBALT, DOWEL_10, 'drill-ream', 'ream'),
-  chamfering: stepOf(COBALT, DOWEL_10, 'drill-ream', 'chamfer'),
-  boring: stepOf(STEEL, BORE_30, 'mill-bore', 'bore'),
-  'hole-milling': stepOf(STEEL, BORE_30, 'mill-bore', 'mill'),
-  tapping: stepOf(DUPLEX, M6_BLIND, 'tap', 'tap'),
-  'thread-milling': stepOf(DUPLEX, M6_BLIND, 'thread-mill', 'thread-mill'),
+  ...everyStep(),
 };
 const STATES: readonly LimitState[] = ['clear', 'tight', 'over', 'unproven'];
 

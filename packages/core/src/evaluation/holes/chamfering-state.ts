@@ -16,12 +16,12 @@ export interface ChamferingState extends HoleState<ChamferingOperation> {
   readonly fits: boolean;
 }
 
-/** Depth of the cutting point above the mill's dull tip, mm. */
-const OFF_TIP = 1;
+/** How far a chamfer mill's dull tip stands below the chamfer it cuts, mm. */
+export const CHAMFER_OFF_TIP = 1;
 
 /** Where a chamfer mill cuts, mm on its diameter: off its dull tip by the chamfer and a little. */
 export const chamferDiameter = (tipMm: number, widthMm: number, mostMm: number): number =>
-  Math.min(mostMm, tipMm + 2 * (OFF_TIP + widthMm));
+  Math.min(mostMm, tipMm + 2 * (CHAMFER_OFF_TIP + widthMm));
 
 /** Works out a chamfer milled round a hole. Input must have been checked. */
 export function chamferingState(op: ChamferingOperation, context: OperationContext): ChamferingState {
@@ -57,6 +57,6 @@ export function chamferingState(op: ChamferingOperation, context: OperationConte
     }),
     teeth,
     chipMm: chip,
-    fits: (p.DC ?? 0) + 2 * OFF_TIP <= hole.diameterMm,
+    fits: (p.DC ?? 0) + 2 * CHAMFER_OFF_TIP <= hole.diameterMm,
   };
 }

@@ -4,10 +4,11 @@ import {
   COBALT,
   DEEP_8,
   demand,
-  DOWEL_10,
   DUPLEX,
+  everyStep,
   M6_BLIND,
   shopOf,
+  STEEL,
   stepOf,
 } from '../../../fixtures/holes.ts';
 import { InputError } from '../../domain/input-error.ts';
@@ -23,16 +24,9 @@ import { speak } from '../../units/sentence.ts';
 import { chanceLost } from './hole-risk.ts';
 import { holeSentence, stepNotes } from './step-notes.ts';
 
-const STEEL = shopOf('4340-28hrc');
 const steps = {
   pilot: stepOf(DUPLEX, DEEP_8, 'peck', 'pilot'),
-  drilling: stepOf(DUPLEX, DEEP_8, 'peck', 'drill'),
-  reaming: stepOf(COBALT, DOWEL_10, 'drill-ream', 'ream'),
-  chamfering: stepOf(COBALT, DOWEL_10, 'drill-ream', 'chamfer'),
-  boring: stepOf(STEEL, BORE_30, 'mill-bore', 'bore'),
-  'hole-milling': stepOf(STEEL, BORE_30, 'mill-bore', 'mill'),
-  tapping: stepOf(DUPLEX, M6_BLIND, 'tap', 'tap'),
-  'thread-milling': stepOf(DUPLEX, M6_BLIND, 'thread-mill', 'thread-mill'),
+  ...everyStep(),
 } as const;
 const all = Object.entries(steps);
 const changed = (op: HoleOperation, hole: object, cut: object = {}): HoleOperation =>
