@@ -1,0 +1,192 @@
+import type { CoolantKind } from '../src/domain/operation-base.ts';
+import { PLAIN_HOLE } from '../src/domain/hole.ts';
+import { threadOf } from '../src/holes/threads/thread-table.ts';
+import {
+  type MillingFeatureKind,
+  type Operation,
+  type OperationBase,
+  PLAIN_FEATURE,
+  UNSTATED_ECONOMICS,
+  usualPath,
+} from '../src/domain/operation.ts';
+
+/** A cut somebody runs, or one known to fail, by ids of the shipped crib; lengths in mm, speeds in m/min and rpm. */
+interface PracticeBase {
+  readonly id: string;
+  /** Shops run it every day; false where it is known to fail. */
+  readonly runs: boolean;
+  readonly alloy: string;
+  readonly machine: string;
+  readonly cutter: string;
+  readonly holder: string;
+  readonly stickOutMm: number;
+  readonly cuttingSpeedMMin: number;
+  readonly speedRpm?: number | null;
+  readonly coolant: CoolantKind;
+  /** Limits of which one at least has to be over where the cut is known to fail. */
+  readonly expectOver?: readonly string[];
+  readonly why: string;
+}
+
+export interface MillingPractice extends PracticeBase {
+  readonly kind: 'milling';
+  readonly feature: MillingFeatureKind;
+  readonly axialDepthMm: number;
+  readonly radialEngagementMm: number;
+  readonly feedPerToothMm: number;
+  /** Left on the wall for the finisher, mm; 0.4 unless stated, 0 where this cut finishes. */
+  readonly allowanceMm?: number;
+}
+
+interface HolePractice extends PracticeBase {
+  readonly diameterMm: number;
+  readonly depthMm: number;
+  readonly through?: boolean;
+  /** Hole already there, mm. */
+  readonly startMm?: number;
+}
+
+export interface DrillingPractice extends HolePractice {
+  readonly kind: 'drilling';
+  readonly feedPerRevMm: number;
+  readonly peck: 'plan' | 'none' | number;
+  readonly piloted?: boolean;
+}
+
+export interface ReamingPractice extends HolePractice {
+  readonly kind: 'reaming';
+  readonly feedPerRevMm: number;
+}
+
+export interface TappingPractice extends HolePractice {
+  readonly kind: 'tapping';
+  /** Thread by designation, `M8`. */
+  readonly thread: string;
+}
+
+export interface ThreadMillingPractice extends HolePractice {
+  readonly kind: 'thread-milling';
+  readonly thread: string;
+  readonly feedPerToothMm: number;
+  readonly passes?: number;
+}
+
+export type PracticeCut =
+  | MillingPractice
+  | DrillingPractice
+  | ReamingPractice
+  | TappingPractice
+  | ThreadMillingPractice;
+
+export interface PracticeSet {
+  readonly note?: string;
+  /** Limits that count. An id counts for all limits it begins, so `drill-feed` for its low and its high end. */
+  readonly judged: readonly string[];
+  readonly cuts: readonly PracticeCut[];
+}
+
+/** Conditions every cut of a set shares unless somebody asks otherwise. */
+export interface PracticeConditions {
+  /** Flank wear assumed, mm. */
+  readonly flankWearMm: number;
+}
+
+const USUAL: PracticeConditions = { flankWearMm: 0.1 };
+
+function baseOf(c: PracticeCut, { flankWearMm }: PracticeConditions): OperationBase {
+  return {
+    alloyId: c.alloy,
+    machineId: c.machine,
+    tooling: { cutterId: c.cutter, holderId: c.holder, stickOutMm: c.stickOutMm },
+    coolant: c.coolant,
+    measured: { hardness: null, runoutUm: null, lifeSpeed30MMin: null, kc11NMm2: null },
+    flankWearMm,
+    featuresPerEdge: 1,
+    featuresPerPart: 1,
+    edgesOnShelf: null,
+    economics: UNSTATED_ECONOMICS,
+    workedOutFor: { alloyId: c.alloy, cutterId: c.cutter, hardness: null },
+    pins: [],
+    notes: '',
+  };
+}
+
+const millingOf = (
+  c: MillingPractice,
+  base: OperationBase,
+  speedRpm: number,
+  cutterDiameterMm: number,
+): Operation => ({
+  ...base,
+  kind: 'milling',
+  feature: {
+    ...PLAIN_FEATURE,
+    kind: c.feature,
+    lengthMm: 90,
+    widthMm: c.feature === 'pocket' ? 60 : c.feature === 'slot' ? cutterDiameterMm : c.radialEngagementMm,
+    depthMm: Math.max(1, c.axialDepthMm),
+    cornerRadiusMm: c.feature === 'pocket' ? 12 : null,
+    allowanceMm: c.allowanceMm ?? 0.4,
+    wallToleranceMm: 0.05,
+  },
+  workholding: { kind: 'fixture', capacityN: 20_000, liftCapacityN: null, releaseC: null },
+  forceLaw: 'kienzle',
+  path: usualPath(c.feature),
+  cut: {
+    speedRpm,
+    feedPerToothMm: c.feedPerToothMm,
+    axialDepthMm: c.axialDepthMm,
+    radialEngagementMm: c.radialEngagementMm,
+    direction: 'climb',
+  },
+});
+
+/**
+ * The operation a practice cut stands for: climb, the usual path of the feature, 20 kN of a fixture, a batch of one.
+ * `cutterDiameterMm` is what the cutting speed is stated at. Throws on a thread nobody knows.
+ */
+export function operationOf(
+  c: PracticeCut,
+  cutterDiameterMm: number,
+  conditions: PracticeConditions = USUAL,
+): Operation {
+  const base = baseOf(c, conditions);
+  const at = c.kind === 'milling' || c.kind === 'thread-milling' ? cutterDiameterMm : c.diameterMm;
+  const speedRpm = c.speedRpm ?? (1000 * c.cuttingSpeedMMin) / (Math.PI * at);
+  if (c.kind === 'milling') return millingOf(c, base, speedRpm, cutterDiameterMm);
+  const hole = {
+    ...PLAIN_HOLE,
+    diameterMm: c.diameterMm,
+    depthMm: c.depthMm,
+    through: c.through ?? false,
+    startMm: c.startMm ?? 0,
+  };
+  switch (c.kind) {
+    case 'drilling':
+      return {
+        ...base,
+        kind: 'drilling',
+        role: 'drill',
+        followedByDeg: null,
+        hole: { ...hole, piloted: c.piloted ?? false },
+        cut: { speedRpm, feedPerRevMm: c.feedPerRevMm, peck: c.peck, breakthroughFeed: 0.7 },
+      };
+    case 'reaming':
+      return {
+        ...base,
+        kind: 'reaming',
+        hole: { ...hole, toleranceMm: 0.02 },
+        cut: { speedRpm, feedPerRevMm: c.feedPerRevMm, outFeed: 1 },
+      };
+    case 'tapping':
+      return { ...base, kind: 'tapping', thread: threadOf(c.thread), hole, cut: { speedRpm, synchronous: true } };
+    case 'thread-milling':
+      return {
+        ...base,
+        kind: 'thread-milling',
+        thread: threadOf(c.thread),
+        hole,
+        cut: { speedRpm, feedPerToothMm: c.feedPerToothMm, passes: c.passes ?? 1, springPasses: 0 },
+      };
+  }
+}
