@@ -8,9 +8,11 @@ import type { Machine } from './machine.ts';
 export interface PeriodicVerdict {
   /** The cut and structure it belongs to; a verdict of another one is not used. */
   readonly key: string;
-  /** Limit depth at the tip, mm; null where no depth in reach chatters. */
+  /** Limit depth along the tool, mm; null where no depth in reach chatters. */
   readonly depthMm: number | null;
   readonly hz: number | null;
+  /** ln of the periodic over the averaged border, mean over the speeds the lobes may be shifted to. */
+  readonly overAveraged: number;
 }
 
 /** The crib entries an operation names, and what the job adds: all that `evaluate` may look at. */

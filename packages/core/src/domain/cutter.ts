@@ -57,7 +57,11 @@ export interface Cutter {
     readonly substrate: string;
     readonly centre_cutting?: boolean;
     readonly through_coolant?: boolean;
+    /** `variable` where the teeth stand unequally, whether or not the angles are listed. */
+    readonly pitch?: string | null;
     readonly pitch_angles_deg?: readonly number[] | null;
+    /** Serrated edge of a rougher: about half of the wave is cut again. */
+    readonly serrated?: boolean;
     /** Helix of each flute where they differ, degrees. */
     readonly helix_variation_deg?: readonly number[] | null;
     readonly plunge_ok?: boolean;
@@ -111,3 +115,20 @@ export const isIndexable = (cutter: Cutter): boolean => (cutter.properties.CICT 
 /** Diameter the cutter occupies on the wall, mm: the outer circle where the edge is inclined, else DC. */
 export const outerDiameter = (cutter: Cutter): number =>
   Math.max(cutter.properties.DC ?? 0, cutter.properties.DCX ?? 0);
+
+/** Usual spread of a mill that says its teeth stand unequally and does not list how. */
+const USUAL_SPREAD = [1.05, 0.95, 1.03, 0.97] as const;
+
+/** Angle from each tooth to the one that cut before it, degrees; sums to 360. */
+export function pitchAnglesDeg({ extended }: Cutter, teeth: number): number[] {
+  const listed = extended.pitch_angles_deg;
+  const shares = Array.from({ length: teeth }, (_, j) =>
+    listed?.length === teeth
+      ? listed[j]!
+      : extended.pitch === 'variable' && teeth > 1
+        ? USUAL_SPREAD[j % USUAL_SPREAD.length]!
+        : 1,
+  );
+  const sum = shares.reduce((a, b) => a + b, 0);
+  return shares.map((s) => (s * 360) / sum);
+}

@@ -46,6 +46,8 @@ export interface Machine {
   readonly frf_at_bare_holder?: {
     readonly modes_x: readonly StructureMode[];
     readonly modes_y: readonly StructureMode[];
+    /** Rotation the taper gives beyond the modes; absent is that of a 40 taper. */
+    readonly nose_rotation_stiffness_knm_rad?: number;
     readonly residual_stiffness_n_um: { readonly x: number; readonly y: number };
     readonly static_stiffness_n_um: { readonly x: number; readonly y: number };
   };

@@ -1,6 +1,6 @@
 import type { OperationContext } from '../domain/context.ts';
 import { isIndexable } from '../domain/cutter.ts';
-import { bareGaugeLength } from '../structure/support-compliance.ts';
+import { bareGaugeLength, clampStiffness, noseRotation } from '../structure/support-compliance.ts';
 import { toolBeam } from '../structure/tool-beam.ts';
 import { type Assembly, assemblyModes } from './coupling/assembly-modes.ts';
 import type { BeamPiece } from './coupling/beam.ts';
@@ -13,8 +13,6 @@ export type CombinationParts = Pick<OperationContext, 'machine' | 'holder' | 'cu
 const STEEL: Pick<BeamPiece, 'modulusGPa' | 'densityKgM3'> = { modulusGPa: 207, densityKgM3: 7850 };
 /** Damping ratio of steel and carbide as such; joints do the rest. The crib's honesty note: beam loss factor 0.01. */
 const MATERIAL_DAMPING = 0.005;
-/** Rotation spring of a spindle nose: the crib states none, its modes carry it. */
-const NOSE_ROTATION = 3e7;
 
 /** Modes of the spindle at the nose of a short holder, mass-normalised. */
 export function noseModes({ machine }: Pick<CombinationParts, 'machine'>, axis: 'x' | 'y'): NoseMode[] {
@@ -58,17 +56,13 @@ export function bodyPieces({ machine, holder }: CombinationParts): BeamPiece[] {
 /** The combination as a model of beams, joints and the spindle's modes, in one plane. */
 export function assemblyOf(parts: CombinationParts, stickOutMm: number, axis: 'x' | 'y'): Assembly {
   const { machine, holder, cutter } = parts;
-  const size = (cutter.properties.DCONMS ?? cutter.properties.DC ?? 12) / 12;
+  const joint = clampStiffness(holder, cutter.properties.DCONMS ?? cutter.properties.DC ?? 12);
   const residual = machine.frf_at_bare_holder?.residual_stiffness_n_um[axis] ?? 1e4;
   return {
     spindle: noseModes(parts, axis),
-    nose: { translation: residual * 1e6, rotation: NOSE_ROTATION, damping: 0.02 },
+    nose: { translation: residual * 1e6, rotation: noseRotation(machine), damping: 0.02 },
     body: bodyPieces(parts),
-    clamp: {
-      translation: holder.clamp_translation_stiffness_n_um.typical * 1e6 * size,
-      rotation: holder.clamp_rotation_stiffness_knm_rad.typical * 1e3 * size ** 2,
-      damping: holder.joint_damping_ratio.typical,
-    },
+    clamp: { ...joint, damping: holder.joint_damping_ratio.typical },
     tool: toolPieces(parts, stickOutMm),
     toolDamping: MATERIAL_DAMPING,
   };

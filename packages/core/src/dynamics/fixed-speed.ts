@@ -1,7 +1,7 @@
 import { requirePositive } from '../domain/input-error.ts';
 import { type ChatterCut, edgeSpeed, meanDirection, meanFactors, requireCut } from './chatter-cut.ts';
 import type { Complex } from './complex.ts';
-import { receptanceAt, type TipStructure, withoutStiffModes } from './tip-structure.ts';
+import { countingModes, receptanceAt, type TipStructure } from './tip-structure.ts';
 
 /** Receptance of the tip by direction and cross, m/N, at a frequency. */
 export type TipResponse = (hz: number) => {
@@ -32,15 +32,18 @@ export const responseOf =
   (structure: TipStructure): TipResponse =>
   (hz) => ({ xx: receptanceAt(structure.x, hz), yy: receptanceAt(structure.y, hz) });
 
-/** Modes that give less than this share of the softest one do not decide where chatter may be. */
-const COUNTS = 0.12;
-
-/** Frequencies chatter may have: round the modes that give. It is heard near and mostly above a natural frequency. */
+/**
+ * Frequencies chatter may have. Mostly it is heard a little above a natural frequency, but a light cut of a single mode
+ * chatters near half of it, and a heavy one far above.
+ */
 export function chatterRange(structure: TipStructure): FixedSpeedRange {
-  const { x, y } = withoutStiffModes(structure, COUNTS);
+  const { x, y } = countingModes(structure);
   const hz = [...x, ...y].map((m) => m.hz);
-  return { fromHz: 0.7 * Math.min(...hz), toHz: 1.5 * Math.max(...hz) };
+  return { fromHz: 0.05 * Math.min(...hz), toHz: 3 * Math.max(...hz) };
 }
+
+/** Depth beyond which a border means nothing, mm. */
+const NONE_MM = 1e4;
 
 /** The two eigenvalues of −G·M at one frequency, as [re, im, re, im]; depth is 1/λ where λ is real and positive. */
 function eigenvalues(
@@ -128,7 +131,7 @@ export function limitAtSpeed(
   const { fromHz, toHz, perTurnOfPhase = 14, share = 0.004 } = range;
   const before = new Float64Array(4);
   const now = new Float64Array(4);
-  let best = Infinity;
+  let best = NONE_MM;
   let bestHz: number | null = null;
   const consider = (lowHz: number, highHz: number, low: Float64Array, high: Float64Array): void => {
     for (const branch of [0, 2]) {
@@ -182,5 +185,5 @@ export function limitAtSpeed(
     before.set(now);
     hz = next;
   }
-  return { depthMm: best === Infinity ? null : best, hz: bestHz };
+  return { depthMm: best === NONE_MM ? null : best, hz: bestHz };
 }

@@ -3,8 +3,9 @@ export {
   frequencyGrid,
   receptanceAt,
   receptanceOf,
+  countingModes,
   softestMode,
-  withoutStiffModes,
+  softModes,
 } from './tip-structure.ts';
 export type { ChatterCut } from './chatter-cut.ts';
 export { chatterRange, limitAtSpeed, responseOf } from './fixed-speed.ts';
@@ -12,7 +13,7 @@ export { type LobeChart, lobeChart } from './lobes.ts';
 export { type PeriodicLimit, limitDepth } from './periodic/limit-depth.ts';
 export { stabilityMap, type StabilityMap, type StabilityMapWish } from './periodic/stability-map.ts';
 export { type Simulation, simulateCut } from './time-domain.ts';
-export { depthAlongTool, depthAtTip } from './depth-along-tool.ts';
+export { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from './along-tool.ts';
 export { fitModes, type ModalFit } from './measure/modal-fit.ts';
 export {
   type Fault,

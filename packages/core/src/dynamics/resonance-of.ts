@@ -3,12 +3,11 @@ import { InputError } from '../domain/input-error.ts';
 import type { MillingOperation } from '../domain/operation.ts';
 import { millingState } from '../evaluation/milling-state.ts';
 import { beliefOf, observationsOf, testCutOf } from '../evaluation/stability-state.ts';
-import { depthAlongTool, depthAtTip } from './depth-along-tool.ts';
+import { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from './along-tool.ts';
 import { type ChanceMap, chanceMap } from './learning/belief.ts';
 import type { Heard } from '../domain/resonance.ts';
 import { nextTests, type SpeedLadder, speedLadder, type TestProposal } from './learning/test-plan.ts';
 import { limitDepth } from './periodic/limit-depth.ts';
-import { PICTURE } from './periodic/stability-map.ts';
 import { softestMode, type TipMode } from './tip-structure.ts';
 import type { TipKnowledge } from './tip-knowledge.ts';
 
@@ -91,48 +90,50 @@ export function resonanceOf(
   }
   const { stability } = millingState(op, context);
   const { knowledge } = stability;
-  const prior = softestMode(knowledge.structure);
   const stickOut = op.tooling.stickOutMm;
   const belief = beliefOf(op, context, knowledge, worlds);
   if (!done(0.1)) return null;
   const rpm = Array.from({ length: columns }, (_, i) => fromRpm + ((toRpm - fromRpm) * i) / (columns - 1));
   const depths = Array.from({ length: rows }, (_, i) => (mostMm * (i + 1)) / rows);
-  const atTip = (d: number): number => depthAtTip(prior, Math.min(d, stickOut), stickOut);
-  const along = (d: number): number => Math.min(2 * stickOut, depthAlongTool(prior, d, stickOut));
-  const chance = chanceMap(belief, stability.cut0, rpm, depths, atTip);
+  const felt = structureAtDepth(stability.structure, op.cut.axialDepthMm, stickOut);
+  /** A border felt as at this cut's depth, as a depth along the tool. */
+  const along = (d: number, hz: number | null): number => {
+    const mode = hz === null ? null : modeHeardAt(felt, hz);
+    const own = mode && [...stability.structure.x, ...stability.structure.y].find((m) => m.hz === mode.hz);
+    if (!own) return d;
+    const tip = (d * depthAtTip(own, op.cut.axialDepthMm, stickOut)) / op.cut.axialDepthMm;
+    return Math.min(2 * stickOut, depthAlongTool(own, tip, stickOut));
+  };
+  const chance = chanceMap(belief, stability.cut0, rpm, depths);
   if (!done(0.5)) return null;
   const border: { rpm: number; depthMm: number | null }[] = [];
   const ratios: { rpm: number; log: number }[] = [];
   for (let i = 0; i < periodic; i++) {
     const n = fromRpm + ((toRpm - fromRpm) * i) / Math.max(1, periodic - 1);
-    const { depthMm } = limitDepth(stability.cut, stability.structure, n, {
-      mostMm: Math.max(atTip(mostMm), 0.5) * 1.5,
-      width: 0.01,
-      resolution: PICTURE,
-    });
+    const { depthMm, hz } = limitDepth(stability.cut, felt, n, { mostMm: Math.max(mostMm, 0.5) * 1.5, width: 0.01 });
     const averaged = stability.borderAt(n).depthMm;
     if (depthMm !== null && averaged !== null) ratios.push({ rpm: n, log: Math.log(depthMm / averaged) });
-    border.push({ rpm: n, depthMm: depthMm === null ? null : along(depthMm) });
+    border.push({ rpm: n, depthMm: depthMm === null ? null : along(depthMm, hz) });
     if (!done(0.5 + (0.45 * (i + 1)) / periodic)) return null;
   }
   const seen = observationsOf(op, context).map((o): SeenCut => {
-    const test = testCutOf(o, op, context, prior);
+    const test = testCutOf(o, op, context);
     return { rpm: test.rpm, depthMm: o.axialDepthMm, heard: o.heard, hz: o.hz };
   });
-  const wish = { fromRpm, toRpm, mostMm, atTip };
+  const wish = { fromRpm, toRpm, mostMm };
   return {
     knowledge,
-    mode: stability.mode,
+    mode: stability.chatter().mode ?? softestMode(stability.structure),
     chance: {
       ...chance,
       likely: chance.likely.map((l, i) => {
         const f = correction(ratios, rpm[i]!);
-        return { low: along(f * l.low), middle: along(f * l.middle), high: along(f * l.high) };
+        return { low: f * l.low, middle: f * l.middle, high: f * l.high };
       }),
     },
     overview: rpm.map((n) => {
       const b = stability.borderAt(n);
-      return { rpm: n, depthMm: b.depthMm === null ? Infinity : along(b.depthMm), hz: b.hz };
+      return { rpm: n, depthMm: b.depthMm === null ? Infinity : along(b.depthMm, b.hz), hz: b.hz };
     }),
     periodic: border,
     seen,

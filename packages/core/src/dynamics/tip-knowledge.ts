@@ -10,7 +10,7 @@ import {
   receptanceAt,
   type TipMode,
   type TipStructure,
-  withoutStiffModes,
+  softModes,
 } from './tip-structure.ts';
 
 /** Where the motion of the tip is known from, best first. */
@@ -156,7 +156,7 @@ export function coupledStructure(from: KnownTip, parts: Parts, stickOutMm: numbe
     const hz = measured.map((m) => m.hz);
     const guess = genericStructure(parts, stickOutMm)[axis].filter((m) => m.hz < 12_000);
     const low = 0.5 * Math.min(...hz);
-    const high = 1.35 * Math.max(...hz, ...withoutStiffModes({ x: guess, y: [] }, 0.1).x.map((m) => m.hz));
+    const high = 1.35 * Math.max(...hz, ...softModes({ x: guess, y: [] }, 0.1).x.map((m) => m.hz));
     const grid = frequencyGrid(low, high, (high - low) / LINES);
     const re: number[] = [];
     const im: number[] = [];
@@ -175,7 +175,7 @@ export function coupledStructure(from: KnownTip, parts: Parts, stickOutMm: numbe
     if (at.length < LINES / 4) return [];
     const fit = fitModes(
       { hz: Float64Array.from(at), re: Float64Array.from(re), im: Float64Array.from(im) },
-      { mostModes: 4, start: withoutStiffModes({ x: guess, y: [] }, 0.08).x.filter((m) => m.hz > low) },
+      { mostModes: 4, start: softModes({ x: guess, y: [] }, 0.08).x.filter((m) => m.hz > low) },
     );
     const shapes = genericStructure(parts, stickOutMm)[axis];
     return fit.modes.map((m) => {

@@ -97,8 +97,25 @@ export function softestMode(structure: TipStructure): TipMode {
   return rest.reduce((a, b) => (give(b) > give(a) ? b : a), first);
 }
 
-/** The structure without modes that give less than a share of what the softest does: they cost time and change nothing. */
-export function withoutStiffModes(structure: TipStructure, share: number): TipStructure {
+/** Modes that give less than this share of the softest one cannot be where chatter begins. */
+const COUNTS = 0.06;
+
+/**
+ * The structure up to the highest mode that gives at least a share of what the softest does. Stiff modes below it stay: where
+ * the edge's land damps the soft mode of a slender tool away, one of them is where chatter begins.
+ */
+export function countingModes(structure: TipStructure, share = COUNTS): TipStructure {
+  const least = share * give(softestMode(structure));
+  const highest = [...structure.x, ...structure.y].reduce(
+    (hz, m) => (give(m) >= least ? Math.max(hz, m.hz) : hz),
+    0,
+  );
+  const keep = (modes: readonly TipMode[]): TipMode[] => modes.filter((m) => m.hz <= highest);
+  return { x: keep(structure.x), y: keep(structure.y) };
+}
+
+/** Modes that give at least a share of what the softest does, whatever their frequency: those a tap test shows. */
+export function softModes(structure: TipStructure, share: number): TipStructure {
   const least = share * give(softestMode(structure));
   const keep = (modes: readonly TipMode[]): TipMode[] => modes.filter((m) => give(m) >= least);
   return { x: keep(structure.x), y: keep(structure.y) };

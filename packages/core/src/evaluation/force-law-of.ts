@@ -3,6 +3,7 @@ import type { MillingOperation } from '../domain/operation.ts';
 import { type ForceLaw, worn } from '../forces/force-law.ts';
 import { kienzle, rakeFactor } from '../forces/kienzle.ts';
 import { linearEdge } from '../forces/linear-edge.ts';
+import { orthogonalRakeDeg } from '../forces/orthogonal-rake.ts';
 import { obliqueCoefficients, orthogonalDataFor, orthogonalLaw } from '../forces/oblique.ts';
 
 const RAD = Math.PI / 180;
@@ -33,9 +34,8 @@ export function forceLawOf(
 /** Chosen model with rake and helix of the cutter. */
 function freshLaw(op: MillingOperation, context: OperationContext, kc11: number, meanChip: number): ForceLaw {
   const { alloy, cutter } = context;
-  const p = cutter.properties;
   const helixDeg = helixOf(context) / RAD;
-  const rakeDeg = p.GAMF ?? alloy.kienzle.reference_rake_deg;
+  const rakeDeg = orthogonalRakeDeg(cutter, alloy.kienzle.reference_rake_deg);
   const k = alloy.kienzle;
   const axial = Math.tan(helixDeg * RAD) * AXIAL_SHARE;
   const kr = k.radial_to_tangential.typical;

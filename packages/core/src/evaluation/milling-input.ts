@@ -1,4 +1,5 @@
 import type { OperationContext } from '../domain/context.ts';
+import { pitchAnglesDeg } from '../domain/cutter.ts';
 import type { MillingOperation } from '../domain/operation.ts';
 import { standOfTeeth } from '../forces/one-turn.ts';
 import { chipFactor, diameterInCut, edgeProfile, meanChipFactor } from '../milling/edge-profile.ts';
@@ -27,8 +28,7 @@ export function millingInput(op: MillingOperation, context: OperationContext): L
   const chip = cut.feedPerToothMm * (plunging ? 1 : chipFactor(bands));
   const meanChip = cut.feedPerToothMm * (plunging ? 1 : meanChipFactor(bands));
   const { kc11, sources } = cuttingForceSources(op, context);
-  const angles = cutter.extended.pitch_angles_deg;
-  const pitch = Array.from({ length: teeth }, (_, j) => (angles?.[j] ?? 360 / teeth) * RAD);
+  const pitch = pitchAnglesDeg(cutter, teeth).map((a) => a * RAD);
   const { runoutUm, source: runout } = runoutSource(op, context);
   return {
     bands,

@@ -1,33 +1,59 @@
 import type { OperationContext, PeriodicVerdict } from '../domain/context.ts';
 import type { MillingOperation, Operation } from '../domain/operation.ts';
+import { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from '../dynamics/along-tool.ts';
 import { limitDepth } from '../dynamics/periodic/limit-depth.ts';
 import { PICTURE } from '../dynamics/periodic/stability-map.ts';
 import { problemsOf } from './check-operation.ts';
 import { millingState } from './milling-state.ts';
 
+/** Shifts of the lobes at which the periodic solution is held against the averaged one, in standard deviations. */
+const SHIFTS = [0] as const;
+/** Least shift of a lobe looked at where the tip is well known. */
+const LEAST_SHIFT = 0.02;
+/** Beyond this many times the cut's own depth nobody asks. */
+const DEEP = 6;
+
 /**
- * The periodic solution at one cut: the number that is approved. Some tenths of a second for a cutter with unequal
- * teeth, so it is worked out by a worker or the server and handed to `evaluate` in the context.
- * Throws InputError on an impossible operation.
+ * The periodic solution at one cut: the number that is approved. Some hundredths of a second, so it is worked out by a
+ * worker or the server and handed to `evaluate` in the context. Throws InputError on an impossible operation.
  */
 export function periodicVerdict(op: MillingOperation, context: OperationContext): PeriodicVerdict {
   const { stability } = millingState(op, context);
-  const { depthMm, hz } = limitDepth(stability.cut, stability.structure, op.cut.speedRpm, {
-    mostMm: Math.max(op.tooling.stickOutMm, 4 * stability.tipDepthMm),
-    width: 0.004,
-    resolution: PICTURE,
-  });
-  return { key: stability.key(), depthMm, hz };
+  const { axialDepthMm: depth, speedRpm } = op.cut;
+  const stickOut = op.tooling.stickOutMm;
+  const felt = structureAtDepth(stability.structure, depth, stickOut);
+  const shift = Math.max(LEAST_SHIFT, stability.sigma.hz);
+  let ratios = 0;
+  let here: { readonly depthMm: number | null; readonly hz: number | null } = { depthMm: null, hz: null };
+  for (const z of SHIFTS) {
+    const rpm = speedRpm * Math.exp(-shift * z);
+    const averaged = stability.borderAt(rpm).depthMm;
+    const mostMm = Math.max(DEEP * depth, 3 * Math.min(averaged ?? 0, stickOut));
+    const found = limitDepth(stability.cut, felt, rpm, { mostMm, width: 0.006, resolution: PICTURE, nearOverview: true });
+    if (z === 0) here = found;
+    const border = found.depthMm ?? mostMm;
+    // Deeper than anybody looks on both accounts: they agree as far as it matters.
+    const other = Math.min(averaged ?? mostMm, mostMm);
+    ratios += Math.log(border / other);
+  }
+  const mode = here.hz === null ? null : modeHeardAt(felt, here.hz);
+  const own =
+    mode && [...stability.structure.x, ...stability.structure.y].find((m) => m.hz === mode.hz);
+  const along =
+    here.depthMm !== null && own
+      ? depthAlongTool(own, (here.depthMm * depthAtTip(own, depth, stickOut)) / depth, stickOut)
+      : Infinity;
+  return {
+    key: stability.key(),
+    depthMm: along > stickOut ? null : along,
+    hz: here.hz,
+    overAveraged: ratios / SHIFTS.length,
+  };
 }
 
-/**
- * The context with the periodic verdict of this very cut, where somebody has measured or tried the combination: what a
- * release is judged on. Unchanged for holes and for a combination only the library guesses at.
- */
+/** The context with the periodic verdict of this very cut: what a release is judged on. Unchanged for holes and plunging. */
 export function withPeriodic(op: Operation, context: OperationContext): OperationContext {
   if (op.kind !== 'milling' || op.path.strategy === 'plunge' || problemsOf(op, context).length > 0)
     return context;
-  const { stability } = millingState(op, context);
-  if (stability.knowledge.trust === 'generic' && stability.testCuts === 0) return context;
   return { ...context, periodic: periodicVerdict(op, context) };
 }

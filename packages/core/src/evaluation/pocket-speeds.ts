@@ -38,7 +38,7 @@ export function pocketSpeeds(op: Operation, context: OperationContext, limitId: 
   );
   const nearest = [...found]
     .sort((a, b) => Math.abs(Math.log(a.rpm / now)) - Math.abs(Math.log(b.rpm / now)))
-    .find(({ rpm, room }) => room > stability.tipDepthMm && clears(at(rpm), context, limitId));
+    .find(({ rpm, room }) => room > op.cut.axialDepthMm && clears(at(rpm), context, limitId));
   const chosen = [...new Set([nearest?.rpm, roomiest?.rpm].filter((v): v is number => v !== undefined))];
   return chosen.map((rpm, i) => ({
     id: `pocket-${i}`,

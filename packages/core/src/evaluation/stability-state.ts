@@ -1,45 +1,62 @@
 import type { OperationContext } from '../domain/context.ts';
 import type { MillingOperation } from '../domain/operation.ts';
+import { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from '../dynamics/along-tool.ts';
+import { averagedBorderAt, borderCloud, CLOSE_SHIFTS, QUICK_SHIFTS } from '../dynamics/border-cloud.ts';
+import { chanceOf, depthOfChance, spreadOf, type WeightedBorder } from '../dynamics/chatter-chance.ts';
 import type { ChatterCut } from '../dynamics/chatter-cut.ts';
 import { chatterCutOf } from '../dynamics/chatter-of.ts';
-import { depthAtTip } from '../dynamics/depth-along-tool.ts';
-import { chatterRange } from '../dynamics/fixed-speed.ts';
 import {
   type Belief,
+  HEARING,
   learn,
   priorBelief,
-  quickBelief,
+  quickBorders,
   type TestCut,
   unknownsOf,
 } from '../dynamics/learning/belief.ts';
-import { gridFor, quickBorder, type ResponseGrid, responseGrid } from '../dynamics/learning/quick-border.ts';
-import { NEGLIGIBLE } from '../dynamics/periodic/limit-depth.ts';
-import { type Observation, trueSpeed } from '../domain/resonance.ts';
+import { type Heard, type Observation, trueSpeed } from '../domain/resonance.ts';
 import { tipKnowledge, type TipKnowledge } from '../dynamics/tip-knowledge.ts';
-import {
-  softestMode,
-  type TipMode,
-  type TipStructure,
-  withoutStiffModes,
-} from '../dynamics/tip-structure.ts';
-import type { Source } from '../uncertainty/estimate.ts';
+import type { TipMode, TipStructure } from '../dynamics/tip-structure.ts';
+import { sigmaOf, type Source, uncertain } from '../uncertainty/estimate.ts';
 import type { LoadInput } from './milling-loads.ts';
 import { millingInput } from './milling-input.ts';
+
+/** How likely a cut chatters, and what that rests on. */
+export interface ChatterChance {
+  /** Chance that this very cut chatters. */
+  readonly chance: number;
+  /** Depth along the tool with an even chance, mm; null where no depth in reach has one. */
+  readonly evenMm: number | null;
+  /** This cut over the even-chance depth, both as they count at the tip. */
+  readonly share: number;
+  /** Frequency it would be heard at, Hz, and the mode that moves most there; null where nothing chatters. */
+  readonly hz: number | null;
+  readonly mode: TipMode | null;
+  /** Worked out by the periodic solution. */
+  readonly periodic: boolean;
+  /** Log standard deviations of the border by what is not known: frequencies, land, way of reckoning. */
+  readonly spread: { readonly frequency: number; readonly land: number; readonly model: number };
+}
+
+/** A cut logged at the machine that is this very cut or bounds it. */
+export interface SameCut {
+  readonly heard: Heard;
+  readonly rpm: number;
+  readonly depthMm: number;
+}
 
 /** What decides whether a cut chatters, and how well each of it is known. */
 export interface StabilityState {
   readonly knowledge: TipKnowledge;
-  /** The structure after what the notebook taught. */
+  /** The structure after what the test cuts taught. */
   readonly structure: TipStructure;
-  /** The cut after what the notebook taught, and as the library has it. */
+  /** The cut after what the test cuts taught, and as the library has it. */
   readonly cut: ChatterCut;
   readonly cut0: ChatterCut;
-  /** The mode that gives most. */
-  readonly mode: TipMode;
   /** Cuts at the machine that speak of this combination. */
   readonly testCuts: number;
-  /** Depth of this cut that counts at the tip, mm. */
-  readonly tipDepthMm: number;
+  /** A logged cut that settles this one, worst first; null where none does. */
+  readonly same: SameCut | null;
   /** Log standard deviations of what the border rests on. */
   readonly sigma: {
     readonly hz: number;
@@ -49,23 +66,18 @@ export interface StabilityState {
   };
   /** What the periodic verdict of this very cut is kept under. */
   readonly key: () => string;
-  /** Border at the tip, mm, and its frequency; null depth where nothing in reach chatters. `learnt` is the log standard deviation after test cuts. */
-  border(): {
-    readonly depthMm: number | null;
-    readonly hz: number | null;
-    readonly periodic: boolean;
-    readonly learnt: number | null;
-  };
-  /** The averaged cut's border at another speed. */
+  /** Worked out when first asked. */
+  chatter(): ChatterChance;
+  /** The averaged cut's border at another speed, felt as at this depth, mm along the tool. */
   borderAt(rpm: number): { readonly depthMm: number | null; readonly hz: number | null };
 }
 
-/** Indentation coefficient and land are both estimates. */
+/** The land is an estimate (σ 0.4) and its damping goes with the square. */
 export const PROCESS_DAMPING: Source = {
   id: 'process-damping',
   label: 'damping by the edge’s land on the wave',
   kind: 'assumed',
-  sigma: 0.4,
+  sigma: 0.8,
   narrowBy: 'log test cuts at low speed',
 };
 
@@ -78,58 +90,17 @@ export const AVERAGED_CUT: Source = {
   narrowBy: 'wait for the periodic solution',
 };
 
-interface Border {
-  readonly depthMm: number | null;
-  readonly hz: number | null;
-}
+/** How fast the force grows with the chip: the linear pair against Kienzle's slope. */
+export const CHIP_SLOPE: Source = {
+  id: 'chip-slope',
+  label: 'growth of the force with the chip',
+  kind: 'model',
+  sigma: 0.15,
+  narrowBy: 'identify the cutting coefficients in two feeds',
+};
 
-/** Grids of a structure's response made before, and borders read from them. */
-interface Worked {
-  readonly id: number;
-  readonly grids: Map<string, ResponseGrid>;
-  readonly borders: Map<string, Border>;
-}
-
-const worked = new WeakMap<TipStructure, Worked>();
-const KEPT = 3000;
-let structures = 0;
-
-function workedOf(structure: TipStructure): Worked {
-  const found = worked.get(structure) ?? { id: ++structures, grids: new Map(), borders: new Map() };
-  worked.set(structure, found);
-  return found;
-}
-
-/** Ratio between the speeds grids are made for: one serves all speeds up to the next. */
-const GRID_RATIO = 1.3;
-
-/** Below this the lobes lie closer than a grid can tell, and a worn edge damps more than here: rpm. */
-const SLOWEST_RPM = 30;
-
-function borderOf(cut: ChatterCut, structure: TipStructure, speedRpm: number): Border {
-  const rpm = Math.max(SLOWEST_RPM, speedRpm);
-  const { grids, borders } = workedOf(structure);
-  const key = `${rpm}|${cut.entry}|${cut.exit}|${cut.tangential}|${cut.radial}|${cut.dampingNPerM}|${cut.diameterMm}|${cut.pitch.join()}`;
-  const known = borders.get(key);
-  if (known) return known;
-  const slow = GRID_RATIO ** Math.floor(Math.log(rpm) / Math.log(GRID_RATIO));
-  const gridKey = `${slow}|${cut.pitch.join()}`;
-  let grid = grids.get(gridKey);
-  if (!grid) {
-    const giving = withoutStiffModes(structure, NEGLIGIBLE);
-    const { fromHz, toHz, stepHz } = gridFor(cut, chatterRange(giving), slow);
-    grid = responseGrid(giving, fromHz, toHz, stepHz);
-    if (grids.size >= 40) grids.delete(grids.keys().next().value!);
-    grids.set(gridKey, grid);
-  }
-  const { depthMm, hz } = quickBorder(cut, grid, rpm);
-  const border = depthMm === Infinity ? { depthMm: null, hz: null } : { depthMm, hz };
-  if (borders.size >= KEPT) borders.delete(borders.keys().next().value!);
-  borders.set(key, border);
-  return border;
-}
-
-const beliefs = new Map<string, Belief>();
+/** How a border moves with damping: half of it is the cut's own. */
+export const DAMPING_SENSITIVITY = 0.8;
 
 /** Observations of this combination, in any alloy and at any width. */
 export const observationsOf = (op: MillingOperation, context: OperationContext): readonly Observation[] =>
@@ -147,7 +118,6 @@ export function testCutOf(
   o: Observation,
   op: MillingOperation,
   context: OperationContext,
-  mode: TipMode,
 ): TestCut {
   const as: MillingOperation = {
     ...op,
@@ -164,28 +134,34 @@ export function testCutOf(
   return {
     cut,
     rpm: trueSpeed(o),
-    tipDepthMm: depthAtTip(mode, o.axialDepthMm, o.stickOutMm),
+    depthMm: o.axialDepthMm,
     heard: o.heard,
     hz: o.hz,
   };
 }
+
+/** Test cuts a belief is weighed by: the latest tell most, and each costs as much as the first. */
+const MOST_TESTS = 16;
+const KEPT = 60;
+const beliefs = new Map<string, Belief>();
 
 /** What is believed of the structure after all test cuts; remembered by what it was learnt from. */
 export function beliefOf(
   op: MillingOperation,
   context: OperationContext,
   knowledge: TipKnowledge,
-  worlds = 300,
+  worlds = 240,
 ): Belief {
-  const observations = observationsOf(op, context);
-  const mode = softestMode(knowledge.structure);
-  const tests = observations.map((o) => testCutOf(o, op, context, mode));
-  const key = JSON.stringify([knowledge.structure, knowledge.sigma, tests, worlds]);
+  const tests = observationsOf(op, context)
+    .slice(-MOST_TESTS)
+    .map((o) => testCutOf(o, op, context));
+  const stickOutMm = op.tooling.stickOutMm;
+  const key = JSON.stringify([knowledge.structure, knowledge.sigma, stickOutMm, tests, worlds]);
   const known = beliefs.get(key);
   if (known) return known;
-  let belief = priorBelief(knowledge.structure, knowledge.sigma, { worlds });
+  let belief = priorBelief(knowledge.structure, knowledge.sigma, { worlds, stickOutMm });
   tests.forEach((t, i) => (belief = learn(belief, t, 17 + i)));
-  if (beliefs.size >= 60) beliefs.delete(beliefs.keys().next().value!);
+  if (beliefs.size >= KEPT) beliefs.delete(beliefs.keys().next().value!);
   beliefs.set(key, belief);
   return belief;
 }
@@ -227,11 +203,75 @@ function learnFrom(belief: Belief): Learnt {
   };
 }
 
+/** Speeds nearer than this are the same to the lobes. */
+const SAME_SPEED = 0.02;
+const WORST_FIRST: readonly Heard[] = ['chatter', 'marginal', 'stable'];
+
+/**
+ * What was heard of this very cut: same alloy and direction, speed within 2 %. A cut that chattered no deeper and no wider than
+ * this one says that this one does; a calm one no shallower and no narrower says that it does not.
+ */
+export function sameCutOf(
+  op: MillingOperation,
+  context: OperationContext,
+  seen: readonly Observation[],
+): SameCut | null {
+  const { cut } = op;
+  const found = seen
+    .filter((o) => o.alloyId === context.alloy.id && o.direction === cut.direction)
+    .filter((o) => Math.abs(trueSpeed(o) / cut.speedRpm - 1) <= SAME_SPEED)
+    .filter((o) =>
+      o.heard === 'stable'
+        ? o.axialDepthMm >= cut.axialDepthMm - 1e-9 && o.radialEngagementMm >= cut.radialEngagementMm - 1e-9
+        : o.axialDepthMm <= cut.axialDepthMm + 1e-9 && o.radialEngagementMm <= cut.radialEngagementMm + 1e-9,
+    )
+    .sort((a, b) => WORST_FIRST.indexOf(a.heard) - WORST_FIRST.indexOf(b.heard));
+  const [worst] = found;
+  return worst ? { heard: worst.heard, rpm: trueSpeed(worst), depthMm: worst.axialDepthMm } : null;
+}
+
+/** What the periodic solution leaves of the doubt about the way of reckoning: runout and what is not in the model. */
+const PERIODIC_DOUBT = 0.05;
+
+/** Log standard deviation of a border from what multiplies it: stiffness, damping, force. */
+export const multiplyingSigma = (
+  sigma: StabilityState['sigma'],
+  forces: readonly Source[],
+  model: number,
+): number =>
+  Math.hypot(
+    sigma.stiffness,
+    DAMPING_SENSITIVITY * sigma.damping,
+    sigmaOf(uncertain(1, ...forces)),
+    CHIP_SLOPE.sigma,
+    model,
+  );
+
+/** Chance from borders in worlds that differ; depths are felt as at this cut's. */
+function chanceFrom(
+  op: MillingOperation,
+  structure: TipStructure,
+  borders: readonly WeightedBorder[],
+  sigma: number,
+  rest: Pick<ChatterChance, 'hz' | 'periodic' | 'spread'>,
+): ChatterChance {
+  const depth = op.cut.axialDepthMm;
+  const stickOut = op.tooling.stickOutMm;
+  const even = depthOfChance(borders, 0.5, sigma);
+  const chance = chanceOf(borders, depth, sigma);
+  if (even === Infinity) return { ...rest, chance, evenMm: null, share: 0, hz: null, mode: null };
+  const felt = structureAtDepth(structure, depth, stickOut);
+  const mode = rest.hz === null ? null : modeHeardAt(felt, rest.hz);
+  const own = mode ? ([...structure.x, ...structure.y].find((m) => m.hz === mode.hz) ?? mode) : null;
+  const along = own ? depthAlongTool(own, (even * depthAtTip(own, depth, stickOut)) / depth, stickOut) : even;
+  return { ...rest, chance, evenMm: along > stickOut ? null : along, share: depth / even, mode: own };
+}
+
 /** Works out what the stability of a milling cut rests on; borders only when asked. */
 export function stabilityState(
   op: MillingOperation,
   context: OperationContext,
-  input: Pick<LoadInput, 'bands' | 'pitch' | 'kc11' | 'diameter'>,
+  input: Pick<LoadInput, 'bands' | 'pitch' | 'kc11' | 'diameter' | 'meanChip' | 'sources'>,
 ): StabilityState {
   const knowledge = tipKnowledge(
     context,
@@ -251,39 +291,69 @@ export function stabilityState(
     sigma = after.sigma;
     cut = { ...cut, dampingNPerM: (cut.dampingNPerM ?? 0) * after.processDamping };
   }
-  const mode = softestMode(structure);
   const rpm = op.cut.speedRpm;
+  const at = { depthMm: op.cut.axialDepthMm, stickOutMm: op.tooling.stickOutMm };
   const key = (): string => JSON.stringify([structure, cut, rpm, op.tooling.stickOutMm]);
+
+  const fromWorlds = (b: Belief, ratio: number, periodic: boolean): ChatterChance => {
+    const found = quickBorders(b, cut0, rpm, at.depthMm);
+    const borders = found.map(({ tipMm, mode }) => ({
+      depthMm:
+        tipMm === Infinity || !mode
+          ? Infinity
+          : (ratio * tipMm * at.depthMm) / depthAtTip(mode, at.depthMm, at.stickOutMm),
+      weight: 1 / found.length,
+    }));
+    const heard = found
+      .filter((f) => f.mode)
+      .map((f) => f.hz)
+      .sort((a, c) => a - c);
+    const doubt = found.reduce((sum, f) => sum + f.doubt, 0) / found.length;
+    const model = Math.hypot(HEARING, periodic ? PERIODIC_DOUBT : Math.hypot(AVERAGED_CUT.sigma, doubt));
+    return chanceFrom(op, structure, borders, model, {
+      hz: heard[heard.length >> 1] ?? null,
+      periodic,
+      spread: { frequency: spreadOf(borders), land: 0, model },
+    });
+  };
+
+  let worked: ChatterChance | null = null;
   return {
     knowledge,
     structure,
     cut,
     cut0,
-    mode,
     testCuts: seen.length,
-    tipDepthMm: depthAtTip(mode, op.cut.axialDepthMm, op.tooling.stickOutMm),
+    same: sameCutOf(op, context, seen),
     sigma,
     key,
-    border() {
+    chatter() {
+      if (worked) return worked;
       const verdict = context.periodic && context.periodic.key === key() ? context.periodic : null;
-      const averaged = borderOf(cut, structure, rpm);
-      if (!belief) {
-        const { depthMm, hz } = verdict ?? averaged;
-        return { depthMm, hz, periodic: verdict !== null, learnt: null };
-      }
-      const { depthMm, hz, sigma: learnt } = quickBelief(belief, cut0, rpm);
-      if (depthMm === Infinity) return { depthMm: null, hz: null, periodic: verdict !== null, learnt };
-      // The interrupted cut against the averaged one is alike in all worlds: one of them tells the ratio.
-      const ratio =
-        verdict?.depthMm && averaged.depthMm
-          ? Math.min(2, Math.max(0.5, verdict.depthMm / averaged.depthMm))
-          : 1;
-      return { depthMm: depthMm * ratio, hz, periodic: verdict !== null, learnt };
+      const ratio = verdict ? Math.exp(verdict.overAveraged) : 1;
+      if (belief) return (worked = fromWorlds(belief, ratio, verdict !== null));
+      const cloud = borderCloud(
+        cut,
+        structure,
+        rpm,
+        at,
+        { hz: sigma.hz, land: sigma.processDamping },
+        verdict ? CLOSE_SHIFTS : QUICK_SHIFTS,
+      );
+      const model = verdict ? PERIODIC_DOUBT : Math.hypot(AVERAGED_CUT.sigma, cloud.middle.doubt);
+      const borders = cloud.all.map((b) => ({ ...b, depthMm: b.depthMm * ratio }));
+      const multiplying = multiplyingSigma(sigma, input.sources, model);
+      return (worked = chanceFrom(op, structure, borders, multiplying, {
+        hz: verdict?.hz ?? cloud.middle.hz,
+        periodic: verdict !== null,
+        spread: {
+          frequency: spreadOf(cloud.byFrequency),
+          // A hand on a handle is shown the land as it is; what it may be off by is about this much.
+          land: verdict ? spreadOf(cloud.byLand) : 0.4 * sigma.processDamping,
+          model,
+        },
+      }));
     },
-    borderAt(n) {
-      if (!belief) return borderOf(cut, structure, n);
-      const { depthMm, hz } = quickBelief(belief, cut0, n);
-      return depthMm === Infinity ? { depthMm: null, hz: null } : { depthMm, hz };
-    },
+    borderAt: (n) => averagedBorderAt(cut, structure, n, at),
   };
 }

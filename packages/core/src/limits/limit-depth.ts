@@ -1,10 +1,17 @@
 import type { MillingState } from '../evaluation/milling-state.ts';
-import { AVERAGED_CUT, PROCESS_DAMPING, type StabilityState } from '../evaluation/stability-state.ts';
-import { depthAlongTool } from '../dynamics/depth-along-tool.ts';
+import type { LimitState } from '../domain/evaluation.ts';
+import {
+  AVERAGED_CUT,
+  CHIP_SLOPE,
+  type ChatterChance,
+  DAMPING_SENSITIVITY,
+  PROCESS_DAMPING,
+  type StabilityState,
+} from '../evaluation/stability-state.ts';
 import type { Trust } from '../dynamics/tip-knowledge.ts';
 import { cuttingForceSources } from '../evaluation/sources.ts';
-import { type Estimate, exact, over, sensitiveTo, type Source } from '../uncertainty/estimate.ts';
-import { measure, say } from '../units/sentence.ts';
+import { type Estimate, exact, over, sensitiveTo, type Source, uncertain } from '../uncertainty/estimate.ts';
+import { measure, say, type Sentence } from '../units/sentence.ts';
 import { input, type Limit } from './limit.ts';
 
 const NARROW: Readonly<Record<Trust, string>> = {
@@ -22,72 +29,101 @@ function structureSources({ knowledge, sigma, testCuts }: StabilityState): reado
         ? 'assumed'
         : 'library';
   const narrowBy = NARROW[knowledge.trust];
+  const of = (id: string, what: string, sd: number): Source => ({
+    id,
+    label: `${what} of the tip, ${knowledge.from}`,
+    kind,
+    sigma: sd,
+    narrowBy,
+  });
   return [
-    {
-      id: 'tip-stiffness',
-      label: `stiffness of the tip, ${knowledge.from}`,
-      kind,
-      sigma: sigma.stiffness,
-      narrowBy,
-    },
-    {
-      id: 'tip-damping',
-      label: `damping of the tip, ${knowledge.from}`,
-      kind,
-      sigma: sigma.damping,
-      narrowBy,
-    },
-    {
-      id: 'tip-frequency',
-      label: `frequency of the tip, ${knowledge.from}`,
-      kind,
-      sigma: sigma.hz,
-      narrowBy,
-    },
+    of('tip-stiffness', 'stiffness', sigma.stiffness),
+    of('tip-damping', 'damping', sigma.damping),
+    of('tip-frequency', 'frequency', sigma.hz),
   ];
 }
 
-/** Depth at the tip under which the cut settles, with what it rests on; null where nothing in reach chatters. */
-export function limitDepthEstimate(
-  state: MillingState,
-): { estimate: Estimate; periodic: boolean; hz: number } | null {
+/** The even-chance depth with what it rests on, mm; null where no depth in reach chatters. */
+export function limitDepthEstimate(state: MillingState): Estimate | null {
   const { stability, op, context } = state;
-  const { knowledge, testCuts } = stability;
-  const border = stability.border();
-  if (border.depthMm === null) return null;
+  const { knowledge, testCuts, sigma } = stability;
+  const chatter = stability.chatter();
+  if (chatter.evenMm === null) return null;
+  const { spread } = chatter;
+  if (testCuts > 0) {
+    return uncertain(chatter.evenMm, {
+      id: 'test-cuts',
+      label: `${testCuts} test ${testCuts === 1 ? 'cut' : 'cuts'} here, on modes ${knowledge.from}`,
+      kind: 'measured',
+      sigma: Math.max(0.02, Math.hypot(spread.frequency, spread.model)),
+      narrowBy: 'log one more test cut near the border',
+    });
+  }
   const [stiffness, damping, frequency] = structureSources(stability);
-  let e: Estimate = exact(border.depthMm);
-  if (border.learnt !== null) {
-    e = sensitiveTo(
-      e,
-      {
-        id: 'test-cuts',
-        label: `${testCuts} test ${testCuts === 1 ? 'cut' : 'cuts'} here, on modes ${knowledge.from}`,
-        kind: 'measured',
-        sigma: border.learnt,
-        narrowBy: 'log one more test cut near the border',
-      },
-      1,
-    );
-    if (!border.periodic) e = sensitiveTo(e, AVERAGED_CUT, 1);
-    return { estimate: e, periodic: border.periodic, hz: border.hz ?? 0 };
-  }
+  let e: Estimate = exact(chatter.evenMm);
   e = sensitiveTo(e, stiffness!, 1);
-  e = sensitiveTo(e, damping!, 0.8);
+  e = sensitiveTo(e, damping!, DAMPING_SENSITIVITY);
   for (const source of cuttingForceSources(op, context).sources) e = sensitiveTo(e, source, -1);
-  e = sensitiveTo(e, PROCESS_DAMPING, 0.4);
-  if (!border.periodic) e = sensitiveTo(e, AVERAGED_CUT, 1);
-  // A frequency off by so much is the same as a speed off by as much the other way: the lobes may lie elsewhere.
-  if (knowledge.trust === 'generic' && testCuts === 0)
-    return { estimate: e, periodic: border.periodic, hz: border.hz ?? 0 };
-  const rpm = op.cut.speedRpm;
-  const near = [1 + frequency!.sigma, 1 - frequency!.sigma].map((f) => stability.borderAt(rpm * f).depthMm);
-  const here = stability.borderAt(rpm).depthMm;
-  if (here !== null && frequency!.sigma > 0) {
-    const off = Math.max(...near.map((d) => Math.abs(Math.log((d ?? here) / here))));
-    e = sensitiveTo(e, frequency!, off / frequency!.sigma);
+  e = sensitiveTo(e, CHIP_SLOPE, -1);
+  e = sensitiveTo(e, PROCESS_DAMPING, spread.land / Math.max(1e-6, sigma.processDamping));
+  if (sigma.hz > 0) e = sensitiveTo(e, frequency!, spread.frequency / sigma.hz);
+  return chatter.periodic ? e : sensitiveTo(e, { ...AVERAGED_CUT, sigma: spread.model }, 1);
+}
+
+/** Chances that part the states of a cut nobody has measured; the 10 and 90 % points of every other band. */
+const LIKELY_CALM = 0.1;
+const EVEN = 0.5;
+const LIKELY_CHATTER = 0.9;
+
+/** State by the chance of chatter. Where nobody has measured, a middling chance proves nothing. */
+export function stateOfChance(chance: number, measured: boolean): LimitState {
+  if (chance <= LIKELY_CALM) return 'clear';
+  if (chance <= EVEN) return 'tight';
+  return measured || chance >= LIKELY_CHATTER ? 'over' : 'unproven';
+}
+
+/** What was heard of this very cut has the last word. */
+function stateOf(stability: StabilityState, chatter: ChatterChance): LimitState {
+  const { same, knowledge, testCuts } = stability;
+  const state = stateOfChance(chatter.chance, knowledge.trust !== 'generic' || testCuts > 0);
+  if (same?.heard === 'chatter') return 'over';
+  if (same?.heard === 'marginal') return state === 'over' ? 'over' : 'tight';
+  if (same?.heard === 'stable') return state === 'clear' ? 'clear' : 'tight';
+  return state;
+}
+
+const percent = (chance: number): string =>
+  chance < 0.01 ? 'under 1%' : chance > 0.99 ? 'over 99%' : `${Math.round(100 * chance)}%`;
+
+function sentenceOf(state: MillingState, chatter: ChatterChance): Sentence {
+  const { stability, op } = state;
+  const { same, knowledge, testCuts } = stability;
+  if (same && same.heard !== 'marginal') {
+    return say(
+      same.heard === 'chatter'
+        ? 'This cut chattered here: {0} deep at {1} was logged.'
+        : 'This cut ran calm here: {0} deep at {1} was logged.',
+      measure(same.depthMm, 'mm'),
+      measure(same.rpm, 'rpm'),
+    );
   }
-  return { estimate: e, periodic: border.periodic, hz: border.hz ?? 0 };
+  const rpm = measure(op.cut.speedRpm, 'rpm');
+  const basis =
+    knowledge.trust === 'generic' && testCuts === 0
+      ? 'typical values only. Tap-test, or log test cuts.'
+      : `${knowledge.from}${testCuts > 0 ? `, ${testCuts} test ${testCuts === 1 ? 'cut' : 'cuts'}` : ''}.`;
+  if (chatter.evenMm === null) {
+    return say(
+      `No depth in reach is likely to chatter at {0} (chance at this depth ${percent(chatter.chance)}); ${basis}`,
+      rpm,
+    );
+  }
+  return say(
+    `Chance of chatter ${percent(chatter.chance)} at {0}; even chance at {1}, heard near {2}; ${basis}`,
+    rpm,
+    measure(chatter.evenMm, 'mm'),
+    measure(chatter.hz ?? 0, 'Hz'),
+  );
 }
 
 /** Depth of the cut against the depth at which it begins to chatter at this speed. */
@@ -98,57 +134,36 @@ export const limitDepthLimit: Limit<MillingState> = {
   assess(state) {
     const { op, stability } = state;
     if (op.path.strategy === 'plunge') return null;
-    const { knowledge, mode, testCuts } = stability;
-    const found = limitDepthEstimate(state);
-    const stickOut = op.tooling.stickOutMm;
-    const common = {
-      formula: 'ap_lim from det(I − ap·(W(t), delay, modes)) on the border of stability',
-      inputs: () =>
-        [
-          input('ap', 'axial depth', op.cut.axialDepthMm, 'mm'),
-          input('ap tip', 'depth that counts at the tip', stability.tipDepthMm, 'mm'),
-          input('fn', 'softest mode', mode.hz, 'Hz'),
-          input('ζ', 'its damping', mode.damping * 100, 'percent'),
-          input('k', 'its stiffness', mode.stiffness / 1e6, 'N/um'),
-          input('Ktc', 'force that grows with the chip', stability.cut.tangential, 'N/mm2'),
-          input('Kd', 'process damping', (stability.cut.dampingNPerM ?? 0) / 1000, 'N/mm'),
-        ] as const,
+    const chatter = stability.chatter();
+    const estimate = limitDepthEstimate(state);
+    const depth = op.cut.axialDepthMm;
+    return {
+      predicted: { estimate: exact(depth), unit: 'mm' },
+      allowed: estimate && {
+        value: estimate.value,
+        unit: 'mm',
+        from: `even chance of chatter, ${chatter.periodic ? 'periodic solution' : 'averaged cut, an overview'}`,
+      },
+      share: estimate ? over(exact(depth), estimate) : exact(chatter.share),
+      verdict: stateOf(stability, chatter),
+      why: () => sentenceOf(state, chatter),
+      formula: 'P = Σ wᵢ·Φ(ln(ap/ap lim,ᵢ)/σ), ap lim from det(I − ap·(W(t), delay, modes)) = 0',
+      inputs: () => [
+        input('ap', 'axial depth', depth, 'mm'),
+        input('P', 'chance of chatter', 100 * chatter.chance, 'percent'),
+        ...(chatter.mode
+          ? [
+              input('fn', 'mode that chatters', chatter.mode.hz, 'Hz'),
+              input('ζ', 'its damping', chatter.mode.damping * 100, 'percent'),
+              input('k', 'its stiffness', chatter.mode.stiffness / 1e6, 'N/um'),
+            ]
+          : []),
+        input('Ktc', 'force that grows with the chip', stability.cut.tangential, 'N/mm2'),
+        input('Kd', 'process damping', (stability.cut.dampingNPerM ?? 0) / 1000, 'N/mm'),
+      ],
       source:
         'Insperger & Stépán 2004 by spectral segments, Altintas & Budak 1995 as the overview; process damping Wu 1989; modes ' +
-        knowledge.from,
-    };
-    if (!found) {
-      return {
-        ...common,
-        predicted: { estimate: exact(op.cut.axialDepthMm), unit: 'mm' },
-        allowed: null,
-        share: exact(0),
-        verdict: knowledge.trust === 'generic' && testCuts === 0 ? 'unproven' : 'clear',
-        why: () =>
-          say(
-            'No depth in reach chatters at {0}, by modes {t}.'.replace('{t}', knowledge.from),
-            measure(op.cut.speedRpm, 'rpm'),
-          ),
-      };
-    }
-    const allowed = Math.min(stickOut, depthAlongTool(mode, found.estimate.value, stickOut));
-    const share = over(exact(stability.tipDepthMm), found.estimate);
-    const guess = knowledge.trust === 'generic' && testCuts === 0;
-    const text = guess
-      ? 'By class values chatter may begin near {0} at {1}, heard about {2}; nobody has measured this combination, so it may be half or twice that. Tap-test it or log test cuts.'
-      : 'At {1} the cut settles up to {0}; beyond, it chatters at {2} (' +
-        `${knowledge.from}${testCuts > 0 ? `, ${testCuts} test ${testCuts === 1 ? 'cut' : 'cuts'}` : ''}).`;
-    return {
-      ...common,
-      predicted: { estimate: exact(op.cut.axialDepthMm), unit: 'mm' },
-      allowed: {
-        value: allowed,
-        unit: 'mm',
-        from: found.periodic ? 'periodic solution at this speed' : 'averaged cut, an overview',
-      },
-      share,
-      ...(guess ? { verdict: 'unproven' as const } : {}),
-      why: () => say(text, measure(allowed, 'mm'), measure(op.cut.speedRpm, 'rpm'), measure(found.hz, 'Hz')),
+        stability.knowledge.from,
     };
   },
 };

@@ -29,12 +29,14 @@ export interface Limit<S extends CutState = CutState> {
 /** A band wider than this (high over low) that straddles the border says nothing. */
 const TELLS_NOTHING = 9;
 
-/** State by band and not by a single number (see the physics page). */
+/**
+ * State by band and not by a single number (see the physics page). A middle inside its limit is never worse than tight,
+ * however wide its band.
+ */
 export function stateOfShare({ value, low, high }: { value: number; low: number; high: number }): LimitState {
   if (high <= 1) return 'clear';
-  if (low > 1) return 'over';
-  if (high / low > TELLS_NOTHING) return 'unproven';
-  return value <= 1 ? 'tight' : 'over';
+  if (value <= 1) return 'tight';
+  return low <= 1 && high / low > TELLS_NOTHING ? 'unproven' : 'over';
 }
 
 /** Runs a limit and turns what it finds into a result. */

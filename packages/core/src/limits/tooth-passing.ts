@@ -1,5 +1,5 @@
 import type { MillingState } from '../evaluation/milling-state.ts';
-import { withoutStiffModes } from '../dynamics/tip-structure.ts';
+import { softModes } from '../dynamics/tip-structure.ts';
 import { exact } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit } from './limit.ts';
@@ -9,6 +9,10 @@ const HARMONICS = 3;
 /** Distance from a mode under which the tip swings with every tooth, in half-widths of its peak. */
 const CLOSE = 2;
 
+/** Whether only class values are known of the tip: where its modes lie is a guess, and a rougher's wall is finished later. */
+const cannotTell = ({ op, stability }: MillingState): boolean =>
+  stability.knowledge.trust === 'generic' && op.feature.allowanceMm > 0;
+
 /**
  * The teeth push at speed × teeth and its multiples. That is a forced vibration and no chatter: it does not grow, but near
  * a mode it shakes the wall. In a good pocket of the lobes the two go together, so it is a matter of care.
@@ -17,10 +21,12 @@ export const toothPassingLimit: Limit<MillingState> = {
   id: 'tooth-passing',
   group: 'vibration',
   name: 'tooth-passing resonance',
-  assess({ op, stability, teeth }) {
+  assess(state) {
+    if (cannotTell(state)) return null;
+    const { op, stability, teeth } = state;
     const tooth = (op.cut.speedRpm * teeth) / 60;
     let nearest: { hz: number; harmonic: number; off: number } | null = null;
-    const { x, y } = withoutStiffModes(stability.structure, 0.25);
+    const { x, y } = softModes(stability.structure, 0.25);
     for (const mode of [...x, ...y]) {
       for (let h = 1; h <= HARMONICS; h++) {
         const off = Math.abs(h * tooth - mode.hz) / (mode.damping * mode.hz) / CLOSE;

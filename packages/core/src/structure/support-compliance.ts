@@ -7,6 +7,32 @@ export function bareGaugeLength(spindleInterface: string): number {
   return spindleInterface === 'HSK-A100' ? 60 : 50;
 }
 
+/** Springs of the joint between holder and shank, N/m and N·m/rad. */
+export interface ClampStiffness {
+  readonly translation: number;
+  readonly rotation: number;
+}
+
+/**
+ * Joint of a shank in its holder. The crib states it at 12 mm; a shank gripped over three diameters on an elastic
+ * foundation k′ has k_t = k′/2β and k_r = k′/4β³ with β falling as 1/D, so translation goes with D and rotation with D³.
+ * Hetényi 1946.
+ */
+export function clampStiffness(holder: Holder, shankMm: number): ClampStiffness {
+  const size = shankMm / 12;
+  return {
+    translation: holder.clamp_translation_stiffness_n_um.typical * 1e6 * size,
+    rotation: holder.clamp_rotation_stiffness_knm_rad.typical * 1e3 * size ** 3,
+  };
+}
+
+/** Rotation spring of a nose whose record states none, kN·m/rad: a 40 taper. */
+const USUAL_NOSE_ROTATION = 1700;
+
+/** What the taper gives in rotation beyond the spindle's modes, N·m/rad. */
+export const noseRotation = (machine: Machine): number =>
+  (machine.frf_at_bare_holder?.nose_rotation_stiffness_knm_rad ?? USUAL_NOSE_ROTATION) * 1e3;
+
 /** Compliance at a point of the tool, mm/N, by who gives way. */
 export interface SupportCompliance {
   readonly clamp: number;
@@ -17,7 +43,7 @@ export interface SupportCompliance {
 /**
  * What gives way behind the tool under a side force acting `leverMm` in front of the holder's nose.
  * Clamp: translation and rotation spring scaled with the shank; holder body: cantilever beyond the bare gauge length;
- * spindle: static sum of its modes, each moving as a rigid lever about its pivot.
+ * spindle: static sum of its modes, each moving as a rigid lever about its pivot, and the rotation of the taper.
  */
 export function supportCompliance(
   machine: Machine,
@@ -26,10 +52,8 @@ export function supportCompliance(
   leverMm: number,
   axis: 'x' | 'y',
 ): SupportCompliance {
-  const size = shankMm / 12;
-  const translation = holder.clamp_translation_stiffness_n_um.typical * 1000 * size;
-  const rotation = holder.clamp_rotation_stiffness_knm_rad.typical * 1e6 * size ** 2;
-  const clamp = 1 / translation + leverMm ** 2 / rotation;
+  const joint = clampStiffness(holder, shankMm);
+  const clamp = 1000 / joint.translation + leverMm ** 2 / (1000 * joint.rotation);
 
   const body = Math.max(0, holder.gauge_length_mm - bareGaugeLength(machine.spindle_interface));
   const diameter = (holder.body_diameter_mm + holder.nose_diameter_mm) / 2;
@@ -44,7 +68,7 @@ export function supportCompliance(
       const lever = 1 + (mode.rotation_per_translation_rad_per_m * far) / 1000;
       spindle += lever ** 2 / (mode.stiffness_n_um * 1000);
     }
-    spindle += 1 / (structure.residual_stiffness_n_um[axis] * 1000);
+    spindle += 1 / (structure.residual_stiffness_n_um[axis] * 1000) + far ** 2 / (1000 * noseRotation(machine));
   }
   return { clamp, holderBody, spindle };
 }

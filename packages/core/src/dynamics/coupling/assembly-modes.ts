@@ -22,7 +22,7 @@ export interface Assembly {
   readonly tool: readonly BeamPiece[];
   /** Damping ratio of body and tool material. */
   readonly toolDamping: number;
-  /** Modes above it are left out, Hz; 20 kHz unless stated. */
+  /** Modes above it are taken together as one, Hz; 20 kHz unless stated. */
   readonly highestHz?: number;
   /** Longest finite element, of the diameters of its piece. */
   readonly element?: number;
@@ -40,6 +40,8 @@ const ELEMENT = 0.6;
 /** Modes with less than this share of the static compliance are left out. */
 const LEAST_SHARE = 2e-4;
 const HIGHEST_HZ = 20_000;
+/** Rounding of the mesh and not a mode, Hz. */
+const UNHEARD_HZ = 500_000;
 
 /** Stiffness and mass of a Timoshenko element with consistent inertia. Friedman & Kosmatka 1993. */
 function element(s: Section, length: number): { k: number[][]; m: number[][] } {
@@ -172,9 +174,10 @@ export function assemblyModes({
   const symmetric = Matrix.add(product, product.transpose()).mul(0.5);
   const eigen = new EigenvalueDecomposition(symmetric, { assumeSymmetric: true });
   const modes: TipMode[] = [];
+  const high: TipMode[] = [];
   for (let i = 0; i < size; i++) {
     const inverseW2 = eigen.realEigenvalues[i]!;
-    if (!(inverseW2 > 1 / (2 * Math.PI * highestHz) ** 2)) continue;
+    if (!(inverseW2 > 1 / (2 * Math.PI * UNHEARD_HZ) ** 2)) continue;
     const w2 = 1 / inverseW2;
     const hz = Math.sqrt(w2) / (2 * Math.PI);
     // Strain energy of this shape is one half.
@@ -191,7 +194,7 @@ export function assemblyModes({
       for (const [r, c, v] of matrix) energy += shape[r]! * v * shape[c]!;
       lost += damping * energy;
     }
-    modes.push({
+    (hz > highestHz ? high : modes).push({
       hz,
       damping: Math.max(1e-4, lost),
       stiffness,
@@ -202,7 +205,21 @@ export function assemblyModes({
       ),
     });
   }
-  return { modes: modes.sort((a, b) => a.hz - b.hz), staticCompliance };
+  modes.sort((a, b) => a.hz - b.hz);
+  if (high.length > 0) modes.push(together(high));
+  return { modes, staticCompliance };
+}
+
+/**
+ * Modes above the range as one of their common compliance, at their mean frequency. A micro tool bends far above what a
+ * spindle excites: left out, its tip would be as stiff as its shank.
+ */
+function together(modes: readonly TipMode[]): TipMode {
+  const compliance = modes.reduce((sum, m) => sum + 1 / m.stiffness, 0);
+  const mean = (of: (m: TipMode) => number): number =>
+    modes.reduce((sum, m) => sum + of(m) / m.stiffness, 0) / compliance;
+  const largest = modes.reduce((a, b) => (b.stiffness < a.stiffness ? b : a));
+  return { ...largest, hz: mean((m) => m.hz), damping: mean((m) => m.damping), stiffness: 1 / compliance };
 }
 
 /** Motion along the tool over the tip's, in eighths from the tip to the holder, between nodes by straight lines. */

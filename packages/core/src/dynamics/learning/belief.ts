@@ -1,10 +1,11 @@
-import { seededNormal, seededUniform } from '../../uncertainty/normal.ts';
+import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import { normalBelow, seededNormal, seededUniform } from '../../uncertainty/normal.ts';
+import { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from '../along-tool.ts';
+import { borderInDoubt, longestDelay, type ResponseGrid, responseGrid } from '../averaged-border.ts';
 import type { ChatterCut } from '../chatter-cut.ts';
-import { chatterRange } from '../fixed-speed.ts';
 import type { ModeSigma } from '../tip-knowledge.ts';
-import { type TipMode, type TipStructure, withoutStiffModes } from '../tip-structure.ts';
+import { countingModes, type TipMode, type TipStructure } from '../tip-structure.ts';
 import type { Heard } from '../../domain/resonance.ts';
-import { gridFor, quickBorder, type QuickBorder, type ResponseGrid, responseGrid } from './quick-border.ts';
 
 /** What is uncertain about a border, each as the logarithm of a factor on the middle value. */
 export const UNKNOWNS = [
@@ -18,9 +19,24 @@ export const UNKNOWNS = [
 ] as const;
 export type Unknown = (typeof UNKNOWNS)[number];
 
+/** A cut that was run, told against what it depends on. */
+export interface TestCut {
+  readonly cut: ChatterCut;
+  readonly rpm: number;
+  /** Depth along the tool, mm. */
+  readonly depthMm: number;
+  readonly heard: Heard;
+  readonly hz: number | null;
+}
+
 /** Possible worlds: the same cut on structures that differ as much as is not known. */
 export interface Belief {
   readonly structure: TipStructure;
+  readonly stickOutMm: number;
+  /** Covariance of the unknowns before any cut, row by row. */
+  readonly prior: readonly (readonly number[])[];
+  /** Cuts the worlds are weighed by. */
+  readonly tests: readonly TestCut[];
   /** ln of factors, one row a world, in the order of UNKNOWNS. */
   readonly worlds: Float64Array;
   /** Weights of the worlds; sum to 1. */
@@ -30,93 +46,149 @@ export interface Belief {
 export interface BeliefWish {
   readonly worlds?: number;
   readonly seed?: number;
+  /** Stick-out of the tool, mm: how a mode's motion falls along it. */
+  readonly stickOutMm?: number;
   /** Log standard deviation of cutting and of process-damping coefficient. */
   readonly cuttingSigma?: number;
   readonly processDampingSigma?: number;
 }
 
-/** A cut that was run, told against what it depends on. */
-export interface TestCut {
-  readonly cut: ChatterCut;
-  readonly rpm: number;
-  /** Depth that counts at the tip, mm. */
-  readonly tipDepthMm: number;
-  readonly heard: Heard;
-  readonly hz: number | null;
-}
-
 const K = UNKNOWNS.length;
 /** How far a heard border may be off what the averaged cut says, in logs: model, runout, ear. */
-const HEARING = 0.12;
+export const HEARING = 0.12;
 /** A cut called marginal lies this near to its border, in logs. */
 const MARGINAL = 0.1;
 /** A heard frequency against the border's, in logs: chatter above the border shifts it. */
 const FREQUENCY = 0.03;
+/** Correlation of x and y: one spindle and one clamp share most of what is not known of them. */
+const BETWEEN_AXES = 0.64;
+/** A structure's give below this share of the softest changes nothing that could be learnt. */
+const COUNTS = 0.1;
 
-/** Worlds spread as the trust in the structure says. Deterministic by seed. */
-export function priorBelief(
-  whole: TipStructure,
-  sigma: ModeSigma,
-  { worlds = 400, seed = 3, cuttingSigma = 0.12, processDampingSigma = 0.4 }: BeliefWish = {},
-): Belief {
-  const structure = withoutStiffModes(whole, 0.1);
-  const normal = seededNormal(seededUniform(seed));
-  const spread = [
+function priorCovariance(sigma: ModeSigma, cutting: number, processDamping: number): number[][] {
+  const sd = [
     sigma.hz,
     sigma.hz,
     sigma.stiffness,
     sigma.stiffness,
     sigma.damping,
-    cuttingSigma,
-    processDampingSigma,
-  ];
-  const rows = new Float64Array(worlds * K);
-  for (let s = 0; s < worlds; s++) {
-    // Both directions share most of what is not known of them: one spindle, one clamp.
-    const shared = [normal(), normal()];
-    spread.forEach((sd, k) => {
-      const own = normal();
-      const z = k < 4 ? 0.8 * shared[k >> 1]! + 0.6 * own : own;
-      rows[s * K + k] = sd * z;
-    });
-  }
-  return { structure, worlds: rows, weights: new Float64Array(worlds).fill(1 / worlds) };
+    cutting,
+    processDamping,
+  ].map((s) => Math.max(s, 1e-6));
+  return sd.map((a, i) =>
+    sd.map((b, j) => (i === j ? a * b : i < 4 && j < 4 && i >> 1 === j >> 1 ? BETWEEN_AXES * a * b : 0)),
+  );
 }
 
-/** The structure as it is in one world. */
-export function structureIn(belief: Belief, world: number): TipStructure {
-  const f = (k: number): number => Math.exp(belief.worlds[world * K + k]!);
+/** Worlds spread as the trust in the structure says. Deterministic by seed. */
+export function priorBelief(
+  whole: TipStructure,
+  sigma: ModeSigma,
+  {
+    worlds = 400,
+    seed = 3,
+    stickOutMm = 1000,
+    cuttingSigma = 0.12,
+    processDampingSigma = 0.8,
+  }: BeliefWish = {},
+): Belief {
+  const structure = countingModes(whole, COUNTS);
+  const normal = seededNormal(seededUniform(seed));
+  const prior = priorCovariance(sigma, cuttingSigma, processDampingSigma);
+  const root = new CholeskyDecomposition(new Matrix(prior)).lowerTriangularMatrix;
+  const rows = new Float64Array(worlds * K);
+  for (let s = 0; s < worlds; s++) step(rows.subarray(s * K, (s + 1) * K), root, 1, normal);
+  return {
+    structure,
+    stickOutMm,
+    prior,
+    tests: [],
+    worlds: rows,
+    weights: new Float64Array(worlds).fill(1 / worlds),
+  };
+}
+
+/** Adds a normal step along a Cholesky root. */
+function step(row: Float64Array, root: Matrix, size: number, normal: () => number): void {
+  const z = Array.from({ length: K }, () => normal());
+  for (let i = 0; i < K; i++) {
+    for (let j = 0; j <= i; j++) row[i]! += size * root.get(i, j) * z[j]!;
+  }
+}
+
+function structureOf(whole: TipStructure, row: Float64Array): TipStructure {
   const scale =
     (axis: 0 | 1) =>
     (m: TipMode): TipMode => ({
       ...m,
-      hz: m.hz * f(axis),
-      stiffness: m.stiffness * f(2 + axis),
-      damping: Math.min(0.5, m.damping * f(4)),
+      hz: m.hz * Math.exp(row[axis]!),
+      stiffness: m.stiffness * Math.exp(row[2 + axis]!),
+      damping: Math.min(0.5, m.damping * Math.exp(row[4]!)),
     });
-  return { x: belief.structure.x.map(scale(0)), y: belief.structure.y.map(scale(1)) };
+  return { x: whole.x.map(scale(0)), y: whole.y.map(scale(1)) };
 }
 
+const rowOf = (belief: Belief, world: number): Float64Array =>
+  belief.worlds.subarray(world * K, (world + 1) * K);
+
+/** The structure as it is in one world. */
+export const structureIn = (belief: Belief, world: number): TipStructure =>
+  structureOf(belief.structure, rowOf(belief, world));
+
 /** The cut as it is in one world. */
-function cutIn(belief: Belief, world: number, cut: ChatterCut): ChatterCut {
-  const f = Math.exp(belief.worlds[world * K + 5]!);
+function cutIn(cut: ChatterCut, row: Float64Array): ChatterCut {
+  const f = Math.exp(row[5]!);
   return {
     ...cut,
     tangential: cut.tangential * f,
     radial: cut.radial * f,
-    dampingNPerM: (cut.dampingNPerM ?? 0) * Math.exp(belief.worlds[world * K + 6]!),
+    dampingNPerM: (cut.dampingNPerM ?? 0) * Math.exp(row[6]!),
   };
 }
 
-/** Borders of every world at some speeds: [world][speed]. */
-export function bordersOf(belief: Belief, cut: ChatterCut, rpm: readonly number[]): QuickBorder[][] {
+/** A border in one world: where it lies at the tip, and the mode that chatters there. */
+export interface WorldBorder {
+  /** Depth that counts at the tip, mm; Infinity where nothing chatters. */
+  readonly tipMm: number;
+  readonly hz: number;
+  readonly mode: TipMode | null;
+  /** What unequal teeth add to the doubt, log standard deviation. */
+  readonly doubt: number;
+}
+
+/** Depth a structure's shapes are taken at, mm: near enough to the depth asked, and the same for its neighbours. */
+const referenceDepth = (depthMm: number): number =>
+  1.5 ** Math.round(Math.log(Math.max(0.05, depthMm)) / Math.log(1.5));
+
+function borderWith(
+  cut: ChatterCut,
+  grid: ResponseGrid,
+  rpm: number,
+  depthMm: number,
+  stickOutMm: number,
+): WorldBorder {
+  const { depthMm: border, hz, doubt } = borderInDoubt(cut, grid, rpm);
+  if (border === Infinity) return { tipMm: Infinity, hz, mode: null, doubt };
+  const mode = modeHeardAt(grid.structure, hz)!;
+  return { tipMm: (border * depthAtTip(mode, depthMm, stickOutMm)) / depthMm, hz, mode, doubt };
+}
+
+/** Borders of every world at some speeds, the structure felt as at a depth: [world][speed]. */
+export function bordersOf(
+  belief: Belief,
+  cut: ChatterCut,
+  rpm: readonly number[],
+  depthMm = 1,
+): WorldBorder[][] {
   const slowest = Math.min(...rpm);
+  const delay = longestDelay(cut, slowest);
+  const at = referenceDepth(depthMm);
   return Array.from(belief.weights, (_, s) => {
-    const structure = structureIn(belief, s);
-    const { fromHz, toHz, stepHz } = gridFor(cut, chatterRange(structure), slowest);
-    const grid = responseGrid(structure, fromHz, toHz, stepHz);
-    const mine = cutIn(belief, s, cut);
-    return rpm.map((n) => quickBorder(mine, grid, n));
+    const row = rowOf(belief, s);
+    const structure = structureAtDepth(structureOf(belief.structure, row), at, belief.stickOutMm);
+    const grid = responseGrid(structure, delay);
+    const mine = cutIn(cut, row);
+    return rpm.map((n) => borderWith(mine, grid, n, at, belief.stickOutMm));
   });
 }
 
@@ -149,56 +221,45 @@ function few(belief: Belief): Few {
 
 const GRID_RATIO = 1.3;
 
-/** Middle and log standard deviation of the border at a speed, from some worlds: quick enough for a hand on a handle. */
-export function quickBelief(
-  belief: Belief,
-  cut: ChatterCut,
-  rpm: number,
-): { readonly depthMm: number; readonly hz: number; readonly sigma: number } {
+/** Borders of some worlds of equal weight at a speed: quick enough for a hand on a handle. */
+export function quickBorders(belief: Belief, cut: ChatterCut, rpm: number, depthMm: number): WorldBorder[] {
   const { worlds, grids } = few(belief);
   const slow = GRID_RATIO ** Math.floor(Math.log(rpm) / Math.log(GRID_RATIO));
-  const key = `${slow}|${cut.pitch.join()}`;
+  const at = referenceDepth(depthMm);
+  const key = `${slow}|${at}|${cut.pitch.join()}`;
   let mine = grids.get(key);
   if (!mine) {
-    mine = worlds.map((s) => {
-      const structure = structureIn(belief, s);
-      const { fromHz, toHz, stepHz } = gridFor(cut, chatterRange(structure), slow);
-      return responseGrid(structure, fromHz, toHz, stepHz);
-    });
+    const delay = longestDelay(cut, slow);
+    mine = worlds.map((s) =>
+      responseGrid(structureAtDepth(structureIn(belief, s), at, belief.stickOutMm), delay),
+    );
     if (grids.size >= 6) grids.delete(grids.keys().next().value!);
     grids.set(key, mine);
   }
-  const borders = worlds
-    .map((s, i) => quickBorder(cutIn(belief, s, cut), mine[i]!, rpm))
-    .sort((a, b) => a.depthMm - b.depthMm);
-  const at = (p: number): QuickBorder =>
-    borders[Math.min(borders.length - 1, Math.floor(p * borders.length))]!;
-  const middle = at(0.5);
-  const [low, high] = [at(0.1).depthMm, Math.min(at(0.9).depthMm, 1e3)];
-  return { depthMm: middle.depthMm, hz: middle.hz, sigma: Math.max(0.02, Math.log(high / low) / 2.563) };
+  return worlds.map((s, i) =>
+    borderWith(cutIn(cut, rowOf(belief, s)), mine[i]!, rpm, at, belief.stickOutMm),
+  );
 }
 
-/** Standard normal distribution function. Abramowitz & Stegun 26.2.17. */
-function below(z: number): number {
-  const t = 1 / (1 + 0.2316419 * Math.abs(z));
-  const poly =
-    t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-  const tail = 0.3989422804 * Math.exp((-z * z) / 2) * poly;
-  return z >= 0 ? 1 - tail : tail;
-}
+/** Chance that a world is heard to chatter at a depth along the tool. */
+export const chanceOfChatter = (border: WorldBorder, depthMm: number, stickOutMm: number): number =>
+  border.tipMm === Infinity || !border.mode
+    ? 0
+    : normalBelow(
+        Math.log(depthAtTip(border.mode, depthMm, stickOutMm) / border.tipMm) /
+          Math.hypot(HEARING, border.doubt),
+      );
 
-/** Chance that a world is heard to chatter at a depth. */
-export const chanceOfChatter = (borderMm: number, depthMm: number): number =>
-  borderMm === Infinity ? 0 : below(Math.log(depthMm / borderMm) / HEARING);
-
-function likelihood(border: QuickBorder, test: TestCut): number {
-  const off = Math.log(test.tipDepthMm / border.depthMm);
-  let p =
-    test.heard === 'chatter'
-      ? chanceOfChatter(border.depthMm, test.tipDepthMm)
-      : test.heard === 'stable'
-        ? 1 - chanceOfChatter(border.depthMm, test.tipDepthMm)
-        : Math.exp(-0.5 * (off / Math.hypot(MARGINAL, HEARING)) ** 2);
+function likelihood(border: WorldBorder, test: TestCut, stickOutMm: number): number {
+  const chatters = chanceOfChatter(border, test.depthMm, stickOutMm);
+  let p: number;
+  if (test.heard === 'chatter') p = chatters;
+  else if (test.heard === 'stable') p = 1 - chatters;
+  else if (!border.mode) p = 0;
+  else {
+    const off = Math.log(depthAtTip(border.mode, test.depthMm, stickOutMm) / border.tipMm);
+    p = Math.exp(-0.5 * (off / Math.hypot(MARGINAL, HEARING, border.doubt)) ** 2);
+  }
   if (test.hz !== null && test.heard !== 'stable' && border.hz > 0) {
     p *= Math.exp(-0.5 * (Math.log(test.hz / border.hz) / FREQUENCY) ** 2) + 1e-4;
   }
@@ -209,50 +270,97 @@ function likelihood(border: QuickBorder, test: TestCut): number {
 export const effectiveWorlds = ({ weights }: Belief): number =>
   1 / weights.reduce((sum, w) => sum + w * w, 0);
 
+/** Share of the worlds that must carry weight before they are drawn anew. */
+const FEWEST = 0.15;
+
 /**
  * Belief after one more cut: worlds in which it would have sounded as it did gain weight (Bayes). Where few worlds are
- * left to carry it, they are drawn anew with a little spread that keeps mean and variance. Liu & West 2001.
+ * left to carry it they are drawn anew and moved. Gilks & Berzuini 2001.
  */
 export function learn(belief: Belief, test: TestCut, seed = 17): Belief {
-  const borders = bordersOf(belief, test.cut, [test.rpm]);
-  const weights = belief.weights.map((w, s) => w * likelihood(borders[s]![0]!, test));
+  const borders = bordersOf(belief, test.cut, [test.rpm], test.depthMm);
+  const weights = belief.weights.map((w, s) => w * likelihood(borders[s]![0]!, test, belief.stickOutMm));
   const sum = weights.reduce((a, b) => a + b, 0);
-  const next: Belief = { ...belief, weights: weights.map((w) => w / sum) };
-  return effectiveWorlds(next) < next.weights.length / 2 ? redrawn(next, seed) : next;
+  const next: Belief = { ...belief, tests: [...belief.tests, test], weights: weights.map((w) => w / sum) };
+  return effectiveWorlds(next) < FEWEST * next.weights.length ? moved(resampled(next, seed), next, seed) : next;
 }
 
-/** Share of each world that is its own; the rest draws to the mean, so that redrawing adds no variance. */
-const KEEP = 0.94;
-
-function redrawn(belief: Belief, seed: number): Belief {
+/** Worlds in number as their weights say: evenly spaced marks through the summed weights. */
+function resampled(belief: Belief, seed: number): Float64Array {
   const count = belief.weights.length;
-  const uniform = seededUniform(seed);
-  const normal = seededNormal(uniform);
-  const mean = new Float64Array(K);
-  const variance = new Float64Array(K);
-  belief.weights.forEach((w, s) => {
-    for (let k = 0; k < K; k++) mean[k]! += w * belief.worlds[s * K + k]!;
-  });
-  belief.weights.forEach((w, s) => {
-    for (let k = 0; k < K; k++) variance[k]! += w * (belief.worlds[s * K + k]! - mean[k]!) ** 2;
-  });
-  const spread = Math.sqrt(1 - KEEP * KEEP);
+  const start = seededUniform(seed)() / count;
   const rows = new Float64Array(count * K);
-  // Systematic: evenly spaced marks through the summed weights.
   let at = 0;
   let upTo = belief.weights[0]!;
-  const start = uniform() / count;
   for (let s = 0; s < count; s++) {
     const mark = start + s / count;
     while (upTo < mark && at < count - 1) upTo += belief.weights[++at]!;
-    for (let k = 0; k < K; k++) {
-      rows[s * K + k] =
-        KEEP * belief.worlds[at * K + k]! +
-        (1 - KEEP) * mean[k]! +
-        spread * Math.sqrt(variance[k]!) * normal();
+    rows.set(rowOf(belief, at), s * K);
+  }
+  return rows;
+}
+
+/** Steps every world is moved by. */
+const MOVES = 4;
+/** Usual size of a Metropolis step along the covariance: 2.38/√d. Gelman, Roberts & Gilks 1996. */
+const STRIDE = 2.38 / Math.sqrt(K);
+
+/**
+ * Worlds moved by Metropolis steps along the covariance they have, each judged against the prior and all cuts again: copies of one
+ * world part company, and what hangs together (stiffness, damping, cutting) stays together.
+ */
+function moved(rows: Float64Array, belief: Belief, seed: number): Belief {
+  const count = belief.weights.length;
+  const root = new CholeskyDecomposition(covarianceOf(belief)).lowerTriangularMatrix;
+  const precision = new Matrix(belief.prior as number[][]);
+  const solve = new CholeskyDecomposition(precision);
+  const logPosterior = (row: Float64Array): number => {
+    const x = Matrix.columnVector([...row]);
+    let log = -0.5 * x.dot(solve.solve(x));
+    for (const t of belief.tests) {
+      const at = referenceDepth(t.depthMm);
+      const structure = structureAtDepth(structureOf(belief.structure, row), at, belief.stickOutMm);
+      const grid = responseGrid(structure, longestDelay(t.cut, t.rpm));
+      log += Math.log(
+        likelihood(borderWith(cutIn(t.cut, row), grid, t.rpm, at, belief.stickOutMm), t, belief.stickOutMm),
+      );
+    }
+    return log;
+  };
+  const uniform = seededUniform(seed + 1);
+  const normal = seededNormal(uniform);
+  for (let s = 0; s < count; s++) {
+    const row = rows.subarray(s * K, (s + 1) * K);
+    let here = logPosterior(row);
+    for (let i = 0; i < MOVES; i++) {
+      const there = Float64Array.from(row);
+      step(there, root, STRIDE, normal);
+      const log = logPosterior(there);
+      if (Math.log(Math.max(1e-300, uniform())) >= log - here) continue;
+      row.set(there);
+      here = log;
     }
   }
   return { ...belief, worlds: rows, weights: new Float64Array(count).fill(1 / count) };
+}
+
+/** Covariance of the weighed worlds, with a hundredth of the prior so that it never collapses. */
+function covarianceOf(belief: Belief): Matrix {
+  const mean = new Float64Array(K);
+  belief.weights.forEach((w, s) => {
+    for (let k = 0; k < K; k++) mean[k]! += w * belief.worlds[s * K + k]!;
+  });
+  const c = new Matrix(belief.prior as number[][]).mul(0.01);
+  belief.weights.forEach((w, s) => {
+    for (let i = 0; i < K; i++) {
+      for (let j = 0; j < K; j++) {
+        const product =
+          w * (belief.worlds[s * K + i]! - mean[i]!) * (belief.worlds[s * K + j]! - mean[j]!);
+        c.set(i, j, c.get(i, j) + product);
+      }
+    }
+  });
+  return c;
 }
 
 /** Mean and standard deviation of what is not known, by name. */
@@ -268,14 +376,19 @@ export function unknownsOf(belief: Belief): Record<Unknown, { mean: number; sigm
   ) as Record<Unknown, { mean: number; sigma: number }>;
 }
 
-/** Depths at which given shares of the worlds are still stable at a speed, from a column of borders. */
+/** Depth along the tool at which a world's border lies, mm. */
+export const alongToolOf = ({ tipMm, mode }: WorldBorder, stickOutMm: number): number =>
+  tipMm === Infinity || !mode ? Infinity : depthAlongTool(mode, tipMm, stickOutMm);
+
+/** Depth along the tool at which a given share of the worlds is still stable, from a column of borders, mm. */
 export function depthAtChance(
-  borders: readonly QuickBorder[],
+  borders: readonly WorldBorder[],
   weights: Float64Array,
   chance: number,
+  stickOutMm: number,
 ): number {
   const order = borders
-    .map((b, s) => ({ depth: b.depthMm, w: weights[s]! }))
+    .map((b, s) => ({ depth: alongToolOf(b, stickOutMm), w: weights[s]! }))
     .sort((a, b) => a.depth - b.depth);
   let sum = 0;
   for (const { depth, w } of order) {
@@ -285,7 +398,7 @@ export function depthAtChance(
   return Infinity;
 }
 
-/** Chance of stability over speed and depth. */
+/** Chance of stability over speed and depth along the tool. */
 export interface ChanceMap {
   readonly rpm: readonly number[];
   readonly depthMm: readonly number[];
@@ -295,28 +408,27 @@ export interface ChanceMap {
   readonly likely: readonly { readonly low: number; readonly middle: number; readonly high: number }[];
 }
 
-/** The map of a belief; `depthScale` turns a depth along the tool into one at the tip. */
+/** The map of a belief. */
 export function chanceMap(
   belief: Belief,
   cut: ChatterCut,
   rpm: readonly number[],
   depthMm: readonly number[],
-  atTip: (depthMm: number) => number = (d) => d,
 ): ChanceMap {
-  const borders = bordersOf(belief, cut, rpm);
+  const borders = bordersOf(belief, cut, rpm, depthMm[depthMm.length >> 1] ?? 1);
   const chance = new Float64Array(rpm.length * depthMm.length);
   const likely = rpm.map((_, c) => {
     const column = borders.map((b) => b[c]!);
     depthMm.forEach((d, r) => {
       let sum = 0;
       for (let s = 0; s < column.length; s++)
-        sum += belief.weights[s]! * (1 - chanceOfChatter(column[s]!.depthMm, atTip(d)));
+        sum += belief.weights[s]! * (1 - chanceOfChatter(column[s]!, d, belief.stickOutMm));
       chance[r * rpm.length + c] = sum;
     });
     return {
-      low: depthAtChance(column, belief.weights, 0.95),
-      middle: depthAtChance(column, belief.weights, 0.5),
-      high: depthAtChance(column, belief.weights, 0.05),
+      low: depthAtChance(column, belief.weights, 0.95, belief.stickOutMm),
+      middle: depthAtChance(column, belief.weights, 0.5, belief.stickOutMm),
+      high: depthAtChance(column, belief.weights, 0.05, belief.stickOutMm),
     };
   });
   return { rpm, depthMm, chance, likely };

@@ -1,5 +1,5 @@
 import type { ChatterCut } from '../chatter-cut.ts';
-import { type Belief, bordersOf, chanceOfChatter } from './belief.ts';
+import { alongToolOf, type Belief, bordersOf, chanceOfChatter } from './belief.ts';
 
 /** A cut worth trying. */
 export interface TestProposal {
@@ -22,7 +22,6 @@ export interface TestWish {
   readonly atRpm: number;
   /** What a cut that chatters costs against what a bit is worth; 0 asks for the most telling cut whatever happens. */
   readonly fear?: number;
-  readonly atTip?: (depthMm: number) => number;
 }
 
 const bits = (p: number): number => (p <= 0 || p >= 1 ? 0 : -(p * Math.log2(p) + (1 - p) * Math.log2(1 - p)));
@@ -32,19 +31,19 @@ const bits = (p: number): number => (p <= 0 || p >= 1 ? 0 : -(p * Math.log2(p) +
  * of chattering there. Lindley 1956; the risk grows with how far over the border a cut may be. Best first.
  */
 export function nextTests(belief: Belief, cut: ChatterCut, wish: TestWish, count = 3): TestProposal[] {
-  const { fromRpm, toRpm, mostMm, atRpm, fear = 0.6, atTip = (d) => d } = wish;
+  const { fromRpm, toRpm, mostMm, atRpm, fear = 0.6 } = wish;
   const speeds = Array.from(
     { length: 13 },
     (_, i) => Math.round((fromRpm + ((toRpm - fromRpm) * i) / 12) / 10) * 10,
   );
-  const borders = bordersOf(belief, cut, speeds);
+  const borders = bordersOf(belief, cut, speeds, mostMm / 2);
   const found: TestProposal[] = [];
   speeds.forEach((rpm, c) => {
     for (let i = 2; i <= 20; i++) {
       const depthMm = Number(((mostMm * i) / 20).toPrecision(2));
       let [mean, own] = [0, 0];
       borders.forEach((b, s) => {
-        const p = chanceOfChatter(b[c]!.depthMm, atTip(depthMm));
+        const p = chanceOfChatter(b[c]!, depthMm, belief.stickOutMm);
         mean += belief.weights[s]! * p;
         own += belief.weights[s]! * bits(p);
       });
@@ -98,18 +97,17 @@ export function speedLadder(
     readonly radialMm: number;
     readonly feedPerToothMm: number;
     readonly ratio?: number;
-    readonly atTip?: (depthMm: number) => number;
   },
 ): SpeedLadder {
-  const { fromRpm, toRpm, mostMm, radialMm, feedPerToothMm, ratio = 1.05, atTip = (d) => d } = wish;
+  const { fromRpm, toRpm, mostMm, radialMm, feedPerToothMm, ratio = 1.05 } = wish;
   const count = Math.max(1, Math.min(14, Math.floor(Math.log(toRpm / fromRpm) / Math.log(ratio)) + 1));
   const speeds = Array.from(
     { length: count },
     (_, i) => Math.round((fromRpm * (toRpm / fromRpm) ** (count === 1 ? 0 : i / (count - 1))) / 10) * 10,
   );
   const middle = speeds[speeds.length >> 1]!;
-  const borders = bordersOf(belief, cut, [middle])
-    .map((b, s) => ({ depth: b[0]!.depthMm, w: belief.weights[s]! }))
+  const borders = bordersOf(belief, cut, [middle], mostMm / 2)
+    .map((b, s) => ({ depth: alongToolOf(b[0]!, belief.stickOutMm), w: belief.weights[s]! }))
     .sort((a, b) => a.depth - b.depth);
   let sum = 0;
   let half = mostMm;
@@ -120,10 +118,8 @@ export function speedLadder(
       break;
     }
   }
-  let depth = mostMm;
-  while (depth > 0.1 && atTip(depth) > half) depth *= 0.95;
   return {
-    depthMm: Number(Math.max(0.1, depth).toPrecision(2)),
+    depthMm: Number(Math.max(0.1, Math.min(mostMm, half)).toPrecision(2)),
     radialMm,
     feedPerToothMm,
     steps: speeds.map((rpm) => ({

@@ -7,6 +7,8 @@ export interface Multiplier {
   readonly size: number;
   /** Angle it turns by in one period, rad, 0 to π. */
   readonly angle: number;
+  /** What grows: real and imaginary part; the latter is 0 for a real multiplier. */
+  readonly vector: { readonly re: Float64Array; readonly im: Float64Array };
 }
 
 export interface ArnoldiOptions {
@@ -35,22 +37,28 @@ const norm = (v: Float64Array): number => {
 /**
  * Largest multiplier by Arnoldi's method with restarts from the wanted vector, the map being applied and never written
  * out. Saad, Numerical Methods for Large Eigenvalue Problems, 2011, ch. 6. A few applications let the fast-dying part
- * of the start die first.
+ * of the start die first. `near` is the answer for a map that differs little, if it has the same size.
  */
 export function dominantMultiplier(
   map: PeriodMap,
   { vectors = 18, tolerance = 2e-4, restarts = 5 }: ArnoldiOptions = {},
+  near?: Multiplier,
 ): Multiplier {
   const { size } = map;
   const m = Math.min(vectors, size);
-  let start = seeded(size);
-  const held = new Float64Array(size);
-  for (let i = 0; i < 2; i++) {
-    map.apply(start, held);
-    const scale = 1 / (norm(held) || 1);
-    start = held.map((x) => x * scale);
+  let start: Float64Array;
+  if (near?.vector.re.length === size) start = near.vector.re.map((x, i) => x + near.vector.im[i]!);
+  else {
+    start = seeded(size);
+    const held = new Float64Array(size);
+    for (let i = 0; i < 2; i++) {
+      map.apply(start, held);
+      const scale = 1 / (norm(held) || 1);
+      start = held.map((x) => x * scale);
+    }
   }
-  let answer: Multiplier = { size: 0, angle: 0 };
+  const zero = new Float64Array(size);
+  let answer: Multiplier = { size: 0, angle: 0, vector: { re: start, im: zero } };
   for (let round = 0; round < restarts; round++) {
     const basis: Float64Array[] = [];
     const h = new Float64Array((m + 1) * m);
@@ -61,16 +69,14 @@ export function dominantMultiplier(
     for (let j = 0; j < m; j++) {
       const w = new Float64Array(size);
       map.apply(basis[j]!, w);
-      for (let pass = 0; pass < 2; pass++) {
-        for (let i = 0; i <= j; i++) {
-          const v = basis[i]!;
-          let dot = 0;
-          for (let k = 0; k < size; k++) dot += v[k]! * w[k]!;
-          h[i * m + j]! += dot;
-          for (let k = 0; k < size; k++) w[k]! -= dot * v[k]!;
-        }
-      }
+      const before = norm(w);
+      orthogonalise(w, basis, j, h, m);
       rest = norm(w);
+      // Once is enough unless most of the vector was taken away (Daniel, Gragg, Kaufman & Stewart 1976).
+      if (rest < 0.3 * before) {
+        orthogonalise(w, basis, j, h, m);
+        rest = norm(w);
+      }
       if (rest < 1e-13) {
         used = j + 1;
         break;
@@ -86,7 +92,6 @@ export function dominantMultiplier(
     let top = 0;
     for (let i = 1; i < used; i++) if (Math.hypot(re[i]!, im[i]!) > Math.hypot(re[top]!, im[top]!)) top = i;
     const found = Math.hypot(re[top]!, im[top]!);
-    answer = { size: found, angle: Math.abs(Math.atan2(im[top]!, re[top]!)) };
     // Of a complex pair the two columns are the real and imaginary part.
     const pair = im[top]! !== 0;
     const first = pair ? (im[top]! > 0 ? top : top - 1) : top;
@@ -98,14 +103,34 @@ export function dominantMultiplier(
       sizeOf += a * a + b * b;
       if (i === used - 1) last = Math.hypot(a, b);
     }
-    if (used < m || (rest * last) / Math.sqrt(sizeOf) <= tolerance * Math.max(found, 0.02)) return answer;
-    const next = new Float64Array(size);
+    const vector = { re: new Float64Array(size), im: pair ? new Float64Array(size) : zero };
     for (let i = 0; i < used; i++) {
-      const weight = v.get(i, first) + (pair ? v.get(i, first + 1) : 0);
+      const [a, c] = [v.get(i, first), pair ? v.get(i, first + 1) : 0];
       const b = basis[i]!;
-      for (let k = 0; k < size; k++) next[k]! += weight * b[k]!;
+      for (let k = 0; k < size; k++) vector.re[k]! += a * b[k]!;
+      if (pair) for (let k = 0; k < size; k++) vector.im[k]! += c * b[k]!;
     }
-    start = next;
+    answer = { size: found, angle: Math.abs(Math.atan2(im[top]!, re[top]!)), vector };
+    if (used < m || (rest * last) / Math.sqrt(sizeOf) <= tolerance * Math.max(found, 0.02)) return answer;
+    start = vector.re.map((x, k) => x + vector.im[k]!);
   }
   return answer;
+}
+
+/** Takes the first j + 1 basis vectors out of w, and notes how much of each. */
+function orthogonalise(
+  w: Float64Array,
+  basis: readonly Float64Array[],
+  j: number,
+  h: Float64Array,
+  m: number,
+): void {
+  const { length } = w;
+  for (let i = 0; i <= j; i++) {
+    const v = basis[i]!;
+    let dot = 0;
+    for (let k = 0; k < length; k++) dot += v[k]! * w[k]!;
+    h[i * m + j]! += dot;
+    for (let k = 0; k < length; k++) w[k]! -= dot * v[k]!;
+  }
 }

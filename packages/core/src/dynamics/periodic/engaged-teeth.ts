@@ -2,9 +2,9 @@ import { type ChatterCut, directionIntegrals, isUniform } from '../chatter-cut.t
 
 const TURN = 2 * Math.PI;
 /** Most discs a cutter with unequal helices is cut into; within one the spacing is that of its middle. */
-const MOST_DISCS = 8;
+const MOST_DISCS = 6;
 /** Turn by which the spacing may change within a disc, rad. */
-const SPACING = 0.025;
+const SPACING = 0.04;
 
 /** One tooth of one disc of the cutter, as it goes through the cut. */
 export interface EngagedTooth {

@@ -1,9 +1,10 @@
 import { requirePositive } from '../../domain/input-error.ts';
+import { averagedBorder, longestDelay, responseGrid } from '../averaged-border.ts';
 import type { ChatterCut } from '../chatter-cut.ts';
-import { chatterRange, limitAtSpeed, responseOf } from '../fixed-speed.ts';
-import { receptanceAt, type TipStructure, withoutStiffModes } from '../tip-structure.ts';
+import { countingModes, type TipStructure } from '../tip-structure.ts';
 import { type ArnoldiOptions, dominantMultiplier, type Multiplier } from './dominant.ts';
 import { type FreeModes, freeModes } from './free-motion.ts';
+import { heardFrequency } from './heard-frequency.ts';
 import { FINE, type PeriodMap, periodMap, type Resolution } from './period-map.ts';
 
 /** What the wave on the surface does at the border. */
@@ -16,7 +17,7 @@ export interface PeriodicLimit {
   /** Frequency it would be heard at, Hz. */
   readonly hz: number | null;
   readonly kind: ChatterKind | null;
-  /** Limit of the averaged cut, mm: the overview. */
+  /** Limit of the averaged cut, mm: the overview; null where it has none. */
   readonly overviewMm: number | null;
 }
 
@@ -26,36 +27,46 @@ export interface LimitOptions {
   readonly width?: number;
   readonly resolution?: Resolution;
   readonly arnoldi?: ArnoldiOptions;
+  /** Begin near the averaged border instead of well below it: quicker, blind to an island lower down. */
+  readonly nearOverview?: boolean;
 }
 
-const TURN = 2 * Math.PI;
 const QUICK: ArnoldiOptions = { vectors: 14, tolerance: 0.01, restarts: 2 };
 const NEAR = 0.12;
 /** Modes under this share of the softest one's give are left out: they would only shorten the pieces. */
-export const NEGLIGIBLE = 0.06;
+const COUNTS = 0.1;
+/** Modes this far below where anything chatters are as good as free masses there. */
+const FAR_BELOW = 6;
 /** Angle from −1 within which a multiplier is a flip, rad. */
 const FLIP = 0.02;
 
-/**
- * The frequency a multiplier is heard at, Hz: of all f = (±arg μ + 2πk)/(2πT) the one at which the tip gives way most
- * above its natural frequencies, where regenerative chatter lives.
- */
-export function heardAt(map: PeriodMap, { angle }: Multiplier, structure: TipStructure): number {
-  const { fromHz, toHz } = chatterRange(structure);
-  let best = 0;
-  let most = -1;
-  for (let k = 0; k / map.period < toHz + 1 / map.period; k++) {
-    for (const sign of [1, -1]) {
-      const hz = (k + (sign * angle) / TURN) / map.period;
-      if (hz < fromHz || hz > toHz) continue;
-      const x = receptanceAt(structure.x, hz);
-      const y = receptanceAt(structure.y, hz);
-      // Waves grow where the tip moves against the force: the negative real part.
-      const give = Math.max(-x.re, -y.re, 0) + 1e-3 * Math.max(-x.im, -y.im);
-      if (give > most) [most, best] = [give, hz];
-    }
-  }
-  return best;
+/** The averaged borders with equal teeth and with all delays, and the structure without what bears on neither. */
+function overviewOf(
+  cut: ChatterCut,
+  whole: TipStructure,
+  rpm: number,
+): { readonly structure: TipStructure; readonly overviewMm: number | null } {
+  const counting = countingModes(whole, COUNTS);
+  const grid = responseGrid(counting, longestDelay(cut, rpm));
+  const equal = { ...cut, pitch: cut.pitch.map(() => (2 * Math.PI) / cut.pitch.length) };
+  const [a, b] = [averagedBorder(cut, grid, rpm), averagedBorder(equal, grid, rpm)];
+  const found = [a, b].filter((f) => f.depthMm !== Infinity);
+  if (found.length === 0) return { structure: counting, overviewMm: null };
+  const lowest = Math.min(...found.map((f) => f.hz)) / FAR_BELOW;
+  const keep = (axis: 'x' | 'y') => counting[axis].filter((m) => m.hz > lowest);
+  const structure = { x: keep('x'), y: keep('y') };
+  return {
+    structure: structure.x.length + structure.y.length > 0 ? structure : counting,
+    overviewMm: Math.exp(found.reduce((sum, f) => sum + Math.log(f.depthMm), 0) / found.length),
+  };
+}
+
+interface Growth {
+  readonly depthMm: number;
+  /** ln |μ|. */
+  readonly log: number;
+  readonly map: PeriodMap;
+  readonly top: Multiplier;
 }
 
 /**
@@ -67,55 +78,53 @@ export function limitDepth(
   cut: ChatterCut,
   whole: TipStructure,
   rpm: number,
-  { mostMm = 60, width = 0.002, resolution = FINE, arnoldi }: LimitOptions = {},
+  { mostMm = 60, width = 0.002, resolution = FINE, arnoldi, nearOverview = false }: LimitOptions = {},
 ): PeriodicLimit {
   requirePositive('spindle speed', rpm);
-  const structure = withoutStiffModes(whole, NEGLIGIBLE);
+  const { structure, overviewMm } = overviewOf(cut, whole, rpm);
   const modes: FreeModes = freeModes(structure);
-  const overview = limitAtSpeed(cut, responseOf(structure), rpm, chatterRange(structure)).depthMm;
-  const growth = (depth: number): { log: number; map: PeriodMap; top: Multiplier } => {
-    const map = periodMap(cut, modes, rpm, depth, resolution);
-    let top = dominantMultiplier(map, QUICK);
+  let last: Multiplier | undefined;
+  const growth = (depthMm: number): Growth => {
+    const map = periodMap(cut, modes, rpm, depthMm, resolution);
+    let top = dominantMultiplier(map, QUICK, last);
     // Far from the border a rough answer decides.
-    if (Math.abs(Math.log(Math.max(top.size, 1e-9))) < NEAR) top = dominantMultiplier(map, arnoldi);
-    return { log: Math.log(Math.max(top.size, 1e-9)), map, top };
+    if (Math.abs(Math.log(Math.max(top.size, 1e-9))) < NEAR) top = dominantMultiplier(map, arnoldi, top);
+    last = top;
+    return { depthMm, log: Math.log(Math.max(top.size, 1e-9)), map, top };
   };
-  let low = Math.min(mostMm, 0.35 * (overview ?? mostMm));
-  let atLow = growth(low);
-  for (let i = 0; atLow.log >= 0 && i < 20; i++) {
-    low *= 0.6;
-    atLow = growth(low);
+  const about = Math.min(mostMm, overviewMm ?? mostMm);
+  let low = growth((nearOverview ? 0.85 : 0.35) * about);
+  let high: Growth | null = null;
+  for (let i = 0; low.log >= 0 && i < 24; i++) {
+    high = low;
+    low = growth(low.depthMm * (nearOverview && i === 0 ? 0.8 : 0.65));
   }
-  let high = low;
-  let atHigh = atLow;
-  while (atHigh.log < 0) {
-    if (high >= mostMm) return { depthMm: null, hz: null, kind: null, overviewMm: overview };
-    [low, atLow] = [high, atHigh];
-    high = Math.min(mostMm, high * (high < 0.8 * (overview ?? mostMm) ? 1.5 : 1.22));
-    atHigh = growth(high);
+  while (!high) {
+    if (low.depthMm >= mostMm) return { depthMm: null, hz: null, kind: null, overviewMm };
+    const next = growth(Math.min(mostMm, low.depthMm * (low.depthMm < 0.8 * about ? 1.5 : 1.22)));
+    if (next.log >= 0) high = next;
+    else low = next;
   }
   // Regula falsi with halving (Illinois) on log |μ|.
-  let [a, b] = [atLow.log, atHigh.log];
-  let border = atHigh;
+  let [a, b] = [low.log, high.log];
   let side = 0;
-  for (let i = 0; i < 30 && high - low > width * high; i++) {
+  for (let i = 0; i < 30 && high.depthMm - low.depthMm > width * high.depthMm; i++) {
     const share = Math.min(0.9, Math.max(0.1, a / (a - b)));
-    const middle = low + share * (high - low);
-    const at = growth(middle);
+    const at = growth(low.depthMm + share * (high.depthMm - low.depthMm));
     if (at.log >= 0) {
-      [high, b, border] = [middle, at.log, at];
+      [high, b] = [at, at.log];
       if (side === 1) a /= 2;
       side = 1;
     } else {
-      [low, a] = [middle, at.log];
+      [low, a] = [at, at.log];
       if (side === -1) b /= 2;
       side = -1;
     }
   }
   return {
-    depthMm: low + (high - low) * Math.min(1, Math.max(0, a / (a - b))),
-    hz: heardAt(border.map, border.top, structure),
-    kind: Math.PI - border.top.angle < FLIP && border.map.perTurn > 1 ? 'flip' : 'hopf',
-    overviewMm: overview,
+    depthMm: low.depthMm + (high.depthMm - low.depthMm) * Math.min(1, Math.max(0, a / (a - b))),
+    hz: heardFrequency(high.map, high.top, structure),
+    kind: Math.PI - high.top.angle < FLIP && high.map.perTurn > 1 ? 'flip' : 'hopf',
+    overviewMm,
   };
 }

@@ -2,6 +2,7 @@ import { type ChatterCut, directionOf, edgeSpeed, requireCut } from '../chatter-
 import { engagementOf, factorsAt, type Engagement } from './engaged-teeth.ts';
 import { type FreeModes, freePropagator, type PieceAnswer, pieceAnswer } from './free-motion.ts';
 import { type PieceNodes, pieceNodes, readBetween } from './piece-nodes.ts';
+import { multiply } from './multiply.ts';
 import { factor, solve } from './solve-small.ts';
 
 const TURN = 2 * Math.PI;
@@ -17,21 +18,32 @@ export interface Resolution {
 }
 
 /** Multipliers within 0.05 % of the converged ones on the worked cases. */
-export const FINE: Resolution = { nodes: 10, wavesPerPiece: 1.25, turnPerPiece: 1.6 };
+export const FINE: Resolution = { nodes: 12, wavesPerPiece: 1.25, turnPerPiece: 1.2 };
+
+/** What a length of time does, whatever is cut in it: shared by all pieces as long. */
+interface PieceMotion {
+  /** Displacement at the nodes from forces at the nodes and the state at the start: [node, direction][forces, state]. */
+  readonly moves: Float64Array;
+  /** State at the end from forces at the nodes: [state][forces]. */
+  readonly end: Float64Array;
+  /** State at the end from that at the start: 2 × 2 for each mode. */
+  readonly free: Float64Array;
+  readonly answer: PieceAnswer;
+}
 
 /** A piece of the period in which some tooth cuts. */
 interface Piece {
-  readonly from: number;
-  readonly to: number;
-  readonly answer: PieceAnswer;
-  /** Direction matrix times depth at each node, N/m: [node][row][column] over the giving directions. */
-  readonly cutting: Float64Array;
-  readonly damping: Float64Array | null;
+  readonly motion: PieceMotion;
+  /** What the state at the start presses with at the nodes, N/m: [force][state]. */
+  readonly pressed: Float64Array;
+  /** Factors of the system whose solution the forces are. */
   readonly factors: Float64Array;
   readonly exchanged: Int32Array;
+  /** Direction matrix times depth at each node, N/m: [node][row][column] over the giving directions. */
+  readonly cutting: Float64Array;
   /** Free flight before it. */
   readonly before: Float64Array | null;
-  /** Where delayed motion is read: nodes' places in the new or the old record, with weights. */
+  /** Where delayed motion is read; null where it is the same node a period ago. */
   readonly delayed: DelayedRead | null;
 }
 
@@ -40,9 +52,7 @@ interface DelayedRead {
   readonly start: Int32Array;
   /** First node of the piece read; negative values are in the record of the period before, shifted by its length. */
   readonly from: Int32Array;
-  /** Weights of that piece's nodes. */
-  readonly weights: Float64Array;
-  /** Matrix of each read, N/m. */
+  /** Matrix of each node of that piece, N/m: [read][node][row][column]. Teeth and discs that read one piece are added up. */
   readonly matrix: Float64Array;
 }
 
@@ -53,7 +63,12 @@ export interface PeriodMap {
   readonly period: number;
   /** Periods in a turn. */
   readonly perTurn: number;
-  apply(from: Float64Array, to: Float64Array): void;
+  /** Directions that give way: 0 is x, 1 is y. */
+  readonly directions: readonly number[];
+  /** Times of the nodes, s, and their share in an integral over the period, s. */
+  readonly forceNodes: { readonly at: Float64Array; readonly weights: Float64Array };
+  /** `forces` takes the cutting forces at the nodes, N, where somebody asks for them. */
+  apply(from: Float64Array, to: Float64Array, forces?: Float64Array): void;
 }
 
 function reader(
@@ -68,14 +83,16 @@ function reader(
   const { from, to } = pieces[index]!;
   const { count, at } = nodes;
   const all = pieces.length * count;
+  const size = count * directions.length * directions.length;
   const start = new Int32Array(count + 1);
   const firsts: number[] = [];
-  const weights: number[] = [];
-  const matrix: number[] = [];
+  const blocks: Float64Array[] = [];
   const factors = new Float64Array(3);
   const w = new Float64Array(count);
+  const m = new Float64Array(directions.length * directions.length);
   for (let a = 0; a < count; a++) {
     const theta = inside(from, to, at[a]!);
+    const first = firsts.length;
     for (const tooth of engagement.teeth) {
       if (!factorsAt(cut, tooth, engagement.period, theta, factors)) continue;
       let place = from + (to - from) * at[a]! - tooth.delay;
@@ -86,32 +103,39 @@ function reader(
       }
       // Of two pieces that meet there the one on the side of the node's own piece.
       const toward = a === 0 ? 1e-10 : a === count - 1 ? -1e-10 : 0;
-      let found = pieces.findIndex((p) => place + toward >= p.from && place + toward <= p.to);
-      if (found < 0) {
-        // Between two stretches by rounding only: the nearer end.
-        found = pieces.reduce(
-          (best, p, i) =>
-            Math.min(Math.abs(p.from - place), Math.abs(p.to - place)) <
-            Math.min(Math.abs(pieces[best]!.from - place), Math.abs(pieces[best]!.to - place))
-              ? i
-              : best,
-          0,
-        );
-      }
+      const found = pieceAt(pieces, place + toward);
       const source = pieces[found]!;
       readBetween(nodes, Math.min(1, Math.max(0, (place - source.from) / (source.to - source.from))), w);
-      firsts.push(found * count - old * all);
-      weights.push(...w);
-      matrix.push(...scaled(cut, factors, depthM, directions));
+      const firstNode = found * count - old * all;
+      let read = firsts.indexOf(firstNode, first);
+      if (read < 0) {
+        read = firsts.length;
+        firsts.push(firstNode);
+        blocks.push(new Float64Array(size));
+      }
+      scaled(cut, factors, depthM, directions, m);
+      const block = blocks[read]!;
+      for (let b = 0; b < count; b++) {
+        for (let k = 0; k < m.length; k++) block[b * m.length + k]! += w[b]! * m[k]!;
+      }
     }
     start[a + 1] = firsts.length;
   }
-  return {
-    start,
-    from: Int32Array.from(firsts),
-    weights: Float64Array.from(weights),
-    matrix: Float64Array.from(matrix),
-  };
+  const matrix = new Float64Array(blocks.length * size);
+  blocks.forEach((block, i) => matrix.set(block, i * size));
+  return { start, from: Int32Array.from(firsts), matrix };
+}
+
+/** The piece a turn lies in; between two of them by rounding only, the nearer one. */
+function pieceAt(pieces: readonly { from: number; to: number }[], place: number): number {
+  let [low, high] = [0, pieces.length - 1];
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (pieces[middle]!.from <= place) low = middle;
+    else high = middle - 1;
+  }
+  const next = pieces[low + 1];
+  return next && place > pieces[low]!.to && next.from - place < place - pieces[low]!.to ? low + 1 : low;
 }
 
 /** A turn just inside the stretch: at its ends a tooth is about to enter or leave. */
@@ -123,9 +147,13 @@ function scaled(
   factors: Float64Array,
   depthM: number,
   directions: readonly number[],
-): number[] {
+  out: Float64Array,
+): void {
   const w = directionOf(cut, factors[0]!, factors[1]!, factors[2]!);
-  return directions.flatMap((r) => directions.map((c) => w[r * 2 + c]! * depthM));
+  const dims = directions.length;
+  for (let r = 0; r < dims; r++) {
+    for (let c = 0; c < dims; c++) out[r * dims + c] = w[directions[r]! * 2 + directions[c]!]! * depthM;
+  }
 }
 
 /**
@@ -160,7 +188,8 @@ export function periodMap(
       to: a + ((b - a) * (i + 1)) / parts,
     }));
   });
-  const answers = new Map<string, PieceAnswer>();
+  const state = modes.count * 2;
+  const motions = new Map<string, PieceMotion>();
   const flights = new Map<string, Float64Array>();
   const flight = (angle: number): Float64Array | null => {
     if (angle < 1e-9) return null;
@@ -175,8 +204,9 @@ export function periodMap(
   const mean = new Float64Array(3);
   const pieces = spans.map(({ from, to }, index): Piece => {
     const key = (to - from).toFixed(10);
-    const answer = answers.get(key) ?? pieceAnswer(modes, nodes, (to - from) * perRadian);
-    answers.set(key, answer);
+    const motion = motions.get(key) ?? motionOf(modes, nodes, (to - from) * perRadian);
+    motions.set(key, motion);
+    const { answer } = motion;
     const cutting = new Float64Array(count * dims * dims);
     const damping = kd > 0 ? new Float64Array(count * dims * dims) : null;
     for (let a = 0; a < count; a++) {
@@ -185,7 +215,7 @@ export function periodMap(
         factorsAt(cut, tooth, engagement.period, inside(from, to, nodes.at[a]!), factors);
         for (let i = 0; i < 3; i++) mean[i]! += factors[i]!;
       }
-      cutting.set(scaled(cut, mean, depthM, modes.directions), a * dims * dims);
+      scaled(cut, mean, depthM, modes.directions, cutting.subarray(a * dims * dims, (a + 1) * dims * dims));
       if (damping) {
         const d = [mean[0]!, mean[1]!, mean[1]!, mean[2]!];
         modes.directions.forEach((r, i) =>
@@ -195,51 +225,104 @@ export function periodMap(
         );
       }
     }
-    // F + (W·G + D·Ġ)·F = W·(delayed) − (W·Φ + D·Φ̇)·z, all nodes of the piece at once.
-    const matrix = new Float64Array(n * n);
-    for (let a = 0; a < count; a++) {
-      for (let r = 0; r < dims; r++) {
-        const row = (a * dims + r) * n;
-        matrix[row + a * dims + r] = 1;
-        for (let c = 0; c < dims; c++) {
-          const w = cutting[(a * dims + r) * dims + c]!;
-          const d = damping ? damping[(a * dims + r) * dims + c]! : 0;
-          const g = answer.moves[c]!;
-          const v = answer.speeds[c]!;
-          for (let b = 0; b < count; b++) {
-            matrix[row + b * dims + c]! += w * g[a * count + b]! + d * v[a * count + b]!;
-          }
-        }
-      }
-    }
-    const exchanged = new Int32Array(n);
-    factor(matrix, n, exchanged);
     const last = index === 0 ? 0 : spans[index - 1]!.to;
     return {
-      from,
-      to,
-      answer,
+      motion,
+      ...systemOf(modes, answer, cutting, damping, count),
       cutting,
-      damping,
-      factors: matrix,
-      exchanged,
       before: flight(from - last),
       delayed: uniform ? null : reader(cut, engagement, spans, depthM, modes.directions, nodes, index),
     };
   });
   const after = flight(engagement.period - (spans.at(-1)?.to ?? 0));
-  const state = modes.count * 2;
   const record = pieces.length * n;
   return {
     size: state + record,
     period: engagement.period * perRadian,
     perTurn: engagement.perTurn,
-    apply: applier(modes, pieces, after, { count, dims, n, state, record }),
+    directions: modes.directions,
+    forceNodes: {
+      at: Float64Array.from(
+        spans.flatMap(({ from, to }) => Array.from(nodes.at, (x) => (from + (to - from) * x) * perRadian)),
+      ),
+      weights: Float64Array.from(
+        spans.flatMap(({ from, to }) => Array.from(nodes.integral, (w) => w * (to - from) * perRadian)),
+      ),
+    },
+    apply: applier(modes.count, pieces, after, { count, dims, n, state, record }),
   };
 }
 
-function applier(
+function motionOf(modes: FreeModes, nodes: PieceNodes, length: number): PieceMotion {
+  const answer = pieceAnswer(modes, nodes, length);
+  const { count } = nodes;
+  const dims = modes.directions.length;
+  const n = count * dims;
+  const state = modes.count * 2;
+  const wide = n + state;
+  const moves = new Float64Array(n * wide);
+  for (let a = 0; a < count; a++) {
+    for (let c = 0; c < dims; c++) {
+      const row = (a * dims + c) * wide;
+      for (let b = 0; b < count; b++) moves[row + b * dims + c] = answer.moves[c]![a * count + b]!;
+    }
+    for (let m = 0; m < modes.count; m++) {
+      const row = (a * dims + modes.of[m]!) * wide + n;
+      moves[row + 2 * m] = answer.free[a]![m * 4]!;
+      moves[row + 2 * m + 1] = answer.free[a]![m * 4 + 1]!;
+    }
+  }
+  const end = new Float64Array(state * n);
+  for (let i = 0; i < state; i++) {
+    for (let b = 0; b < count; b++) end[i * n + b * dims + modes.of[i >> 1]!] = answer.end[i * count + b]!;
+  }
+  return { moves, end, free: answer.free[count - 1]!, answer };
+}
+
+/** The system F + (W·G + D·Ġ)·F = W·(delayed) − (W·Φ + D·Φ̇)·z for all nodes of a piece at once. */
+function systemOf(
   modes: FreeModes,
+  answer: PieceAnswer,
+  cutting: Float64Array,
+  damping: Float64Array | null,
+  count: number,
+): Pick<Piece, 'pressed' | 'factors' | 'exchanged'> {
+  const dims = modes.directions.length;
+  const n = count * dims;
+  const state = modes.count * 2;
+  const matrix = new Float64Array(n * n);
+  const right = new Float64Array(n * state);
+  for (let a = 0; a < count; a++) {
+    const phi = answer.free[a]!;
+    for (let r = 0; r < dims; r++) {
+      const at = a * dims + r;
+      const row = at * n;
+      matrix[row + at] = 1;
+      for (let c = 0; c < dims; c++) {
+        const w = cutting[at * dims + c]!;
+        const d = damping ? damping[at * dims + c]! : 0;
+        const g = answer.moves[c]!;
+        const v = answer.speeds[c]!;
+        for (let b = 0; b < count; b++) {
+          matrix[row + b * dims + c]! += w * g[a * count + b]! + d * v[a * count + b]!;
+        }
+      }
+      for (let m = 0; m < modes.count; m++) {
+        const k = at * dims + modes.of[m]!;
+        const w = cutting[k]!;
+        const d = damping ? damping[k]! * modes.omega[m]! : 0;
+        right[at * state + 2 * m] = -(w * phi[m * 4]! + d * phi[m * 4 + 2]!);
+        right[at * state + 2 * m + 1] = -(w * phi[m * 4 + 1]! + d * phi[m * 4 + 3]!);
+      }
+    }
+  }
+  const exchanged = new Int32Array(n);
+  factor(matrix, n, exchanged);
+  return { pressed: right, factors: matrix, exchanged };
+}
+
+function applier(
+  modeCount: number,
   pieces: readonly Piece[],
   after: Float64Array | null,
   {
@@ -250,88 +333,64 @@ function applier(
     record,
   }: { count: number; dims: number; n: number; state: number; record: number },
 ): PeriodMap['apply'] {
-  const z = new Float64Array(state);
-  const force = new Float64Array(n);
+  const wide = n + state;
+  // The forces at the nodes, then the state.
+  const come = new Float64Array(wide);
+  const force = come.subarray(0, n);
+  const z = come.subarray(n);
+  const held = new Float64Array(Math.max(n, state));
   const fly = (propagator: Float64Array | null): void => {
     if (!propagator) return;
-    for (let m = 0; m < modes.count; m++) {
-      const q = z[2 * m]!;
-      const v = z[2 * m + 1]!;
+    for (let m = 0, i = 0; m < modeCount; m++, i += 2) {
+      const q = z[i]!;
+      const v = z[i + 1]!;
       const p = m * 4;
-      z[2 * m] = propagator[p]! * q + propagator[p + 1]! * v;
-      z[2 * m + 1] = propagator[p + 2]! * q + propagator[p + 3]! * v;
+      z[i] = propagator[p]! * q + propagator[p + 1]! * v;
+      z[i + 1] = propagator[p + 2]! * q + propagator[p + 3]! * v;
     }
   };
-  const free = new Float64Array(n);
-  const freeSpeed = new Float64Array(n);
-  return (from, to) => {
-    z.set(from.subarray(0, state));
+  return (from, to, forces) => {
+    for (let i = 0; i < state; i++) z[i] = from[i]!;
     for (let k = 0; k < pieces.length; k++) {
-      const piece = pieces[k]!;
-      fly(piece.before);
-      const { answer, cutting, damping } = piece;
-      free.fill(0);
-      if (damping) freeSpeed.fill(0);
-      for (let a = 0; a < count; a++) {
-        const phi = answer.free[a]!;
-        for (let m = 0; m < modes.count; m++) {
-          const at = a * dims + modes.of[m]!;
-          const q = z[2 * m]!;
-          const v = z[2 * m + 1]!;
-          free[at]! += phi[m * 4]! * q + phi[m * 4 + 1]! * v;
-          if (damping) freeSpeed[at]! += modes.omega[m]! * (phi[m * 4 + 2]! * q + phi[m * 4 + 3]! * v);
-        }
-      }
+      const { before, delayed, cutting, pressed, factors, exchanged, motion } = pieces[k]!;
+      fly(before);
       const base = state + k * n;
-      for (let a = 0; a < count; a++) {
-        for (let r = 0; r < dims; r++) {
-          let sum = 0;
-          for (let c = 0; c < dims; c++) {
-            const w = cutting[(a * dims + r) * dims + c]!;
-            const u = piece.delayed ? 0 : from[base + a * dims + c]!;
-            sum += w * (u - free[a * dims + c]!);
-            if (damping) sum -= damping[(a * dims + r) * dims + c]! * freeSpeed[a * dims + c]!;
-          }
-          force[a * dims + r] = sum;
+      multiply(pressed, n, state, z, held, 0);
+      if (delayed) {
+        for (let i = 0; i < n; i++) force[i] = held[i]!;
+        addDelayed(delayed, force, from, to, { count, dims, state, record });
+      } else if (dims === 2) {
+        for (let i = 0; i < n; i += 2) {
+          const ux = from[base + i]!;
+          const uy = from[base + i + 1]!;
+          force[i] = held[i]! + cutting[2 * i]! * ux + cutting[2 * i + 1]! * uy;
+          force[i + 1] = held[i + 1]! + cutting[2 * i + 2]! * ux + cutting[2 * i + 3]! * uy;
         }
-      }
-      if (piece.delayed) addDelayed(piece.delayed, force, from, to, { count, dims, state, record });
-      solve(piece.factors, n, piece.exchanged, force);
-      for (let a = 0; a < count; a++) {
-        for (let c = 0; c < dims; c++) {
-          let sum = free[a * dims + c]!;
-          const g = answer.moves[c]!;
-          for (let b = 0; b < count; b++) sum += g[a * count + b]! * force[b * dims + c]!;
-          to[base + a * dims + c] = sum;
-        }
-      }
-      fly(answer.free[count - 1]!);
-      for (let m = 0; m < modes.count; m++) {
-        let q = 0;
-        let v = 0;
-        for (let b = 0; b < count; b++) {
-          const f = force[b * dims + modes.of[m]!]!;
-          q += answer.end[m * 2 * count + b]! * f;
-          v += answer.end[(m * 2 + 1) * count + b]! * f;
-        }
-        z[2 * m]! += q;
-        z[2 * m + 1]! += v;
-      }
+      } else for (let i = 0; i < n; i++) force[i] = held[i]! + cutting[i]! * from[base + i]!;
+      solve(factors, n, exchanged, force);
+      if (forces) forces.set(force, k * n);
+      const { moves, end, free } = motion;
+      multiply(moves, n, wide, come, to, base);
+      fly(free);
+      multiply(end, state, n, force, held, 0);
+      for (let i = 0; i < state; i++) z[i]! += held[i]!;
     }
     fly(after);
-    to.set(z, 0);
+    for (let i = 0; i < state; i++) to[i] = z[i]!;
   };
 }
 
 /** Adds what the delayed motion presses with, read from this period's record so far or from the one before. */
 function addDelayed(
-  { start, from: firsts, weights, matrix }: DelayedRead,
+  { start, from: firsts, matrix }: DelayedRead,
   force: Float64Array,
   from: Float64Array,
   to: Float64Array,
   { count, dims, state, record }: { count: number; dims: number; state: number; record: number },
 ): void {
+  const n = count * dims;
   for (let a = 0; a < count; a++) {
+    let [f0, f1] = [0, 0];
     for (let i = start[a]!; i < start[a + 1]!; i++) {
       let first = firsts[i]! * dims;
       let source = to;
@@ -339,11 +398,20 @@ function addDelayed(
         first += record;
         source = from;
       }
-      for (let c = 0; c < dims; c++) {
-        let u = 0;
-        for (let b = 0; b < count; b++) u += weights[i * count + b]! * source[state + first + b * dims + c]!;
-        for (let r = 0; r < dims; r++) force[a * dims + r]! += matrix[(i * dims + r) * dims + c]! * u;
+      let u = state + first;
+      let m = i * n * dims;
+      if (dims === 2) {
+        for (let b = 0; b < count; b++, u += 2, m += 4) {
+          const ux = source[u]!;
+          const uy = source[u + 1]!;
+          f0 += matrix[m]! * ux + matrix[m + 1]! * uy;
+          f1 += matrix[m + 2]! * ux + matrix[m + 3]! * uy;
+        }
+      } else {
+        for (let b = 0; b < count; b++) f0 += matrix[m + b]! * source[u + b]!;
       }
     }
+    force[a * dims]! += f0;
+    if (dims === 2) force[a * dims + 1]! += f1;
   }
 }

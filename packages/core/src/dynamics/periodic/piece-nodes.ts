@@ -9,6 +9,8 @@ export interface PieceNodes {
   /** Nodes in [0, 1], rising; both ends are nodes. */
   readonly at: Float64Array;
   readonly weights: Float64Array;
+  /** Share of each node in an integral over the interval (Clenshaw & Curtis 1960, by the Gauss points). */
+  readonly integral: Float64Array;
   /** Points an integral up to a node has. */
   readonly points: number;
   /** Gauss points in [0, 1] and their weights. */
@@ -80,7 +82,13 @@ export function pieceNodes(count: number): PieceNodes {
       readBetween({ at, weights, count }, at[a]! * x[i]!, basis, (a * points + i) * count);
     }
   }
-  const nodes = { count, at, weights, points, gauss: x, gaussWeights: w, basis };
+  const last = (count - 1) * points * count;
+  const integral = Float64Array.from({ length: count }, (_, b) => {
+    let sum = 0;
+    for (let i = 0; i < points; i++) sum += w[i]! * basis[last + i * count + b]!;
+    return sum;
+  });
+  const nodes = { count, at, weights, integral, points, gauss: x, gaussWeights: w, basis };
   made.set(count, nodes);
   return nodes;
 }

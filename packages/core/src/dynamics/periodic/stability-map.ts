@@ -1,9 +1,8 @@
 import { InputError } from '../../domain/input-error.ts';
 import type { ChatterCut } from '../chatter-cut.ts';
-import { type TipStructure, withoutStiffModes } from '../tip-structure.ts';
+import { countingModes, type TipStructure } from '../tip-structure.ts';
 import { dominantMultiplier } from './dominant.ts';
 import { freeModes } from './free-motion.ts';
-import { NEGLIGIBLE } from './limit-depth.ts';
 import { periodMap, type Resolution } from './period-map.ts';
 
 /** Growth of vibration over speeds and depths. */
@@ -26,7 +25,7 @@ export interface StabilityMapWish {
 }
 
 /** Enough for a picture: border depths within half a per cent on the worked cases. */
-export const PICTURE: Resolution = { nodes: 9, wavesPerPiece: 1.4, turnPerPiece: 1.6 };
+export const PICTURE: Resolution = { nodes: 10, wavesPerPiece: 1.25, turnPerPiece: 1.2 };
 /** First grid, in columns and rows. */
 const COARSE = 8;
 /** A cell is worked out further where ln of the growth in a tooth's time comes this near to the border. */
@@ -48,7 +47,7 @@ export function* stabilityMap(
   if (!(fromRpm > 0 && toRpm > fromRpm && mostMm > 0 && columns > 1 && rows > 1)) {
     throw new InputError([{ field: 'map', value: wish, allowed: 'rising speeds, a depth, at least 2 × 2' }]);
   }
-  const modes = freeModes(withoutStiffModes(structure, NEGLIGIBLE));
+  const modes = freeModes(countingModes(structure));
   const rpm = Float64Array.from(
     { length: columns },
     (_, i) => fromRpm + ((toRpm - fromRpm) * i) / (columns - 1),

@@ -1,0 +1,223 @@
+import { type ChatterCut, edgeSpeed, meanDirection, meanFactors } from './chatter-cut.ts';
+import { countingModes, type TipMode, type TipStructure } from './tip-structure.ts';
+
+/** Lines next to one another, evenly spaced; the last is the first of the next block. */
+interface Block {
+  readonly fromHz: number;
+  readonly stepHz: number;
+  /** No receptance in it is larger, m/N. */
+  readonly most: number;
+  /** xx re, xx im, yy re, yy im of each line; worked out when first asked. */
+  values: Float64Array | null;
+}
+
+/** A structure's response on a grid of frequencies, most flexible places first, for many borders of one structure. */
+export interface ResponseGrid {
+  readonly structure: TipStructure;
+  readonly blocks: readonly Block[];
+}
+
+/** Lines of a block. */
+const LINES = 24;
+/** Frequencies looked at, as shares of the lowest and the highest mode that counts: a light cut of one mode chatters near half of it. */
+const LOWEST = 0.05;
+const HIGHEST = 3;
+/** Most a line may be apart from the next, as a share of its frequency. */
+const SHARE = 0.0085;
+/** Lines in a half-width of the sharpest mode. */
+const PER_HALF_WIDTH = 2.5;
+/** Lines a wave of the longest delay gets. */
+const PER_WAVE = 10;
+/** Away from the modes the response is smooth, and so many times fewer lines will do. */
+const COARSER_OFF_MODES = 3;
+
+/** Most modes can give between two frequencies together, m/N. */
+function mostOf(modes: readonly TipMode[], fromHz: number, toHz: number): number {
+  let sum = 0;
+  for (const { hz, damping, stiffness } of modes) {
+    const r = Math.min(toHz, Math.max(fromHz, hz)) / hz;
+    sum += 1 / (stiffness * Math.max(Math.abs(1 - r * r), 2 * damping * Math.min(1, r), 1e-9));
+  }
+  return sum;
+}
+
+function valuesOf({ x, y }: TipStructure, fromHz: number, stepHz: number): Float64Array {
+  const values = new Float64Array((LINES + 1) * 4);
+  for (let axis = 0; axis < 2; axis++) {
+    for (const m of axis === 0 ? x : y) {
+      const perHz = 1 / m.hz;
+      const compliance = 1 / m.stiffness;
+      for (let i = 0; i <= LINES; i++) {
+        const r = (fromHz + i * stepHz) * perHz;
+        const a = 1 - r * r;
+        const b = 2 * m.damping * r;
+        const size = compliance / (a * a + b * b);
+        values[i * 4 + axis * 2]! += a * size;
+        values[i * 4 + axis * 2 + 1]! -= b * size;
+      }
+    }
+  }
+  return values;
+}
+
+/** A grid fine enough for the structure's sharpest mode and for a delay of `longestS` seconds. */
+export function responseGrid(whole: TipStructure, longestS: number): ResponseGrid {
+  const structure = countingModes(whole);
+  const modes = [...structure.x, ...structure.y];
+  const lowest = Math.min(...modes.map((m) => m.hz));
+  const highest = Math.max(...modes.map((m) => m.hz));
+  const sharpest = Math.min(...modes.map((m) => m.damping));
+  const share = Math.min(SHARE, sharpest / PER_HALF_WIDTH);
+  const phase = 1 / (longestS * PER_WAVE);
+  const blocks: Block[] = [];
+  let hz = LOWEST * lowest;
+  const top = HIGHEST * highest;
+  while (hz < top) {
+    const off = hz < 0.6 * lowest || hz > 1.5 * highest;
+    const step = Math.min(phase, share * hz * (off ? COARSER_OFF_MODES : 1));
+    const to = hz + LINES * step;
+    const most = Math.max(mostOf(structure.x, hz, to), mostOf(structure.y, hz, to));
+    blocks.push({ fromHz: hz, stepHz: step, most, values: null });
+    hz += LINES * step;
+  }
+  return { structure, blocks: blocks.sort((a, b) => b.most - a.most) };
+}
+
+/** Longest delay between teeth at a speed, s. */
+export const longestDelay = (cut: ChatterCut, rpm: number): number =>
+  (Math.max(...cut.pitch) / (2 * Math.PI)) * (60 / rpm);
+
+/** Border depth, mm, and its frequency; Infinity where nothing chatters. */
+export interface AveragedBorder {
+  readonly depthMm: number;
+  readonly hz: number;
+}
+
+/** Depth beyond which a border means nothing, mm. */
+const NONE_MM = 1e4;
+
+/**
+ * The averaged cut's border at one speed on a grid made before: as `limitAtSpeed`, but read between lines and without a
+ * sine a line, since an even grid turns every delay's phase by one fixed step. Blocks are looked at from the most flexible
+ * down, until none can hold a lower border. Altintas & Budak 1995; unequal teeth by the mean over their delays (Budak 2003).
+ */
+export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number): AveragedBorder {
+  const w = meanDirection(cut);
+  const [ss, sc, cc] = meanFactors(cut);
+  const kd = (cut.dampingNPerM ?? 0) / edgeSpeed(cut, rpm);
+  const [d0, d1, d3] = [kd * ss, kd * sc, kd * cc];
+  const equal = cut.pitch.every((p) => Math.abs(p - cut.pitch[0]!) < 1e-9);
+  const distinct = equal ? 1 : cut.pitch.length;
+  const turnRe = new Float64Array(distinct);
+  const turnIm = new Float64Array(distinct);
+  const stepRe = new Float64Array(distinct);
+  const stepIm = new Float64Array(distinct);
+  const tau = Float64Array.from({ length: distinct }, (_, j) => cut.pitch[j]! * (60 / rpm));
+  const strength = 2 * Math.hypot(w[0], w[1], w[2], w[3]);
+  const strengthD = 2 * Math.PI * Math.hypot(d0, d1, d1, d3);
+  let best = NONE_MM;
+  let bestHz = 0;
+  for (const block of grid.blocks) {
+    const { fromHz, stepHz, most } = block;
+    const top = fromHz + LINES * stepHz;
+    // |λ| of −G·M is at most |G|·|M|.
+    if (1000 / (most * (strength + strengthD * top)) > best) {
+      if (strengthD === 0) break;
+      continue;
+    }
+    const values = (block.values ??= valuesOf(grid.structure, fromHz, stepHz));
+    for (let j = 0; j < distinct; j++) {
+      turnRe[j] = Math.cos(fromHz * tau[j]!);
+      turnIm[j] = -Math.sin(fromHz * tau[j]!);
+      stepRe[j] = Math.cos(stepHz * tau[j]!);
+      stepIm[j] = -Math.sin(stepHz * tau[j]!);
+    }
+    let [lastRe0, lastIm0, lastRe1, lastIm1] = [0, 0, 0, 0];
+    for (let i = 0; i <= LINES; i++) {
+      let [sre, sim] = [1, 0];
+      for (let j = 0; j < distinct; j++) {
+        sre -= turnRe[j]! / distinct;
+        sim -= turnIm[j]! / distinct;
+        const re = turnRe[j]! * stepRe[j]! - turnIm[j]! * stepIm[j]!;
+        turnIm[j] = turnRe[j]! * stepIm[j]! + turnIm[j]! * stepRe[j]!;
+        turnRe[j] = re;
+      }
+      const omega = 2 * Math.PI * (fromHz + i * stepHz);
+      const xr = values[i * 4]!;
+      const xi = values[i * 4 + 1]!;
+      const yr = values[i * 4 + 2]!;
+      const yi = values[i * 4 + 3]!;
+      const m0i = sim * w[0] + omega * d0;
+      const m1i = sim * w[1] + omega * d1;
+      const m2i = sim * w[2] + omega * d1;
+      const m3i = sim * w[3] + omega * d3;
+      const p00r = xr * sre * w[0] - xi * m0i;
+      const p00i = xr * m0i + xi * sre * w[0];
+      const p01r = xr * sre * w[1] - xi * m1i;
+      const p01i = xr * m1i + xi * sre * w[1];
+      const p10r = yr * sre * w[2] - yi * m2i;
+      const p10i = yr * m2i + yi * sre * w[2];
+      const p11r = yr * sre * w[3] - yi * m3i;
+      const p11i = yr * m3i + yi * sre * w[3];
+      const tr = (p00r + p11r) / 2;
+      const ti = (p00i + p11i) / 2;
+      const dr = p00r * p11r - p00i * p11i - (p01r * p10r - p01i * p10i);
+      const di = p00r * p11i + p00i * p11r - (p01r * p10i + p01i * p10r);
+      const qr = tr * tr - ti * ti - dr;
+      const qi = 2 * tr * ti - di;
+      const size = Math.sqrt(qr * qr + qi * qi);
+      const rr = Math.sqrt(Math.max(0, (size + qr) / 2));
+      const ri = (qi < 0 ? -1 : 1) * Math.sqrt(Math.max(0, (size - qr) / 2));
+      let [re0, im0, re1, im1] = [-tr + rr, -ti + ri, -tr - rr, -ti - ri];
+      if (i > 0) {
+        // Keep the branches apart: the nearer eigenvalue goes on.
+        const straight = Math.abs(re0 - lastRe0) + Math.abs(im0 - lastIm0);
+        const swapped = Math.abs(re1 - lastRe0) + Math.abs(im1 - lastIm0);
+        if (swapped < straight) [re0, im0, re1, im1] = [re1, im1, re0, im0];
+        if (im0 * lastIm0 <= 0 && im0 !== lastIm0) {
+          const t = lastIm0 / (lastIm0 - im0);
+          const real = lastRe0 + t * (re0 - lastRe0);
+          if (real > 0 && 1000 / real < best) {
+            best = 1000 / real;
+            bestHz = fromHz + (i - 1 + t) * stepHz;
+          }
+        }
+        if (im1 * lastIm1 <= 0 && im1 !== lastIm1) {
+          const t = lastIm1 / (lastIm1 - im1);
+          const real = lastRe1 + t * (re1 - lastRe1);
+          if (real > 0 && 1000 / real < best) {
+            best = 1000 / real;
+            bestHz = fromHz + (i - 1 + t) * stepHz;
+          }
+        }
+      }
+      [lastRe0, lastIm0, lastRe1, lastIm1] = [re0, im0, re1, im1];
+    }
+  }
+  return best < NONE_MM ? { depthMm: best, hz: bestHz } : { depthMm: Infinity, hz: 0 };
+}
+
+/** A border, and how far the averaged cut may be off because its teeth are unequal, as a log standard deviation. */
+export interface BorderInDoubt extends AveragedBorder {
+  readonly doubt: number;
+}
+
+/**
+ * The averaged border of any cutter. With unequal teeth the mean over all delays takes them to be spread over every height
+ * and every instant and allows up to 2.7 times too much in slots; equal pitch allows too little. The geometric mean of both is
+ * taken, with half their log distance as doubt, until the periodic solution tells.
+ */
+export function borderInDoubt(cut: ChatterCut, grid: ResponseGrid, rpm: number): BorderInDoubt {
+  const all = averagedBorder(cut, grid, rpm);
+  const [first] = cut.pitch;
+  if (cut.pitch.every((p) => Math.abs(p - first!) < 1e-9)) return { ...all, doubt: 0 };
+  const pitch = cut.pitch.map(() => (2 * Math.PI) / cut.pitch.length);
+  const equal = averagedBorder({ ...cut, pitch }, grid, rpm);
+  if (equal.depthMm === Infinity) return { ...all, doubt: 0 };
+  if (all.depthMm === Infinity) return { depthMm: equal.depthMm * Math.SQRT2, hz: equal.hz, doubt: 0.35 };
+  return {
+    depthMm: Math.sqrt(all.depthMm * equal.depthMm),
+    hz: equal.depthMm < all.depthMm ? equal.hz : all.hz,
+    doubt: Math.abs(Math.log(all.depthMm / equal.depthMm)) / 2,
+  };
+}

@@ -1,0 +1,139 @@
+import { borderInDoubt, longestDelay, type ResponseGrid, responseGrid } from './averaged-border.ts';
+import { structureAtDepth } from './along-tool.ts';
+import type { WeightedBorder } from './chatter-chance.ts';
+import type { ChatterCut } from './chatter-cut.ts';
+import type { TipStructure } from './tip-structure.ts';
+
+/** The averaged border of a cut at a speed, and how far unequal teeth may put it off (log standard deviation). */
+export interface Border {
+  /** mm; null where nothing in reach chatters. */
+  readonly depthMm: number | null;
+  readonly hz: number | null;
+  readonly doubt: number;
+}
+
+/** A structure as a depth feels it, with grids of its response and borders read from them. */
+interface Felt {
+  readonly structure: TipStructure;
+  readonly grids: Map<number, ResponseGrid>;
+  readonly borders: Map<string, Border>;
+}
+
+const worked = new WeakMap<TipStructure, Map<string, Felt>>();
+const KEPT_DEPTHS = 24;
+const KEPT_BORDERS = 400;
+/** Ratio between the speeds grids are made for: one serves all speeds up to the next. */
+const GRID_RATIO = 1.3;
+/** Below this the lobes lie closer than a grid can tell, and a worn edge damps more than here: rpm. */
+const SLOWEST_RPM = 30;
+
+function remember<K, V>(map: Map<K, V>, key: K, most: number, make: () => V): V {
+  const known = map.get(key);
+  if (known !== undefined) return known;
+  const made = make();
+  if (map.size >= most) map.delete(map.keys().next().value!);
+  map.set(key, made);
+  return made;
+}
+
+function feltAt(structure: TipStructure, depthMm: number, stickOutMm: number): Felt {
+  let depths = worked.get(structure);
+  if (!depths) worked.set(structure, (depths = new Map()));
+  return remember(depths, `${depthMm}|${stickOutMm}`, KEPT_DEPTHS, () => ({
+    structure: structureAtDepth(structure, depthMm, stickOutMm),
+    grids: new Map(),
+    borders: new Map(),
+  }));
+}
+
+/** Border of the averaged cut at a speed, the structure felt as at `depthMm`; remembered by what it depends on. */
+export function averagedBorderAt(
+  cut: ChatterCut,
+  structure: TipStructure,
+  speedRpm: number,
+  { depthMm, stickOutMm }: { readonly depthMm: number; readonly stickOutMm: number },
+): Border {
+  const felt = feltAt(structure, depthMm, stickOutMm);
+  const rpm = Math.max(SLOWEST_RPM, speedRpm);
+  const key = `${rpm}|${cut.entry}|${cut.exit}|${cut.tangential}|${cut.radial}|${cut.dampingNPerM}|${cut.diameterMm}|${cut.pitch.join()}`;
+  return remember(felt.borders, key, KEPT_BORDERS, () => {
+    const slow = GRID_RATIO ** Math.floor(Math.log(rpm) / Math.log(GRID_RATIO));
+    const delay = longestDelay(cut, slow);
+    const grid = remember(felt.grids, delay, 8, () => responseGrid(felt.structure, delay));
+    const { depthMm: border, hz, doubt } = borderInDoubt(cut, grid, rpm);
+    return border === Infinity ? { depthMm: null, hz: null, doubt } : { depthMm: border, hz, doubt };
+  });
+}
+
+/** Shifts looked at, in standard deviations, with their weights. */
+export interface Shifts {
+  readonly frequency: readonly (readonly [number, number])[];
+  readonly land: readonly (readonly [number, number])[];
+}
+
+const normal = (nodes: readonly number[]): (readonly [number, number])[] => {
+  const density = nodes.map((z) => Math.exp((-z * z) / 2));
+  const sum = density.reduce((a, b) => a + b, 0);
+  return nodes.map((z, i) => [z, density[i]! / sum] as const);
+};
+
+const THIRD = 1 / 3;
+/** For a hand on a handle: three speeds, the land as it is. */
+export const QUICK_SHIFTS: Shifts = {
+  frequency: [
+    [0, THIRD],
+    [-1.22, THIRD],
+    [1.22, THIRD],
+  ],
+  land: [[0, 1]],
+};
+/** Seven speeds, three lands (Gauss–Hermite). */
+export const CLOSE_SHIFTS: Shifts = {
+  frequency: normal([0, -0.6, 0.6, -1.2, 1.2, -1.8, 1.8]),
+  land: [
+    [0, 2 / 3],
+    [-Math.sqrt(3), 1 / 6],
+    [Math.sqrt(3), 1 / 6],
+  ],
+};
+
+/** Borders of the worlds whose frequencies and land are shifted. */
+export interface BorderCloud {
+  readonly all: readonly WeightedBorder[];
+  /** Those with the land as it is, and those with the frequencies as they are. */
+  readonly byFrequency: readonly WeightedBorder[];
+  readonly byLand: readonly WeightedBorder[];
+  /** At no shift. */
+  readonly middle: Border;
+}
+
+/**
+ * Borders at joint shifts of the structure's frequencies and of the land. Frequencies that are all higher by a factor are the same
+ * as a speed lower by it, process damping included, so no other structure is needed.
+ */
+export function borderCloud(
+  cut: ChatterCut,
+  structure: TipStructure,
+  rpm: number,
+  at: { readonly depthMm: number; readonly stickOutMm: number },
+  sigma: { readonly hz: number; readonly land: number },
+  shifts: Shifts,
+): BorderCloud {
+  const all: WeightedBorder[] = [];
+  const byFrequency: WeightedBorder[] = [];
+  const byLand: WeightedBorder[] = [];
+  let middle: Border | null = null;
+  for (const [zl, wl] of shifts.land) {
+    const pressed =
+      zl === 0 ? cut : { ...cut, dampingNPerM: (cut.dampingNPerM ?? 0) * Math.exp(sigma.land * zl) };
+    for (const [zf, wf] of shifts.frequency) {
+      const border = averagedBorderAt(pressed, structure, rpm * Math.exp(-sigma.hz * zf), at);
+      const depthMm = border.depthMm ?? Infinity;
+      all.push({ depthMm, weight: wl * wf });
+      if (zl === 0) byFrequency.push({ depthMm, weight: wf });
+      if (zf === 0) byLand.push({ depthMm, weight: wl });
+      if (zl === 0 && zf === 0) middle = border;
+    }
+  }
+  return { all, byFrequency, byLand, middle: middle! };
+}
