@@ -83,7 +83,15 @@ const percent = (l: LimitResult): string => (l.share ? ` ${Math.round(100 * l.sh
 
 /** A line of a report: verdict, cut, and what it hangs on. */
 export function lineOf(f: PracticeJudgement): string {
-  const verdict = f.falseAlarm ? 'ALARM' : f.missed ? 'MISS' : f.cut.runs ? (f.usable ? 'ok' : 'open') : 'caught';
+  const verdict = f.falseAlarm
+    ? 'ALARM'
+    : f.missed
+      ? 'MISS'
+      : f.cut.runs
+        ? f.usable
+          ? 'ok'
+          : 'open'
+        : 'caught';
   const because =
     f.refused ??
     [...f.over, ...f.unproven]

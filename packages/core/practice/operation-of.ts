@@ -72,11 +72,7 @@ export interface ThreadMillingPractice extends HolePractice {
 }
 
 export type PracticeCut =
-  | MillingPractice
-  | DrillingPractice
-  | ReamingPractice
-  | TappingPractice
-  | ThreadMillingPractice;
+  MillingPractice | DrillingPractice | ReamingPractice | TappingPractice | ThreadMillingPractice;
 
 export interface PracticeSet {
   readonly note?: string;
@@ -179,7 +175,13 @@ export function operationOf(
         cut: { speedRpm, feedPerRevMm: c.feedPerRevMm, outFeed: 1 },
       };
     case 'tapping':
-      return { ...base, kind: 'tapping', thread: threadOf(c.thread), hole, cut: { speedRpm, synchronous: true } };
+      return {
+        ...base,
+        kind: 'tapping',
+        thread: threadOf(c.thread),
+        hole,
+        cut: { speedRpm, synchronous: true },
+      };
     case 'thread-milling':
       return {
         ...base,

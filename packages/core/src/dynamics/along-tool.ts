@@ -43,11 +43,7 @@ export function depthAlongTool(mode: TipMode, tipDepthMm: number, stickOutMm: nu
  * mode moves the whole tool alike, the tool's own mode hardly at the holder, so a deep cut may chatter on another mode
  * than a shallow one.
  */
-export function structureAtDepth(
-  structure: TipStructure,
-  depthMm: number,
-  stickOutMm: number,
-): TipStructure {
+export function structureAtDepth(structure: TipStructure, depthMm: number, stickOutMm: number): TipStructure {
   const felt = (m: TipMode): TipMode =>
     m.shape ? { ...m, stiffness: (m.stiffness * depthMm) / depthAtTip(m, depthMm, stickOutMm) } : m;
   return { x: structure.x.map(felt), y: structure.y.map(felt) };

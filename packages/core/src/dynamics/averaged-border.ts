@@ -1,4 +1,4 @@
-import { type ChatterCut, edgeSpeed, meanDirection, meanFactors } from './chatter-cut.ts';
+import { type ChatterCut, dampingOf, edgeSpeed, meanDirection, meanFactors } from './chatter-cut.ts';
 import { countingModes, type TipMode, type TipStructure } from './tip-structure.ts';
 
 /** Lines next to one another, evenly spaced; the last is the first of the next block. */
@@ -104,8 +104,7 @@ const NONE_MM = 1e4;
 export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number): AveragedBorder {
   const w = meanDirection(cut);
   const [ss, sc, cc] = meanFactors(cut);
-  const kd = (cut.dampingNPerM ?? 0) / edgeSpeed(cut, rpm);
-  const [d0, d1, d3] = [kd * ss, kd * sc, kd * cc];
+  const [d0, d1, d2, d3] = dampingOf(cut, edgeSpeed(cut, rpm), ss, sc, cc);
   const equal = cut.pitch.every((p) => Math.abs(p - cut.pitch[0]!) < 1e-9);
   const distinct = equal ? 1 : cut.pitch.length;
   const turnRe = new Float64Array(distinct);
@@ -114,7 +113,7 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
   const stepIm = new Float64Array(distinct);
   const tau = Float64Array.from({ length: distinct }, (_, j) => cut.pitch[j]! * (60 / rpm));
   const strength = 2 * Math.hypot(w[0], w[1], w[2], w[3]);
-  const strengthD = 2 * Math.PI * Math.hypot(d0, d1, d1, d3);
+  const strengthD = 2 * Math.PI * Math.hypot(d0, d1, d2, d3);
   let best = NONE_MM;
   let bestHz = 0;
   for (const block of grid.blocks) {
@@ -149,7 +148,7 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
       const yi = values[i * 4 + 3]!;
       const m0i = sim * w[0] + omega * d0;
       const m1i = sim * w[1] + omega * d1;
-      const m2i = sim * w[2] + omega * d1;
+      const m2i = sim * w[2] + omega * d2;
       const m3i = sim * w[3] + omega * d3;
       const p00r = xr * sre * w[0] - xi * m0i;
       const p00i = xr * m0i + xi * sre * w[0];

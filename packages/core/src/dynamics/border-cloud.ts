@@ -55,7 +55,7 @@ export function averagedBorderAt(
 ): Border {
   const felt = feltAt(structure, depthMm, stickOutMm);
   const rpm = Math.max(SLOWEST_RPM, speedRpm);
-  const key = `${rpm}|${cut.entry}|${cut.exit}|${cut.tangential}|${cut.radial}|${cut.dampingNPerM}|${cut.diameterMm}|${cut.pitch.join()}`;
+  const key = `${rpm}|${cut.entry}|${cut.exit}|${cut.tangential}|${cut.radial}|${cut.dampingNPerM}|${cut.dampingFriction}|${cut.diameterMm}|${cut.pitch.join()}`;
   return remember(felt.borders, key, KEPT_BORDERS, () => {
     const slow = GRID_RATIO ** Math.floor(Math.log(rpm) / Math.log(GRID_RATIO));
     const delay = longestDelay(cut, slow);

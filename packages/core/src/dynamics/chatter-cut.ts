@@ -14,6 +14,8 @@ export interface ChatterCut {
   readonly helix?: readonly number[];
   /** Process damping Kd, N/m: radial force Kd·w·ḣ/v on every tooth in the cut; absent is none. */
   readonly dampingNPerM?: number;
+  /** Friction the pressed land drags with, over what presses it: the tangential part of the damping; absent is none. */
+  readonly dampingFriction?: number;
 }
 
 const TURN = 2 * Math.PI;
@@ -61,6 +63,22 @@ export function directionOf(
   cc: number,
 ): readonly [number, number, number, number] {
   const [t, r] = [cut.tangential * 1e6, cut.radial * 1e6];
+  return [t * sc + r * ss, t * cc + r * sc, -t * ss + r * sc, -t * sc + r * cc];
+}
+
+/**
+ * Force on the tip per speed of it and depth at a cutting speed, N·s/m², row by row, from the same factors: the land is pressed
+ * along the radius and drags along the edge's path. Friction after Sisson & Kegg 1969.
+ */
+export function dampingOf(
+  cut: ChatterCut,
+  speedMS: number,
+  ss: number,
+  sc: number,
+  cc: number,
+): readonly [number, number, number, number] {
+  const r = (cut.dampingNPerM ?? 0) / speedMS;
+  const t = r * (cut.dampingFriction ?? 0);
   return [t * sc + r * ss, t * cc + r * sc, -t * ss + r * sc, -t * sc + r * cc];
 }
 

@@ -20,6 +20,15 @@ const USUAL_INDENTATION = 1.5e13;
 /** Part of the wave a serrated edge cuts again: its teeth cut at different heights. Merdol & Altintas 2004. */
 const SERRATED = 0.5;
 
+/** Friction of the land: a worn flank's radial force is three times its tangential one, by the crib's rules. */
+const LAND_FRICTION = 1 / 3;
+
+/**
+ * Least friction angle between chip and rake face, degrees (a coefficient of 0.45): the chip's radial over tangential force is
+ * tan(β − γ) (Merchant 1945), and what is left of a radial force after its edge part is taken off must not fall below it.
+ */
+const LEAST_FRICTION_DEG = 24;
+
 /** Land that presses the wave flat, mm. */
 export const landOf = (flankWearMm: number): number =>
   Math.min(MOST_LAND_MM, FRESH_LAND_MM + OF_WEAR * flankWearMm);
@@ -47,14 +56,18 @@ export function chatterCutOf(
   const { alloy, cutter } = context;
   const k = alloy.kienzle;
   const e = k.linear_edge_equivalent;
-  const rake = rakeFactor(orthogonalRakeDeg(cutter, k.reference_rake_deg), k.reference_rake_deg);
+  const rakeDeg = orthogonalRakeDeg(cutter, k.reference_rake_deg);
+  const rake = rakeFactor(rakeDeg, k.reference_rake_deg);
   const lot = input.kc11 / k.kc11_n_mm2.typical;
   const slope = (1 - k.mc.typical) * k.kc11_n_mm2.typical * input.meanChip ** -k.mc.typical;
   const again = cutter.extended.serrated ? SERRATED : 1;
   const tangential = again * Math.min(e.ktc_n_mm2, slope) * lot * rake;
   const middle = (e.fit_h_mm[0] + e.fit_h_mm[1]) / 2;
   const whole = k.radial_to_tangential.typical * (e.ktc_n_mm2 * middle + e.kte_n_mm);
-  const radialShare = Math.max(0.15, (whole - e.kre_over_kte * e.kte_n_mm) / (e.ktc_n_mm2 * middle));
+  const radialShare = Math.max(
+    Math.tan(Math.max(LEAST_FRICTION_DEG - rakeDeg, 8) * RAD),
+    (whole - e.kre_over_kte * e.kte_n_mm) / (e.ktc_n_mm2 * middle),
+  );
   const arc = input.bands.reduce((a, b) => (b.arc.exit - b.arc.entry > a.arc.exit - a.arc.entry ? b : a)).arc;
   const each = cutter.extended.helix_variation_deg;
   const helix = helixOf(context);
@@ -74,5 +87,7 @@ export function chatterCutOf(
         alloy.process_damping?.indentation_coefficient_n_m3.typical ?? USUAL_INDENTATION,
         landOf(op.flankWearMm),
       ),
+    // Friction stays in the plane whole, however the edge is inclined.
+    dampingFriction: LAND_FRICTION / inPlane,
   };
 }

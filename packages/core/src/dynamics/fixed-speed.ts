@@ -1,5 +1,12 @@
 import { requirePositive } from '../domain/input-error.ts';
-import { type ChatterCut, edgeSpeed, meanDirection, meanFactors, requireCut } from './chatter-cut.ts';
+import {
+  type ChatterCut,
+  dampingOf,
+  edgeSpeed,
+  meanDirection,
+  meanFactors,
+  requireCut,
+} from './chatter-cut.ts';
 import type { Complex } from './complex.ts';
 import { countingModes, receptanceAt, type TipStructure } from './tip-structure.ts';
 
@@ -122,10 +129,9 @@ export function limitAtSpeed(
   const delays = Float64Array.from(cut.pitch, (p) => (p / TURN) * (60 / rpm));
   const longest = Math.max(...delays);
   const [ss, sc, cc] = meanFactors(cut);
-  const damping = (cut.dampingNPerM ?? 0) / edgeSpeed(cut, rpm);
   const at = {
     w: meanDirection(cut),
-    d: [damping * ss, damping * sc, damping * sc, damping * cc],
+    d: dampingOf(cut, edgeSpeed(cut, rpm), ss, sc, cc),
     delays,
   };
   const { fromHz, toHz, perTurnOfPhase = 14, share = 0.004 } = range;

@@ -110,7 +110,10 @@ export function resonanceOf(
   const ratios: { rpm: number; log: number }[] = [];
   for (let i = 0; i < periodic; i++) {
     const n = fromRpm + ((toRpm - fromRpm) * i) / Math.max(1, periodic - 1);
-    const { depthMm, hz } = limitDepth(stability.cut, felt, n, { mostMm: Math.max(mostMm, 0.5) * 1.5, width: 0.01 });
+    const { depthMm, hz } = limitDepth(stability.cut, felt, n, {
+      mostMm: Math.max(mostMm, 0.5) * 1.5,
+      width: 0.01,
+    });
     const averaged = stability.borderAt(n).depthMm;
     if (depthMm !== null && averaged !== null) ratios.push({ rpm: n, log: Math.log(depthMm / averaged) });
     border.push({ rpm: n, depthMm: depthMm === null ? null : along(depthMm, hz) });

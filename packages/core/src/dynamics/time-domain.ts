@@ -101,6 +101,7 @@ export function simulateCut(cut: ChatterCut, structure: TipStructure, wish: Simu
   q.fill(knockM / modes.count);
   const [kt, kr] = [cut.tangential * 1e6, cut.radial * 1e6];
   const kd = (cut.dampingNPerM ?? 0) / edgeSpeed(cut, rpm);
+  const friction = cut.dampingFriction ?? 0;
   const surface: { alongMm: number; heightMm: number }[] = [];
   // On the wall the tool leaves its surface where it points along y: φ = 0 in conventional, π in climb.
   const wall = cut.exit > Math.PI - 1e-6 ? -1 : 1;
@@ -129,8 +130,9 @@ export function simulateCut(cut: ChatterCut, structure: TipStructure, wish: Simu
         if (h <= 0) continue;
         reach[place] = now;
         if (h > thickest) thickest = h;
-        const ft = kt * h * width;
-        const fr = kr * h * width + kd * width * (vx * sine[k]! + vy * cosine[k]!);
+        const pressed = kd * width * (vx * sine[k]! + vy * cosine[k]!);
+        const ft = kt * h * width + friction * pressed;
+        const fr = kr * h * width + pressed;
         fx -= ft * cosine[k]! + fr * sine[k]!;
         fy += ft * sine[k]! - fr * cosine[k]!;
       }

@@ -5,13 +5,7 @@ import type { Complex } from './complex.ts';
 import { baseFactor, coupleTip, noseReceptance } from './coupling/couple.ts';
 import { add2, freeBeam, type Receptance2, scale2 } from './coupling/free-beam.ts';
 import { fitModes } from './measure/modal-fit.ts';
-import {
-  frequencyGrid,
-  receptanceAt,
-  type TipMode,
-  type TipStructure,
-  softModes,
-} from './tip-structure.ts';
+import { frequencyGrid, receptanceAt, type TipMode, type TipStructure, softModes } from './tip-structure.ts';
 
 /** Where the motion of the tip is known from, best first. */
 export type Trust = 'measured' | 'coupled' | 'table' | 'generic';

@@ -2,6 +2,8 @@ import type { Operation } from '../domain/operation.ts';
 import type { OperationContext } from '../domain/context.ts';
 import type { SpeedWindow } from '../domain/alloy.ts';
 import { isHighSpeedSteel } from '../domain/context.ts';
+import { isIndexable } from '../domain/cutter.ts';
+import { INDEXABLE_DRILL, INSERT_SIGMA, insertFactor, insertModel } from '../life/insert-life.ts';
 import { type Estimate, power, uncertain, type Source } from '../uncertainty/estimate.ts';
 import { type LifeCut, speedForLife, withinValidity } from '../life/taylor.ts';
 import { lifeSpeedSources, speedHardnessFactor } from './sources.ts';
@@ -25,6 +27,15 @@ const OUTSIDE: Source = {
   narrowBy: 'a trial at this engagement',
 };
 
+/** The step from a solid mill's speed to an insert's. */
+const INSERT: Source = {
+  id: 'insert-speed',
+  label: 'speed of an insert, estimated from that of a solid mill',
+  kind: 'assumed',
+  sigma: INSERT_SIGMA,
+  narrowBy: 'measure wear on one insert in a trial',
+};
+
 export interface LifeState {
   readonly lifeMin: Estimate;
   readonly speedLimitMMin: Estimate;
@@ -40,8 +51,10 @@ export function millingLife(
   cut: LifeCut,
   vc: number,
 ): LifeState | null {
-  const model = context.alloy.taylor_milling_coated_carbide;
-  if (!model) return null;
+  const solid = context.alloy.taylor_milling_coated_carbide;
+  if (!solid) return null;
+  const insert = isIndexable(context.cutter);
+  const model = insert ? insertModel(solid, context.alloy) : solid;
   let vc30 = op.measured.lifeSpeed30MMin ?? model.vc_m_min.life_30_min * speedHardnessFactor(op, context);
   const notes: string[] = [];
   if (isHighSpeedSteel(context)) {
@@ -52,10 +65,17 @@ export function millingLife(
     if (op.measured.lifeSpeed30MMin === null) vc30 *= hss / carbide;
     notes.push('carbide life model scaled to high-speed steel by the speed windows');
   }
+  if (insert) {
+    if (op.measured.lifeSpeed30MMin === null) {
+      vc30 *= insertFactor(context.alloy, context.cutter.extended.coating);
+    }
+    notes.push('speed of a coated insert, from that of a solid mill by what is cut');
+  }
   const held = withinValidity(model, cut);
   if (held.outside.length > 0) notes.push(`${held.outside.join(' and ')} outside the life model's range`);
   const sources = lifeSpeedSources(op, context, model.log_std_vc30_between_shops);
   if (held.outside.length > 0) sources.push(OUTSIDE);
+  if (insert && op.measured.lifeSpeed30MMin === null) sources.push(INSERT);
   return lifeFromSpeed(uncertain(speedForLife(model, vc30, held.cut, 30), ...sources), model.n, vc, notes);
 }
 
@@ -99,7 +119,7 @@ export const drillingLife = (op: Operation, context: OperationContext, vc: numbe
     context,
     vc,
     drillWindow(context),
-    1,
+    context.cutter.type === 'drill_indexable' ? INDEXABLE_DRILL[context.alloy.iso513_group] : 1,
     'drill life read from the speed window: its ends taken as 60 and 15 minutes',
   );
 

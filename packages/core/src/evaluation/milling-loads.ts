@@ -36,8 +36,9 @@ export interface TurnSummary {
   readonly peakFxy: number;
   /** Largest pull along the axis out of the holder. */
   readonly pullN: number;
-  /** Largest force across the feed while a tooth makes the wall. */
-  readonly onWallN: number;
+  /** Push across the feed while a tooth makes the wall: away from it and into it, mean over the teeth of each one's largest. */
+  readonly offWallN: number;
+  readonly intoWallN: number;
 }
 
 /** What follows from the forces of one turn. */
@@ -48,11 +49,14 @@ export interface Loads {
   readonly peakTorqueNm: Estimate;
   readonly pullOutN: Estimate;
   readonly sideForceN: Estimate;
-  /** Largest force across the feed while a tooth is making the wall, N. */
+  /** The larger push across the feed while a tooth is making the wall, N. */
   readonly wallForceN: Estimate;
   readonly liftN: Estimate;
-  /** Bend at the tip under the force on the wall, mm, and its parts. */
+  /** Bend at the tip under that push, mm, and its parts. */
   readonly leanMm: Estimate;
+  /** Bend away from the wall and into it, mm. */
+  readonly leanOffMm: Estimate;
+  readonly leanIntoMm: Estimate;
   readonly leanParts: {
     readonly tool: number;
     readonly clamp: number;
@@ -64,33 +68,53 @@ export interface Loads {
 }
 
 /**
- * Largest force across the feed, N, at the moments a tooth stands on the wall. Climb makes the wall where the tooth
- * leaves, conventional where it enters; with a helix that point runs up the wall, and where the teeth overlap one
- * always stands there. Source: Budak & Altintas 1994, surface generation point.
+ * Push across the feed, N, along y, at the moments each tooth stands on the wall at φ = `wall`: mean over the teeth of each one's
+ * largest in either direction. Climb makes the wall where the tooth leaves, conventional where it enters; with a helix that
+ * point runs up the wall. Budak & Altintas 1994, surface generation point.
  */
-function wallMakingForce(
+function pushesOnWall(
   forces: MillingForces,
   pitch: readonly number[],
   lag: number,
-  direction: 'climb' | 'conventional',
-): number {
-  const wall = direction === 'climb' ? Math.PI : 0;
+  wall: number,
+): { readonly plus: number; readonly minus: number } {
   const turn = 2 * Math.PI;
   // A straight tooth makes the wall in an instant: count the sample next to it.
   const window = Math.max(lag, turn / forces.positions);
-  let largest = 0;
-  for (let k = 0; k < forces.positions; k++) {
-    const theta = forces.trace[k * 5]!;
-    let offset = 0;
-    for (let j = 0; j < pitch.length; j++) {
-      if (j > 0) offset += pitch[j]!;
-      const past = theta - offset - wall;
+  let offset = 0;
+  let [plusSum, minusSum] = [0, 0];
+  for (let j = 0; j < pitch.length; j++) {
+    if (j > 0) offset += pitch[j]!;
+    let [plus, minus] = [0, 0];
+    for (let k = 0; k < forces.positions; k++) {
+      const past = forces.trace[k * 5]! - offset - wall;
       if (past - turn * Math.floor(past / turn) > window) continue;
-      largest = Math.max(largest, Math.abs(forces.trace[k * 5 + 2]!));
-      break;
+      const fy = forces.trace[k * 5 + 2]!;
+      if (fy > plus) plus = fy;
+      if (-fy > minus) minus = -fy;
     }
+    plusSum += plus;
+    minusSum += minus;
   }
-  return largest;
+  return { plus: plusSum / pitch.length, minus: minusSum / pitch.length };
+}
+
+/** Pushes off the wall and into it; a slot has one of each kind of wall. A force along +y leaves the climb wall and enters the other. */
+function wallPushes(
+  op: MillingOperation,
+  forces: MillingForces,
+  pitch: readonly number[],
+  lag: number,
+): { readonly offWallN: number; readonly intoWallN: number } {
+  const slot = op.feature.kind === 'slot';
+  const climb =
+    slot || op.cut.direction === 'climb' ? pushesOnWall(forces, pitch, lag, Math.PI) : { plus: 0, minus: 0 };
+  const conventional =
+    slot || op.cut.direction === 'conventional' ? pushesOnWall(forces, pitch, lag, 0) : { plus: 0, minus: 0 };
+  return {
+    offWallN: Math.max(climb.plus, conventional.minus),
+    intoWallN: Math.max(climb.minus, conventional.plus),
+  };
 }
 
 /** What the forces of a turn depend on. */
@@ -140,7 +164,7 @@ export function turnSummary(op: MillingOperation, context: OperationContext, i: 
     peakTorqueNm: forces.peakTorqueNm,
     peakFxy: forces.peakFxy,
     pullN: pull,
-    onWallN: wallMakingForce(forces, i.pitch, lag, cut.direction),
+    ...wallPushes(op, forces, i.pitch, lag),
   };
 }
 
@@ -184,7 +208,7 @@ export function loadsOf(
   const peak = (value: number, share = worn.side): Estimate =>
     sensitiveTo(force(value, share), i.runout, runoutShare);
   const cuttingPower = powerFromTorque(turn.meanTorqueNm, cut.speedRpm);
-  const onWall = turn.onWallN;
+  const onWall = Math.max(turn.offWallN, turn.intoWallN);
   const wallForceN = peak(onWall);
   const sideForceN = peak(turn.peakFxy);
   const stickOut = op.tooling.stickOutMm;
@@ -200,6 +224,13 @@ export function loadsOf(
   };
   const part = (value: number, source: Source): Estimate =>
     sensitiveTo({ value, terms: wallForceN.terms }, source, 1);
+  const leanMm = plus(
+    part(leanParts.tool, BEAM_MODEL),
+    part(leanParts.clamp, clampSource(context)),
+    part(leanParts.holder, BEAM_MODEL),
+    part(leanParts.spindle, SPINDLE_STIFFNESS),
+  );
+  const leanUnder = (pushN: number): Estimate => scale(leanMm, onWall > 0 ? pushN / onWall : 0);
   return {
     turn,
     powerKw: sensitiveTo(force(cuttingPower / DRIVE_EFFICIENCY_VALUE, worn.torque), DRIVE_EFFICIENCY, -1),
@@ -210,12 +241,9 @@ export function loadsOf(
     wallForceN,
     // What pulls the tool out of its holder lifts the part off its seat with the same force.
     liftN: peak(turn.pullN),
-    leanMm: plus(
-      part(leanParts.tool, BEAM_MODEL),
-      part(leanParts.clamp, clampSource(context)),
-      part(leanParts.holder, BEAM_MODEL),
-      part(leanParts.spindle, SPINDLE_STIFFNESS),
-    ),
+    leanMm,
+    leanOffMm: leanUnder(turn.offWallN),
+    leanIntoMm: leanUnder(turn.intoWallN),
     leanParts,
     stressMPa: scale(
       sensitiveTo(sideForceN, BEAM_MODEL, 0.75),

@@ -165,6 +165,12 @@ export function millingState(
     get leanMm() {
       return loads().leanMm;
     },
+    get leanOffMm() {
+      return loads().leanOffMm;
+    },
+    get leanIntoMm() {
+      return loads().leanIntoMm;
+    },
     get leanParts() {
       return loads().leanParts;
     },

@@ -29,7 +29,12 @@ export function periodicVerdict(op: MillingOperation, context: OperationContext)
     const rpm = speedRpm * Math.exp(-shift * z);
     const averaged = stability.borderAt(rpm).depthMm;
     const mostMm = Math.max(DEEP * depth, 3 * Math.min(averaged ?? 0, stickOut));
-    const found = limitDepth(stability.cut, felt, rpm, { mostMm, width: 0.006, resolution: PICTURE, nearOverview: true });
+    const found = limitDepth(stability.cut, felt, rpm, {
+      mostMm,
+      width: 0.006,
+      resolution: PICTURE,
+      nearOverview: true,
+    });
     if (z === 0) here = found;
     const border = found.depthMm ?? mostMm;
     // Deeper than anybody looks on both accounts: they agree as far as it matters.
@@ -37,8 +42,7 @@ export function periodicVerdict(op: MillingOperation, context: OperationContext)
     ratios += Math.log(border / other);
   }
   const mode = here.hz === null ? null : modeHeardAt(felt, here.hz);
-  const own =
-    mode && [...stability.structure.x, ...stability.structure.y].find((m) => m.hz === mode.hz);
+  const own = mode && [...stability.structure.x, ...stability.structure.y].find((m) => m.hz === mode.hz);
   const along =
     here.depthMm !== null && own
       ? depthAlongTool(own, (here.depthMm * depthAtTip(own, depth, stickOut)) / depth, stickOut)

@@ -46,7 +46,7 @@ export const SPINDLE_STIFFNESS: Source = {
   id: 'spindle-stiffness',
   label: 'class value of the spindle’s stiffness',
   kind: 'assumed',
-  sigma: 0.3,
+  sigma: 0.2,
   narrowBy: 'tap test at a bare holder',
 };
 

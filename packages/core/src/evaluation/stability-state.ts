@@ -114,11 +114,7 @@ export const observationsOf = (op: MillingOperation, context: OperationContext):
   );
 
 /** The cut an observation was made at. Another alloy's observation speaks of the structure through its own forces. */
-export function testCutOf(
-  o: Observation,
-  op: MillingOperation,
-  context: OperationContext,
-): TestCut {
+export function testCutOf(o: Observation, op: MillingOperation, context: OperationContext): TestCut {
   const as: MillingOperation = {
     ...op,
     cut: {

@@ -9,8 +9,10 @@ const RAD = Math.PI / 180;
  */
 export function orthogonalRakeDeg(cutter: Cutter, fallbackDeg: number): number {
   const p = cutter.properties;
-  if (typeof p.GAMF !== "number") return fallbackDeg;
+  if (typeof p.GAMF !== 'number') return fallbackDeg;
   if (!isIndexable(cutter) || typeof p['GAMP'] !== 'number') return p.GAMF;
   const kapr = (p.KAPR ?? 90) * RAD;
-  return Math.atan(Math.tan(p.GAMF * RAD) * Math.sin(kapr) + Math.tan(p['GAMP'] * RAD) * Math.cos(kapr)) / RAD;
+  return (
+    Math.atan(Math.tan(p.GAMF * RAD) * Math.sin(kapr) + Math.tan(p['GAMP'] * RAD) * Math.cos(kapr)) / RAD
+  );
 }

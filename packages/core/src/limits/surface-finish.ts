@@ -22,6 +22,10 @@ const RA_OF_RZ = 0.2566;
 /** Runout from which one tooth makes the surface, so that the feed of a turn counts, mm. Rule G-82. */
 const ONE_TOOTH = 0.005;
 
+/** No milled surface is smoother, µm Ra: pockets' axial runout and tearing of an insert's edge, the grind of a solid mill's. */
+const SMOOTHEST_INSERT = 0.3;
+const SMOOTHEST_SOLID = 0.15;
+
 /** Feed marks on wall and floor against the roughness on the drawing. */
 export const roughnessLimit: Limit<MillingState> = {
   id: 'roughness',
@@ -36,9 +40,15 @@ export const roughnessLimit: Limit<MillingState> = {
     const nose = cutter.properties.RE ?? 0;
     const wiped = isIndexable(cutter) && wiperCovers(fz * teeth, cutter.properties.BS ?? 0);
     const floor = nose > 0 && !wiped ? cornerMarks(mark, nose).rzMm : 0;
-    const counts = op.feature.kind === 'side' || op.feature.kind === 'boss' ? wall : Math.max(wall, floor);
-    const ra = counts * RA_OF_RZ * 1000 * roughnessFactor(alloy.iso513_group);
-    const estimate = uncertain(Math.max(ra, 1e-4), PLOUGHING);
+    const counts =
+      op.feature.kind === 'face'
+        ? floor
+        : op.feature.kind === 'side' || op.feature.kind === 'boss'
+          ? wall
+          : Math.max(wall, floor);
+    const marks = counts * RA_OF_RZ * 1000 * roughnessFactor(alloy.iso513_group);
+    const ra = Math.max(marks, isIndexable(cutter) ? SMOOTHEST_INSERT : SMOOTHEST_SOLID);
+    const estimate = uncertain(ra, PLOUGHING);
     return {
       predicted: { estimate, unit: 'um-fine' },
       allowed: { value: wanted, unit: 'um-fine', from: 'Ra on the drawing' },

@@ -1,60 +1,98 @@
+import type { OperationContext } from '../domain/context.ts';
 import type { MillingState } from '../evaluation/milling-state.ts';
 import { maximumChip } from '../milling/chip-thickness.ts';
 import { leanAfterSprings } from '../structure/spring-lean.ts';
-import { scale } from '../uncertainty/estimate.ts';
-import { measure, say } from '../units/sentence.ts';
+import { SHOP_FLOOR, SHOP_FLOOR_MM } from '../structure/shop-floor.ts';
+import { type Estimate, plus, scale, uncertain } from '../uncertainty/estimate.ts';
+import { measure, say, type Sentence } from '../units/sentence.ts';
 import { input, type Limit, shareOf } from './limit.ts';
 
-/** Share of the finishing allowance the rougher's lean may use up. */
-const ROUGHING_SHARE = 0.5;
+/** Edge radii a finishing pass needs to make a chip; rule G-80 gives three to five. */
+const EDGE_RADII = 4;
+/** Least part of the stock to leave that a rougher may dig into. */
+const LEAST_GOUGE = 0.25;
 
-/** The tool leans off the wall or into it: what that leaves against what may be left. */
+/** Stock a finisher has to find under what the rougher dug, mm: a chip, and metal that is not hardened. */
+export const stockFinisherNeeds = ({ alloy, cutter }: OperationContext): number =>
+  Math.max(
+    (EDGE_RADII * (cutter.extended.edge_radius_um?.[1] ?? 10)) / 1000,
+    alloy.work_hardening.hardened_layer_depth_mm.worn_edge,
+  );
+
+/** What is judged of a wall: the error, what is allowed and why. */
+interface WallVerdict {
+  readonly error: Estimate;
+  readonly allowedMm: number;
+  readonly from: string;
+  readonly why: () => Sentence;
+}
+
+/** A rougher that leaves the wall adds stock for the finisher; one that digs in must leave it a chip. */
+function roughed(state: MillingState): WallVerdict {
+  const { leanOffMm, leanIntoMm, op, context } = state;
+  const left = op.feature.allowanceMm;
+  const dig = Math.max(LEAST_GOUGE * left, left - stockFinisherNeeds(context));
+  const off = leanOffMm.value / left >= leanIntoMm.value / dig;
+  const [error, allowedMm] = off ? [leanOffMm, left] : [leanIntoMm, dig];
+  return {
+    error,
+    allowedMm,
+    from: off ? 'stock to leave' : 'stock to leave, less the chip the finisher needs',
+    why: () =>
+      say(
+        off
+          ? 'Deflection off the wall {0}; {1} allowed (stock to leave {2}).'
+          : 'Deflection into the wall {0}; {1} allowed (stock to leave {2}, a chip must remain).',
+        measure(error.value, 'mm-fine'),
+        measure(allowedMm, 'mm-fine'),
+        measure(left, 'mm-fine'),
+      ),
+  };
+}
+
+function finished({ leanMm: first, op, context: { cutter }, diameterInCutMm }: MillingState): WallVerdict {
+  const { feature, path, cut } = op;
+  const after = leanAfterSprings(
+    first.value,
+    cut.radialEngagementMm,
+    path.springPasses,
+    (cutter.extended.edge_radius_um?.[1] ?? 10) / 1000,
+    (width) => maximumChip(cut.feedPerToothMm, Math.min(width, diameterInCutMm), diameterInCutMm),
+  );
+  const lean = scale(first, first.value > 0 ? after.leftMm / first.value : 1);
+  const error = plus(lean, uncertain(SHOP_FLOOR_MM, SHOP_FLOOR));
+  const text =
+    path.springPasses === 0
+      ? 'Wall error {0}; {1} allowed (tolerance).'
+      : after.useful === 0
+        ? 'Wall error {0}, a spring pass would only rub; {1} allowed (tolerance).'
+        : 'Wall error after the spring pass {0}; {1} allowed (tolerance).';
+  return {
+    error,
+    allowedMm: feature.wallToleranceMm,
+    from: 'wall tolerance',
+    why: () => say(text, measure(error.value, 'mm-fine'), measure(feature.wallToleranceMm, 'mm-fine')),
+  };
+}
+
+/** The tool bends off the wall or into it: what that leaves against what may be left. A face has no wall. */
 export const wallErrorLimit: Limit<MillingState> = {
   id: 'wall-error',
   group: 'accuracy',
   name: 'lean off wall',
-  assess({ op, leanMm: first, leanParts, wallForceN, context: { cutter }, diameterInCutMm }) {
-    const { feature, tooling, path, cut } = op;
-    const roughing = feature.allowanceMm > 0;
-    const springs = roughing ? 0 : path.springPasses;
-    const after = leanAfterSprings(
-      first.value,
-      cut.radialEngagementMm,
-      springs,
-      (cutter.extended.edge_radius_um?.[1] ?? 10) / 1000,
-      (width) => maximumChip(cut.feedPerToothMm, Math.min(width, diameterInCutMm), diameterInCutMm),
-    );
-    const leanMm = scale(first, first.value > 0 ? after.leftMm / first.value : 1);
-    const allowed = roughing ? ROUGHING_SHARE * feature.allowanceMm : feature.wallToleranceMm;
+  assess(state) {
+    const { op, leanParts, wallForceN } = state;
+    if (op.feature.kind === 'face') return null;
+    const { error, allowedMm, from, why } = op.feature.allowanceMm > 0 ? roughed(state) : finished(state);
     return {
-      predicted: { estimate: leanMm, unit: 'mm-fine' },
-      allowed: {
-        value: allowed,
-        unit: 'mm-fine',
-        from: roughing ? 'half of what is left for the finisher' : 'wall tolerance',
-      },
-      share: shareOf(leanMm, allowed),
-      why: () =>
-        roughing
-          ? say(
-              'The tool leans {0}; half of the {1} left for the finisher is {2}.',
-              measure(leanMm.value, 'mm-fine'),
-              measure(feature.allowanceMm, 'mm-fine'),
-              measure(allowed, 'mm-fine'),
-            )
-          : say(
-              springs === 0
-                ? 'The tool leans {0}; the wall may be wrong by {1}.'
-                : after.useful === 0
-                  ? 'The tool leans {0}, and a spring pass would only rub; the wall may be wrong by {1}.'
-                  : 'After the spring pass {0} are left; the wall may be wrong by {1}.',
-              measure(leanMm.value, 'mm-fine'),
-              measure(allowed, 'mm-fine'),
-            ),
+      predicted: { estimate: error, unit: 'mm-fine' },
+      allowed: { value: allowedMm, unit: 'mm-fine', from },
+      share: shareOf(error, allowedMm),
+      why,
       formula: 'δ = Fn·(beam + clamp + holder + spindle)',
       inputs: () => [
-        input('Fn', 'peak force on the wall', wallForceN.value, 'N'),
-        input('L', 'stick-out', tooling.stickOutMm, 'mm'),
+        input('Fn', 'push while a tooth makes the wall', wallForceN.value, 'N'),
+        input('L', 'stick-out', op.tooling.stickOutMm, 'mm'),
         input('δ tool', 'bend of the tool', leanParts.tool, 'mm-fine'),
         input('δ clamp', 'joint in the holder', leanParts.clamp, 'mm-fine'),
         input('δ holder', 'holder body', leanParts.holder, 'mm-fine'),

@@ -16,7 +16,8 @@ const NOTHING: TurnSummary = {
   peakTorqueNm: 0,
   peakFxy: 0,
   pullN: 0,
-  onWallN: 0,
+  offWallN: 0,
+  intoWallN: 0,
 };
 const FIELDS = Object.keys(NOTHING) as (keyof TurnSummary)[];
 /** Nodes on each side of the net between which forces are read. */

@@ -68,7 +68,8 @@ export function supportCompliance(
       const lever = 1 + (mode.rotation_per_translation_rad_per_m * far) / 1000;
       spindle += lever ** 2 / (mode.stiffness_n_um * 1000);
     }
-    spindle += 1 / (structure.residual_stiffness_n_um[axis] * 1000) + far ** 2 / (1000 * noseRotation(machine));
+    spindle +=
+      1 / (structure.residual_stiffness_n_um[axis] * 1000) + far ** 2 / (1000 * noseRotation(machine));
   }
   return { clamp, holderBody, spindle };
 }

@@ -236,9 +236,7 @@ export function quickBorders(belief: Belief, cut: ChatterCut, rpm: number, depth
     if (grids.size >= 6) grids.delete(grids.keys().next().value!);
     grids.set(key, mine);
   }
-  return worlds.map((s, i) =>
-    borderWith(cutIn(cut, rowOf(belief, s)), mine[i]!, rpm, at, belief.stickOutMm),
-  );
+  return worlds.map((s, i) => borderWith(cutIn(cut, rowOf(belief, s)), mine[i]!, rpm, at, belief.stickOutMm));
 }
 
 /** Chance that a world is heard to chatter at a depth along the tool. */
@@ -282,7 +280,9 @@ export function learn(belief: Belief, test: TestCut, seed = 17): Belief {
   const weights = belief.weights.map((w, s) => w * likelihood(borders[s]![0]!, test, belief.stickOutMm));
   const sum = weights.reduce((a, b) => a + b, 0);
   const next: Belief = { ...belief, tests: [...belief.tests, test], weights: weights.map((w) => w / sum) };
-  return effectiveWorlds(next) < FEWEST * next.weights.length ? moved(resampled(next, seed), next, seed) : next;
+  return effectiveWorlds(next) < FEWEST * next.weights.length
+    ? moved(resampled(next, seed), next, seed)
+    : next;
 }
 
 /** Worlds in number as their weights say: evenly spaced marks through the summed weights. */
@@ -354,8 +354,7 @@ function covarianceOf(belief: Belief): Matrix {
   belief.weights.forEach((w, s) => {
     for (let i = 0; i < K; i++) {
       for (let j = 0; j < K; j++) {
-        const product =
-          w * (belief.worlds[s * K + i]! - mean[i]!) * (belief.worlds[s * K + j]! - mean[j]!);
+        const product = w * (belief.worlds[s * K + i]! - mean[i]!) * (belief.worlds[s * K + j]! - mean[j]!);
         c.set(i, j, c.get(i, j) + product);
       }
     }

@@ -12,7 +12,11 @@ const LEAST_GIVE = 4e-4;
  * The frequency chatter is heard at, Hz: of all f = (k ± arg μ/2π)/T that its vibration has, the one at which the tip moves most.
  * The forces of what grows are known at every node of the period; their spectrum times the receptance is the tip's.
  */
-export function heardFrequency(map: PeriodMap, { angle, vector }: Multiplier, structure: TipStructure): number {
+export function heardFrequency(
+  map: PeriodMap,
+  { angle, vector }: Multiplier,
+  structure: TipStructure,
+): number {
   const { forceNodes } = map;
   const dims = map.directions.length;
   const length = forceNodes.at.length * dims;

@@ -1,4 +1,4 @@
-import { type ChatterCut, directionOf, edgeSpeed, requireCut } from '../chatter-cut.ts';
+import { type ChatterCut, dampingOf, directionOf, edgeSpeed, requireCut } from '../chatter-cut.ts';
 import { engagementOf, factorsAt, type Engagement } from './engaged-teeth.ts';
 import { type FreeModes, freePropagator, type PieceAnswer, pieceAnswer } from './free-motion.ts';
 import { type PieceNodes, pieceNodes, readBetween } from './piece-nodes.ts';
@@ -199,7 +199,7 @@ export function periodMap(
     return known;
   };
   const uniform = engagement.teeth.length === 1 || engagement.perTurn > 1;
-  const kd = (cut.dampingNPerM ?? 0) / edgeSpeed(cut, rpm);
+  const speed = edgeSpeed(cut, rpm);
   const factors = new Float64Array(3);
   const mean = new Float64Array(3);
   const pieces = spans.map(({ from, to }, index): Piece => {
@@ -208,7 +208,7 @@ export function periodMap(
     motions.set(key, motion);
     const { answer } = motion;
     const cutting = new Float64Array(count * dims * dims);
-    const damping = kd > 0 ? new Float64Array(count * dims * dims) : null;
+    const damping = cut.dampingNPerM ? new Float64Array(count * dims * dims) : null;
     for (let a = 0; a < count; a++) {
       mean.fill(0);
       for (const tooth of engagement.teeth) {
@@ -217,10 +217,10 @@ export function periodMap(
       }
       scaled(cut, mean, depthM, modes.directions, cutting.subarray(a * dims * dims, (a + 1) * dims * dims));
       if (damping) {
-        const d = [mean[0]!, mean[1]!, mean[1]!, mean[2]!];
+        const d = dampingOf(cut, speed, mean[0]!, mean[1]!, mean[2]!);
         modes.directions.forEach((r, i) =>
           modes.directions.forEach((c, j) => {
-            damping[(a * dims + i) * dims + j] = d[r * 2 + c]! * kd * depthM;
+            damping[(a * dims + i) * dims + j] = d[r * 2 + c]! * depthM;
           }),
         );
       }

@@ -6,7 +6,8 @@ import { approachSeconds, rapidSeconds } from '../../holes/cycle-time.ts';
 import { helicalBore, type HelicalBore } from '../../holes/helical-bore.ts';
 import { deadCentre } from '../../path/entry-plan.ts';
 import { sizeFactor } from '../../structure/rupture-strength.ts';
-import { type Estimate, over, sensitiveTo, uncertain } from '../../uncertainty/estimate.ts';
+import { SHOP_FLOOR, SHOP_FLOOR_MM } from '../../structure/shop-floor.ts';
+import { type Estimate, over, sensitiveTo, uncertain, plus } from '../../uncertainty/estimate.ts';
 import { type MillingState, millingState } from '../milling-state.ts';
 import { ruptureSource } from '../sources.ts';
 import { holeState, type HoleState, SIZE_MODEL, VARIES } from './hole-state.ts';
@@ -104,7 +105,10 @@ export function holeMillingState(op: HoleMillingOperation, context: OperationCon
       noLife: heaviest.lifeNotes[0] ?? 'no life model',
       pullOutN: heaviest.pullOutN,
       breaking: over(heaviest.stressMPa, strength),
-      sizeErrorMm: sensitiveTo({ value: 2 * VARIES * lean.value * left, terms: lean.terms }, SIZE_MODEL, 0.5),
+      sizeErrorMm: plus(
+        sensitiveTo({ value: 2 * VARIES * lean.value * left, terms: lean.terms }, SIZE_MODEL, 0.5),
+        uncertain(2 * SHOP_FLOOR_MM, SHOP_FLOOR),
+      ),
     }),
     powerKw: heaviest.powerKw,
     peakTorqueNm: heaviest.peakTorqueNm,

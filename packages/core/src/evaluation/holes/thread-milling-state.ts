@@ -15,11 +15,23 @@ import { sizeFactor } from '../../structure/rupture-strength.ts';
 import { bendSteppedBeam } from '../../structure/stepped-beam.ts';
 import { supportCompliance } from '../../structure/support-compliance.ts';
 import { toolBeam } from '../../structure/tool-beam.ts';
-import { type Estimate, exact, over, scale, sensitiveTo, uncertain } from '../../uncertainty/estimate.ts';
+import { SHOP_FLOOR, SHOP_FLOOR_MM } from '../../structure/shop-floor.ts';
+import {
+  type Estimate,
+  exact,
+  over,
+  scale,
+  sensitiveTo,
+  uncertain,
+  plus,
+} from '../../uncertainty/estimate.ts';
 import { threadMillingLife } from '../life-state.ts';
 import { NOTCH_FACTOR } from '../milling-loads.ts';
 import { BEAM_MODEL, clampSource, cuttingForceSources, ruptureSource } from '../sources.ts';
 import { holeState, type HoleState, SIZE_MODEL } from './hole-state.ts';
+
+/** No bend of a thread mill is told apart from less than this, mm. */
+const LEAST_SEEN_MM = 5e-4;
 
 export interface ThreadMillingState extends HoleState<ThreadMillingOperation> {
   readonly path: ThreadMillPath;
@@ -89,8 +101,8 @@ export function threadMillingState(
   // A cantilever's deflection between the top row and the tip; a single row leans alike at every height.
   const along = path.rows > 1 ? Math.max(0, 1 - length / tooling.stickOutMm) : 1;
   const shape = (3 * along ** 2 - along ** 3) / 2;
-  const leanMm = lean(compliance * sideForceN.value * left);
-  const taperMm = lean(Math.max(1e-7, 2 * unit.tipMm * sideForceN.value * left * (1 - shape)));
+  const leanMm = lean(Math.max(LEAST_SEEN_MM, compliance * sideForceN.value * left));
+  const taperMm = lean(Math.max(LEAST_SEEN_MM, 2 * unit.tipMm * sideForceN.value * left * (1 - shape)));
   const section = shares.reduce((sum, s, i) => {
     const before = shares.slice(0, i).reduce((a, b) => a + b, 0);
     return sum + passArea(thread, hole.startMm, before, before + s);
@@ -105,7 +117,10 @@ export function threadMillingState(
     sensitiveTo(sideForceN, BEAM_MODEL, 0.75),
     Math.max(...unit.stressAtStartMPa) * NOTCH_FACTOR,
   );
-  const sizeErrorMm = sensitiveTo({ value: 2 * leanMm.value, terms: leanMm.terms }, SIZE_MODEL, 0.5);
+  const sizeErrorMm = plus(
+    sensitiveTo({ value: 2 * leanMm.value, terms: leanMm.terms }, SIZE_MODEL, 0.5),
+    uncertain(2 * SHOP_FLOOR_MM, SHOP_FLOOR),
+  );
   const pitchTolerance = (1.32 * 90 * thread.pitchMm ** 0.4 * thread.majorMm ** 0.1) / 1000;
   return {
     ...holeState(op, context, {
