@@ -1,4 +1,5 @@
 import { type ChatterCut, dampingOf, edgeSpeed, meanDirection, meanFactors } from './chatter-cut.ts';
+import { crossingBetween, responseOf } from './fixed-speed.ts';
 import { countingModes, type TipMode, type TipStructure } from './tip-structure.ts';
 
 /** Lines next to one another, evenly spaced; the last is the first of the next block. */
@@ -95,6 +96,17 @@ export interface AveragedBorder {
 
 /** Depth beyond which a border means nothing, mm. */
 const NONE_MM = 1e4;
+/** Crossings read between lines may be off by so much: all that are as near to the lowest are closed in on. */
+const NEARLY = 1.12;
+
+/** Two lines between which an eigenvalue becomes real, with its value at the lower one. */
+interface Crossing {
+  readonly depthMm: number;
+  readonly lowHz: number;
+  readonly highHz: number;
+  readonly re: number;
+  readonly im: number;
+}
 
 /**
  * The averaged cut's border at one speed on a grid made before: as `limitAtSpeed`, but read between lines and without a
@@ -115,7 +127,7 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
   const strength = 2 * Math.hypot(w[0], w[1], w[2], w[3]);
   const strengthD = 2 * Math.PI * Math.hypot(d0, d1, d2, d3);
   let best = NONE_MM;
-  let bestHz = 0;
+  const found: Crossing[] = [];
   for (const block of grid.blocks) {
     const { fromHz, stepHz, most } = block;
     const top = fromHz + LINES * stepHz;
@@ -175,25 +187,35 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
         if (swapped < straight) [re0, im0, re1, im1] = [re1, im1, re0, im0];
         if (im0 * lastIm0 <= 0 && im0 !== lastIm0) {
           const t = lastIm0 / (lastIm0 - im0);
-          const real = lastRe0 + t * (re0 - lastRe0);
-          if (real > 0 && 1000 / real < best) {
-            best = 1000 / real;
-            bestHz = fromHz + (i - 1 + t) * stepHz;
+          const depthMm = 1000 / (lastRe0 + t * (re0 - lastRe0));
+          if (depthMm > 0 && depthMm < NEARLY * best) {
+            best = Math.min(best, depthMm);
+            const lowHz = fromHz + (i - 1) * stepHz;
+            found.push({ depthMm, lowHz, highHz: lowHz + stepHz, re: lastRe0, im: lastIm0 });
           }
         }
         if (im1 * lastIm1 <= 0 && im1 !== lastIm1) {
           const t = lastIm1 / (lastIm1 - im1);
-          const real = lastRe1 + t * (re1 - lastRe1);
-          if (real > 0 && 1000 / real < best) {
-            best = 1000 / real;
-            bestHz = fromHz + (i - 1 + t) * stepHz;
+          const depthMm = 1000 / (lastRe1 + t * (re1 - lastRe1));
+          if (depthMm > 0 && depthMm < NEARLY * best) {
+            best = Math.min(best, depthMm);
+            const lowHz = fromHz + (i - 1) * stepHz;
+            found.push({ depthMm, lowHz, highHz: lowHz + stepHz, re: lastRe1, im: lastIm1 });
           }
         }
       }
       [lastRe0, lastIm0, lastRe1, lastIm1] = [re0, im0, re1, im1];
     }
   }
-  return best < NONE_MM ? { depthMm: best, hz: bestHz } : { depthMm: Infinity, hz: 0 };
+  const averaged = { w, d: [d0, d1, d2, d3], delays: tau.map((t) => t / (2 * Math.PI)) };
+  const respond = responseOf(grid.structure);
+  let border: AveragedBorder = { depthMm: NONE_MM, hz: 0 };
+  for (const f of found) {
+    if (f.depthMm > NEARLY * best) continue;
+    const close = crossingBetween(averaged, respond, f.lowHz, f.highHz, f.re, f.im);
+    if (close && close.depthMm < border.depthMm) border = close;
+  }
+  return border.hz > 0 ? border : { depthMm: Infinity, hz: 0 };
 }
 
 /** A border, and how far the averaged cut may be off because its teeth are unequal, as a log standard deviation. */

@@ -10,7 +10,7 @@ import { dampingOfLand } from './process-damping.ts';
 
 const RAD = Math.PI / 180;
 /** Land a fresh edge presses the wave with: its hone, and the surface that springs back under the relief, mm. */
-const FRESH_LAND_MM = 0.11;
+const FRESH_LAND_MM = 0.12;
 /** Share of the flank wear that presses: the worn land's back end stands off the surface. */
 const OF_WEAR = 0.5;
 /** Land beyond which more wear is not counted on to damp: by then the force has grown too, mm. */

@@ -52,13 +52,15 @@ export function chatterRange(structure: TipStructure): FixedSpeedRange {
 /** Depth beyond which a border means nothing, mm. */
 const NONE_MM = 1e4;
 
+/** A cut averaged over a turn at one speed: what regenerates, what damps, and the delays of its teeth in s. */
+export interface AveragedCut {
+  readonly w: readonly number[];
+  readonly d: readonly number[];
+  readonly delays: Float64Array;
+}
+
 /** The two eigenvalues of −G·M at one frequency, as [re, im, re, im]; depth is 1/λ where λ is real and positive. */
-function eigenvalues(
-  cut: { readonly w: readonly number[]; readonly d: readonly number[]; readonly delays: Float64Array },
-  respond: TipResponse,
-  hz: number,
-  out: Float64Array,
-): void {
+function eigenvalues(cut: AveragedCut, respond: TipResponse, hz: number, out: Float64Array): void {
   const omega = TURN * hz;
   let [sre, sim] = [1, 0];
   const { delays, w, d } = cut;
@@ -110,6 +112,54 @@ function eigenvalues(
   out[3] = -tim - rim;
 }
 
+const probe = new Float64Array(4);
+/** Rounds of closing in on a crossing; each halves the range at the least. */
+const ROUNDS = 18;
+/** Close enough, as a share of the frequency. */
+const CLOSE = 1e-6;
+
+/**
+ * Closes in on the place between two frequencies where the eigenvalue that has a value at the lower one becomes real, by false
+ * position with halving (Illinois). Null where it is real and negative there: no depth.
+ */
+export function crossingBetween(
+  cut: AveragedCut,
+  respond: TipResponse,
+  lowHz: number,
+  highHz: number,
+  lowRe: number,
+  lowIm: number,
+): { readonly depthMm: number; readonly hz: number } | null {
+  let [a, b] = [lowHz, highHz];
+  let [re, im] = [lowRe, lowIm];
+  let fa = lowIm;
+  let fb = NaN;
+  let side = 0;
+  let real = 0;
+  for (let i = 0; i < ROUNDS && b - a > CLOSE * b; i++) {
+    const t = Number.isNaN(fb) ? 0.5 : Math.min(0.95, Math.max(0.05, fa / (fa - fb)));
+    const hz = a + t * (b - a);
+    eigenvalues(cut, respond, hz, probe);
+    const near = (k: number): number => Math.hypot(probe[k]! - re, probe[k + 1]! - im);
+    const k = near(0) <= near(2) ? 0 : 2;
+    real = probe[k]!;
+    const f = probe[k + 1]!;
+    if (f > 0 === lowIm > 0) {
+      a = hz;
+      [re, im] = [real, f];
+      fa = f;
+      if (side === 1 && !Number.isNaN(fb)) fb /= 2;
+      side = 1;
+    } else {
+      b = hz;
+      fb = f;
+      if (side === -1) fa /= 2;
+      side = -1;
+    }
+  }
+  return real > 0 ? { depthMm: 1000 / real, hz: (a + b) / 2 } : null;
+}
+
 /**
  * Zero-order limit depth at one speed: the least depth at which the averaged cut has an undamped vibration.
  *
@@ -152,35 +202,10 @@ export function limitAtSpeed(
       if (real <= 0) continue;
       const depth = 1000 / real;
       if (depth < best * 1.15) {
-        const exact = cross(lowHz, highHz, branch, low);
+        const exact = crossingBetween(at, respond, lowHz, highHz, low[branch]!, low[branch + 1]!);
         if (exact && exact.depthMm < best) [best, bestHz] = [exact.depthMm, exact.hz];
       }
     }
-  };
-  const probe = new Float64Array(4);
-  /** Closes in on a crossing of the real axis. */
-  const cross = (
-    lowHz: number,
-    highHz: number,
-    branch: number,
-    low: Float64Array,
-  ): { depthMm: number; hz: number } | null => {
-    let [a, b] = [lowHz, highHz];
-    const sign = low[branch + 1]! > 0;
-    let [lastRe, lastIm] = [low[branch]!, low[branch + 1]!];
-    let real = 0;
-    for (let i = 0; i < 18; i++) {
-      const middle = (a + b) / 2;
-      eigenvalues(at, respond, middle, probe);
-      const near = (k: number): number => Math.hypot(probe[k]! - lastRe, probe[k + 1]! - lastIm);
-      const k = near(0) <= near(2) ? 0 : 2;
-      real = probe[k]!;
-      if (probe[k + 1]! > 0 === sign) {
-        a = middle;
-        [lastRe, lastIm] = [probe[k]!, probe[k + 1]!];
-      } else b = middle;
-    }
-    return real > 0 ? { depthMm: 1000 / real, hz: (a + b) / 2 } : null;
   };
   let hz = fromHz;
   eigenvalues(at, respond, hz, before);

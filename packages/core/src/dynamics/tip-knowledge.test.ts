@@ -3,9 +3,9 @@ import { CRIB } from '../../fixtures/crib.ts';
 import type { KnownTip } from '../domain/resonance.ts';
 import { assemblyOf, type CombinationParts, genericStructure } from './assembly-of.ts';
 import { assemblyModes } from './coupling/assembly-modes.ts';
-import { depthAlongTool, depthAtTip } from './depth-along-tool.ts';
+import { depthAlongTool, depthAtTip } from './along-tool.ts';
 import { tipKnowledge } from './tip-knowledge.ts';
-import { softestMode, type TipMode, type TipStructure, withoutStiffModes } from './tip-structure.ts';
+import { softestMode, type TipMode, type TipStructure, softModes } from './tip-structure.ts';
 
 const find = <T extends { readonly id: string }>(list: readonly T[], id: string): T =>
   list.find((e) => e.id === id)!;
@@ -36,7 +36,7 @@ function hidden(stickOutMm: number): TipStructure {
       })),
     }).modes;
   });
-  return withoutStiffModes({ x: x!, y: y! }, 0.06);
+  return softModes({ x: x!, y: y! }, 0.06);
 }
 
 const tapped = (stickOutMm: number, source: KnownTip['source'] = 'measured'): KnownTip => ({

@@ -45,7 +45,7 @@ type Parts = Pick<OperationContext, 'machine' | 'holder' | 'cutter' | 'substrate
 function coupledSigma(from: KnownTip, parts: Parts, stickOutMm: number): ModeSigma {
   const far =
     Math.abs(Math.log(stickOutMm / from.stickOutMm)) + (from.cutterId === parts.cutter.id ? 0 : 0.25);
-  return { hz: 0.015 + 0.1 * far, damping: 0.12 + 0.5 * far, stiffness: 0.1 + 0.5 * far };
+  return { hz: 0.015 + 0.1 * far, damping: 0.14 + 0.5 * far, stiffness: 0.1 + 0.5 * far };
 }
 
 /**

@@ -8,7 +8,7 @@ import { remediesFor } from './remedies.ts';
 
 const context = contextOf(SEAL_POCKET);
 const cases: readonly (readonly [string, Operation])[] = [
-  ['wall-error', SEAL_POCKET],
+  ['wall-error', { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, axialDepthMm: 20, radialEngagementMm: 2.5 } }],
   ['chip-thin', { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, feedPerToothMm: 0.03 } }],
   ['chip-thick', { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, feedPerToothMm: 0.2 } }],
   ['cutting-speed', { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, speedRpm: 2500 } }],
@@ -127,7 +127,7 @@ describe('remedies', () => {
     const greedy: MillingOperation = {
       ...SEAL_POCKET,
       pins: ['ap'],
-      feature: { ...SEAL_POCKET.feature, allowanceMm: 0, wallToleranceMm: 0.15 },
+      feature: { ...SEAL_POCKET.feature, allowanceMm: 0, wallToleranceMm: 0.09 },
       cut: { ...SEAL_POCKET.cut, axialDepthMm: 6, feedPerToothMm: 0.05 },
     };
     const found = remediesFor(greedy, context, 'wall-error');

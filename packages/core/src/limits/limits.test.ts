@@ -66,14 +66,27 @@ const finish =
         feature({ allowanceMm: 0, wallToleranceMm: 0.06 })(op),
       ),
     );
+const chatter =
+  (axialDepthMm: number): MillingChange =>
+  (op) =>
+    cut({ axialDepthMm, radialEngagementMm: 12, speedRpm: 1200 })(
+      feature({ kind: 'slot', widthMm: 12, cornerRadiusMm: null })(op),
+    );
 const stateOf = (op: Operation, id: string): LimitState => limitOf(evaluate(op, contextOf(op)), id).state;
 
 /** A cut on each side of every border, as an engineer would meet it. */
 const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChange])[] = [
   ['spindle-speed', 'clear', 'inside the machine’s speeds', cut({ speedRpm: 9000 })],
   ['spindle-speed', 'over', 'faster than the spindle turns', cut({ speedRpm: 10500 })],
-  ['limit-depth', 'unproven', 'in a combination nobody measured', cut({})],
-  ['tooth-passing', 'clear', 'far under every mode', cut({})],
+  ['limit-depth', 'clear', 'a light cut in an ordinary holder, run every day', cut({})],
+  ['limit-depth', 'unproven', 'a slot nobody has measured', chatter(6)],
+  ['limit-depth', 'over', 'a slot two diameters deep', chatter(20)],
+  [
+    'tooth-passing',
+    'clear',
+    'a finishing pass far under every mode',
+    (op) => cut({ speedRpm: 300 })(feature({ allowanceMm: 0 })(op)),
+  ],
   ['spindle-power', 'clear', 'a light cut', cut({})],
   [
     'spindle-power',
@@ -219,7 +232,8 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
   ['wiper', 'clear', 'inside the flat', wiper(0.5)],
   ['wiper', 'over', 'a feed wider than the flat', wiper(1)],
   ['wall-error', 'clear', 'shallow', cut({ axialDepthMm: 1.5 })],
-  ['wall-error', 'over', 'deep', cut({ axialDepthMm: 24 })],
+  ['wall-error', 'tight', 'two diameters deep', cut({ axialDepthMm: 24 })],
+  ['wall-error', 'over', 'deep and wide', cut({ axialDepthMm: 24, radialEngagementMm: 4 })],
   ['wall-error', 'over', 'a finishing pass that leans', (op) => finish(0)(op)],
   ['wall-error', 'clear', 'the same with a spring pass that still cuts', (op) => finish(1)(op)],
   ['long-reach', 'clear', '3 diameters', tooling({ stickOutMm: 38 })],
@@ -327,7 +341,8 @@ describe('state by band', () => {
     [{ low: 0.5, value: 0.9, high: 1.2 }, 'tight'],
     [{ low: 0.9, value: 1.1, high: 1.3 }, 'over'],
     [{ low: 1.2, value: 2, high: 40 }, 'over'],
-    [{ low: 0.1, value: 0.4, high: 1.6 }, 'unproven'],
+    [{ low: 0.1, value: 0.4, high: 1.6 }, 'tight'],
+    [{ low: 0.4, value: 1.6, high: 6.4 }, 'unproven'],
     [{ low: 0.01, value: 0.1, high: 0.99 }, 'clear'],
   ] as const)('%o is %s', (share, state) => {
     expect(stateOfShare(share)).toBe(state);

@@ -354,8 +354,8 @@ function covarianceOf(belief: Belief): Matrix {
   belief.weights.forEach((w, s) => {
     for (let i = 0; i < K; i++) {
       for (let j = 0; j < K; j++) {
-        const product = w * (belief.worlds[s * K + i]! - mean[i]!) * (belief.worlds[s * K + j]! - mean[j]!);
-        c.set(i, j, c.get(i, j) + product);
+        const product = (belief.worlds[s * K + i]! - mean[i]!) * (belief.worlds[s * K + j]! - mean[j]!);
+        c.set(i, j, c.get(i, j) + w * product);
       }
     }
   });

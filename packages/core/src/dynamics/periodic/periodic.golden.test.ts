@@ -3,7 +3,8 @@ import { disagreements, given, type GoldenCase, goldenCases } from '../../../gol
 import { cutOf, structureOf } from '../../../golden/stability.ts';
 import { dominantMultiplier } from './dominant.ts';
 import { freeModes } from './free-motion.ts';
-import { heardAt, limitDepth } from './limit-depth.ts';
+import { heardFrequency } from './heard-frequency.ts';
+import { limitDepth } from './limit-depth.ts';
 import { periodMap } from './period-map.ts';
 
 const withPoints = goldenCases('sdm').filter((c) => 'mu_max' in c.expected);
@@ -64,7 +65,7 @@ describe('limit depth of a milling cut, worked cases', () => {
     const at = limitDepth(cutOf(c!), structure, test);
     const modes = freeModes(structure);
     const map = periodMap(cutOf(c!), modes, test, depth);
-    const heard = heardAt(map, dominantMultiplier(map), structure);
+    const heard = heardFrequency(map, dominantMultiplier(map), structure);
     const rule = [0, 1, 2, 3].map((k) => (60 * heard) / (given(c!, 'N') * (k + 1)));
     expect(
       disagreements(c!, {
