@@ -222,6 +222,7 @@ const machineSchema = thing({
     thing({
       modes_x: modes(),
       modes_y: modes(),
+      nose_rotation_stiffness_knm_rad: maybe(positive()),
       residual_stiffness_n_um: both(),
       static_stiffness_n_um: both(),
     }),
@@ -269,6 +270,8 @@ const cutterSchema = thing({
     effective_bending_diameter_ratio: maybe(positive().max(1.5)),
     chip_gullet_area_mm2: maybe(zeroOrMore()),
     edge_radius_um: maybe(numbers(3)),
+    pitch: maybe(yup.string().strict()),
+    serrated: yup.boolean().strict().optional(),
     pitch_angles_deg: maybe(yup.array().of(positive())),
     helix_variation_deg: maybe(yup.array().of(number())),
     centre_cutting: yup.boolean().strict().optional(),

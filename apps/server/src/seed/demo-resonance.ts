@@ -7,7 +7,7 @@ import {
   receptanceOf,
   seededNumbers,
   type TipMode,
-  withoutStiffModes,
+  softModes,
 } from '@burl/core';
 import type { Transaction } from '../db/client.ts';
 import { combinations, testCuts, tipRecords } from '../db/schema.ts';
@@ -69,7 +69,7 @@ export async function demoResonance(tx: Transaction, person: string): Promise<vo
       cutter,
       substrate: crib.materials.substrates[cutter.extended.substrate]!,
     };
-    const guess = withoutStiffModes(genericStructure(parts, key.stickOutMm), HEARD_SHARE);
+    const guess = softModes(genericStructure(parts, key.stickOutMm), HEARD_SHARE);
     for (const axis of ['x', 'y'] as const) {
       const modes = guess[axis].map((m): TipMode => ({
         ...m,

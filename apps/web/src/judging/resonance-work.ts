@@ -15,12 +15,13 @@ import {
   simulatedHammer,
   type SoundVerdict,
   spectrumOf,
-  depthAtTip,
   stabilityMap,
   type StabilityMap,
   timeFrequency,
   type TipMode,
-  withoutStiffModes,
+  softModes,
+  structureAtDepth,
+  countingModes,
   withoutWindow,
 } from '@burl/core';
 
@@ -89,7 +90,7 @@ export function simulatedTap(
   axis: 'x' | 'y',
   seed: number,
 ): TapTest {
-  const { x, y } = withoutStiffModes(genericStructure(parts, stickOutMm), 0.05);
+  const { x, y } = softModes(genericStructure(parts, stickOutMm), 0.05);
   const hidden = (axis === 'x' ? x : y)
     .filter((m) => m.hz > LOWEST_HZ && m.hz < HIGHEST_HZ)
     .map((m, i) => {
@@ -142,22 +143,25 @@ export function hearRecording(recording: Recording, wish: { rpm: number; teeth: 
 const EQUAL = { columns: 200, rows: 100 } as const;
 const UNEQUAL = { columns: 48, rows: 24 } as const;
 
-/** Map of stability of a cut over speeds, depth as it counts at the tip; tells the share done. */
+/** Map of stability of a cut over speeds and depths along the tool; tells the share done. */
 export function stabilityOf(
   op: MillingOperation,
   context: OperationContext,
   range: { readonly fromRpm: number; readonly toRpm: number; readonly mostMm: number },
   onPart: (part: number) => void,
-): { readonly map: StabilityMap; readonly tipDepthMm: number } {
+): StabilityMap {
   const { stability } = millingState(op, context);
-  const mostMm = depthAtTip(stability.mode, range.mostMm, op.tooling.stickOutMm);
   const { pitch, helix = [] } = stability.cut;
   const equal = pitch.every((p) => Math.abs(p - pitch[0]!) < 1e-6) && helix.every((h) => h === helix[0]);
   const points = equal ? EQUAL : UNEQUAL;
-  const work = stabilityMap(stability.cut, stability.structure, { ...range, ...points, mostMm });
+  const work = stabilityMap(stability.cut, stability.structure, {
+    ...range,
+    ...points,
+    stickOutMm: op.tooling.stickOutMm,
+  });
   for (let told = 0; ;) {
     const step = work.next();
-    if (step.done) return { map: step.value, tipDepthMm: stability.tipDepthMm };
+    if (step.done) return step.value;
     if (step.value - told > 0.03) {
       told = step.value;
       onPart(told);
@@ -181,16 +185,20 @@ export function refereeOf(
   op: MillingOperation,
   context: OperationContext,
   rpm: number,
-  tipDepthMm: number,
+  depthMm: number,
 ): Referee {
   const { stability } = millingState(op, context);
-  const run = simulateCut(stability.cut, withoutStiffModes(stability.structure, 0.06), {
-    rpm,
-    depthMm: tipDepthMm,
-    feedPerToothMm: op.cut.feedPerToothMm,
-    turns: 60,
-    perWave: 30,
-  });
+  const run = simulateCut(
+    stability.cut,
+    countingModes(structureAtDepth(stability.structure, depthMm, op.tooling.stickOutMm)),
+    {
+      rpm,
+      depthMm,
+      feedPerToothMm: op.cut.feedPerToothMm,
+      turns: 60,
+      perWave: 30,
+    },
+  );
   const count = Math.min(run.xMm.length, 3 * run.perTurn);
   const every = Math.max(1, Math.floor(count / 600));
   const places = Array.from(

@@ -67,7 +67,7 @@ export function LobesPanel({
     op.tooling.stickOutMm,
     op.cut.axialDepthMm,
   );
-  const map = useHeavy<{ map: StabilityMap; tipDepthMm: number }>(
+  const map = useHeavy<StabilityMap>(
     'map',
     shown === 'map' ? question('stability', op, cut.context, range) : null,
     async (api, progress) => {
@@ -149,7 +149,7 @@ export function LobesPanel({
         </div>
         {shown === 'map' && map.data && (
           <div className={`rounded-lg border border-line bg-card p-2 ${map.stale ? 'opacity-60' : ''}`}>
-            <MapPicture map={map.data.map} rpm={op.cut.speedRpm} tipDepthMm={map.data.tipDepthMm} />
+            <MapPicture map={map.data} rpm={op.cut.speedRpm} depthMm={op.cut.axialDepthMm} />
           </div>
         )}
         {data && shown === 'border' && (

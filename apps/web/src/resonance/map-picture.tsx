@@ -14,7 +14,7 @@ export function rgbOf(name: string): readonly [number, number, number] {
 }
 
 /** Stability over speed and depth: how fast vibration dies or grows, and the border between. */
-export function MapPicture({ map, rpm, tipDepthMm }: { map: StabilityMap; rpm: number; tipDepthMm: number }) {
+export function MapPicture({ map, rpm, depthMm }: { map: StabilityMap; rpm: number; depthMm: number }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { system, theme } = usePreferences();
   const columns = map.rpm.length;
@@ -60,12 +60,12 @@ export function MapPicture({ map, rpm, tipDepthMm }: { map: StabilityMap; rpm: n
           className="h-full w-full rounded border border-line"
           style={{ imageRendering: 'pixelated' }}
         />
-        {rpm >= first && rpm <= last && tipDepthMm <= most && (
+        {rpm >= first && rpm <= last && depthMm <= most && (
           <span
             className="absolute size-3 -translate-x-1/2 translate-y-1/2 rounded-full border-2 border-ink bg-raised"
             style={{
               left: `${(100 * (rpm - first)) / (last - first)}%`,
-              bottom: `${(100 * tipDepthMm) / most}%`,
+              bottom: `${(100 * depthMm) / most}%`,
             }}
           />
         )}

@@ -186,7 +186,7 @@ describe('map of stability', () => {
       growth: Float64Array.of(-1, -1, -1, 1, -0.5, 1),
       computed: 6,
     };
-    const { container } = show(<MapPicture map={map} rpm={2000} tipDepthMm={1} />);
+    const { container } = show(<MapPicture map={map} rpm={2000} depthMm={1} />);
     expect(screen.getByRole('img', { name: /1000 to 3000 rpm .* 67 % of it settles/ })).toBeTruthy();
     const point = container.querySelector('span.absolute') as HTMLElement;
     expect([point.style.left, point.style.bottom]).toEqual(['50%', '50%']);

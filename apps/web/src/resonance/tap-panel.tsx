@@ -8,7 +8,7 @@ import {
   readUniversalFile,
   tipKnowledge,
   type TipMode,
-  withoutStiffModes,
+  softModes,
   writeResponseCsv,
   writeUniversalFile,
   type Receptance,
@@ -98,7 +98,7 @@ export function TapPanel({
     return <p role="alert">The crib lacks the machine, holder, cutter or its material.</p>;
   }
   const record = combination.tips.find((t) => t.axis === axis);
-  const modes = record?.modes ?? withoutStiffModes(knowledge.structure, 0.03)[axis];
+  const modes = record?.modes ?? softModes(knowledge.structure, 0.03)[axis];
   const toHz = Math.min(8000, Math.max(2000, 1.4 * Math.max(...modes.map((m) => m.hz))));
 
   async function keep(

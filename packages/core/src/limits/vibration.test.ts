@@ -95,7 +95,8 @@ describe('the number that is approved', () => {
     const periodic = periodicVerdict(SEAL_POCKET, context);
     const settled = limitOf(evaluate(SEAL_POCKET, { ...context, periodic }), 'limit-depth');
     expect(settled.allowed!.from).toContain('periodic');
-    const doubt = (c: OperationContext): number => millingState(SEAL_POCKET, c).stability.chatter().spread.model;
+    const doubt = (c: OperationContext): number =>
+      millingState(SEAL_POCKET, c).stability.chatter().spread.model;
     expect(doubt({ ...context, periodic })).toBeLessThan(0.5 * doubt(context));
     const other = { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, speedRpm: 1300 } };
     expect(limitOf(evaluate(other, { ...context, periodic }), 'limit-depth').allowed!.from).toContain(

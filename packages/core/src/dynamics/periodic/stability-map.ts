@@ -1,5 +1,6 @@
 import { InputError } from '../../domain/input-error.ts';
 import type { ChatterCut } from '../chatter-cut.ts';
+import { structureAtDepth } from '../along-tool.ts';
 import { countingModes, type TipStructure } from '../tip-structure.ts';
 import { dominantMultiplier } from './dominant.ts';
 import { freeModes } from './free-motion.ts';
@@ -22,6 +23,8 @@ export interface StabilityMapWish {
   readonly columns: number;
   readonly rows: number;
   readonly resolution?: Resolution;
+  /** Stick-out, mm: modes that say how they move along the tool are felt as each depth feels them; absent is at the tip. */
+  readonly stickOutMm?: number;
 }
 
 /** Enough for a picture: border depths within half a per cent on the worked cases. */
@@ -43,23 +46,25 @@ export function* stabilityMap(
   structure: TipStructure,
   wish: StabilityMapWish,
 ): Generator<number, StabilityMap> {
-  const { fromRpm, toRpm, mostMm, columns, rows, resolution = PICTURE } = wish;
+  const { fromRpm, toRpm, mostMm, columns, rows, resolution = PICTURE, stickOutMm } = wish;
   if (!(fromRpm > 0 && toRpm > fromRpm && mostMm > 0 && columns > 1 && rows > 1)) {
     throw new InputError([{ field: 'map', value: wish, allowed: 'rising speeds, a depth, at least 2 × 2' }]);
   }
-  const modes = freeModes(countingModes(structure));
   const rpm = Float64Array.from(
     { length: columns },
     (_, i) => fromRpm + ((toRpm - fromRpm) * i) / (columns - 1),
   );
   const depthMm = Float64Array.from({ length: rows }, (_, i) => (mostMm * (i + 1)) / rows);
+  const modes = Array.from(depthMm, (d) =>
+    freeModes(countingModes(stickOutMm ? structureAtDepth(structure, d, stickOutMm) : structure)),
+  );
   const growth = new Float64Array(columns * rows).fill(NaN);
   let computed = 0;
   const teeth = cut.pitch.length;
   const at = (c: number, r: number): number => {
     const k = r * columns + c;
     if (!Number.isNaN(growth[k]!)) return growth[k]!;
-    const map = periodMap(cut, modes, rpm[c]!, depthMm[r]!, resolution);
+    const map = periodMap(cut, modes[r]!, rpm[c]!, depthMm[r]!, resolution);
     let log = Math.log(Math.max(1e-9, dominantMultiplier(map, QUICK).size)) * map.perTurn;
     if (Math.abs(log) < NEAR * teeth) {
       log = Math.log(Math.max(1e-9, dominantMultiplier(map, CLOSE).size)) * map.perTurn;
