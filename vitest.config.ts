@@ -9,7 +9,7 @@ export default defineConfig({
         test: {
           name: 'core',
           root: 'packages/core',
-          include: ['src/**/*.test.ts', 'bench/**/*.test.ts'],
+          include: ['{src,bench,golden,practice}/**/*.test.ts'],
           testTimeout: 60000,
         },
       },

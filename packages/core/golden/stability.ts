@@ -39,7 +39,8 @@ export function structureOf(c: GoldenCase): TipStructure {
   if (!stated) {
     const hz = given(c, 'fn_Hz');
     const stiffness = given(c, 'm_kg') * (2 * Math.PI * hz) ** 2;
-    return { x: [{ hz, damping: given(c, 'zeta'), stiffness }], y: [] };
+    const mode = { hz, damping: given(c, 'zeta'), stiffness };
+    return String(c.inputs['flexible_dir'] ?? 'x').startsWith('y') ? { x: [], y: [mode] } : { x: [mode], y: [] };
   }
   const along = (dir: string): TipMode[] =>
     stated

@@ -8,6 +8,8 @@ export interface BeamPiece {
   readonly densityKgM3: number;
   readonly poisson?: number;
   readonly shearFactor?: number;
+  /** Taken as slender: neither shear nor the section's own turning counts (Euler & Bernoulli). */
+  readonly slender?: boolean;
 }
 
 /** Section of a piece in SI units. */
@@ -28,6 +30,9 @@ const POISSON = 0.22;
 /** Shear factor of a round section (Cowper 1966, about 0.9). */
 const SHEAR = 0.9;
 
+/** Shear stiffness that never gives, N. */
+const SHEAR_RIGID = 1e18;
+
 export function sectionOf(p: BeamPiece): Section {
   const d = p.diameterMm / 1000;
   const bore = (p.boreMm ?? 0) / 1000;
@@ -38,8 +43,8 @@ export function sectionOf(p: BeamPiece): Section {
   return {
     length: p.lengthMm / 1000,
     bending: e * second,
-    shear: (p.shearFactor ?? SHEAR) * g * area,
+    shear: p.slender ? SHEAR_RIGID : (p.shearFactor ?? SHEAR) * g * area,
     mass: p.densityKgM3 * area,
-    rotary: p.densityKgM3 * second,
+    rotary: p.slender ? 0 : p.densityKgM3 * second,
   };
 }
