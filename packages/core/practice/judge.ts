@@ -39,7 +39,8 @@ export function judgePractice(
   let refused: string | null = null;
   try {
     const context = contextOf(op, 1);
-    limits = evaluate(op, withPeriodic(op, context)).limits.filter((l) => counts(judged, l.id));
+    const at = conditions?.moving ? context : withPeriodic(op, context);
+    limits = evaluate(op, at).limits.filter((l) => counts(judged, l.id));
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
     refused = error.message;

@@ -85,6 +85,8 @@ export interface PracticeSet {
 export interface PracticeConditions {
   /** Flank wear assumed, mm. */
   readonly flankWearMm: number;
+  /** Judged as while a hand moves, by the averaged cut, and not by the periodic solution it rests on. */
+  readonly moving?: boolean;
 }
 
 const USUAL: PracticeConditions = { flankWearMm: 0.1 };

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { contextOf, CRIB, DOWEL_HOLE, SEAL_POCKET } from '../../fixtures/crib.ts';
-import { DUPLEX, M6_BLIND, stepOf } from '../../fixtures/holes.ts';
 import type { MillingOperation, Operation } from '../domain/operation.ts';
 import { speak } from '../units/sentence.ts';
 import { evaluate, limitOf } from './evaluate.ts';
@@ -75,20 +74,26 @@ describe('remedies', () => {
     }
   });
 
-  it('say which limits they make tight that were clear: a tap in a rigid chuck is gripped, but not let give', () => {
-    const { op, context: at } = stepOf(DUPLEX, M6_BLIND, 'tap', 'tap');
-    const before = evaluate(op, at);
-    expect(limitOf(before, 'holder-grip').state).toBe('tight');
-    expect(limitOf(before, 'tap-synchronous').state).toBe('clear');
-    const rigid = remediesFor(op, at, 'holder-grip', CRIB.holders).filter((r) => r.id.startsWith('holder-'));
-    expect(rigid.length).toBeGreaterThan(0);
-    for (const r of rigid) {
-      expect(r.tightens).toContain('feed coupled');
-      const after = evaluate(r.operation, contextOf(r.operation));
-      for (const l of after.limits.filter((l) => r.tightens.includes(l.name))) {
-        expect([l.state, limitOf(before, l.id).state]).toEqual(['tight', 'clear']);
+  it('say which limits they make tight that were clear', () => {
+    let said = 0;
+    for (const [id, op] of cases) {
+      const at = contextOf(op);
+      const before = evaluate(op, at);
+      for (const r of remediesFor(op, at, id, CRIB.holders)) {
+        const after = evaluate(r.operation, contextOf(r.operation));
+        for (const l of after.limits.filter((l) => r.tightens.includes(l.name))) {
+          expect([id, r.id, l.id, l.state, limitOf(before, l.id).state]).toEqual([
+            id,
+            r.id,
+            l.id,
+            'tight',
+            'clear',
+          ]);
+          said++;
+        }
       }
     }
+    expect(said).toBeGreaterThan(0);
   });
 
   it('move table feed with speed and say so', () => {
@@ -127,8 +132,8 @@ describe('remedies', () => {
     const greedy: MillingOperation = {
       ...SEAL_POCKET,
       pins: ['ap'],
-      feature: { ...SEAL_POCKET.feature, allowanceMm: 0, wallToleranceMm: 0.09 },
-      cut: { ...SEAL_POCKET.cut, axialDepthMm: 6, feedPerToothMm: 0.05 },
+      feature: { ...SEAL_POCKET.feature, allowanceMm: 0, wallToleranceMm: 0.1 },
+      cut: { ...SEAL_POCKET.cut, axialDepthMm: 12, feedPerToothMm: 0.05 },
     };
     const found = remediesFor(greedy, context, 'wall-error');
     const pair = found.find((r) => r.id.includes('+'));

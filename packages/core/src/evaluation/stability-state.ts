@@ -226,6 +226,9 @@ export function sameCutOf(
   return worst ? { heard: worst.heard, rpm: trueSpeed(worst), depthMm: worst.axialDepthMm } : null;
 }
 
+/** How a border moves with the land's damping where nobody has worked it out. */
+const QUICK_LAND = 0.4;
+
 /** What the periodic solution leaves of the doubt about the way of reckoning: runout and what is not in the model. */
 const PERIODIC_DOUBT = 0.05;
 
@@ -338,14 +341,15 @@ export function stabilityState(
       );
       const model = verdict ? PERIODIC_DOUBT : Math.hypot(AVERAGED_CUT.sigma, cloud.middle.doubt);
       const borders = cloud.all.map((b) => ({ ...b, depthMm: b.depthMm * ratio }));
-      const multiplying = multiplyingSigma(sigma, input.sources, model);
+      // A hand on a handle is shown the land as it is; what it may be off by is about this much.
+      const land = verdict ? spreadOf(cloud.byLand) : QUICK_LAND * sigma.processDamping;
+      const multiplying = multiplyingSigma(sigma, input.sources, Math.hypot(model, verdict ? 0 : land));
       return (worked = chanceFrom(op, structure, borders, multiplying, {
         hz: verdict?.hz ?? cloud.middle.hz,
         periodic: verdict !== null,
         spread: {
           frequency: spreadOf(cloud.byFrequency),
-          // A hand on a handle is shown the land as it is; what it may be off by is about this much.
-          land: verdict ? spreadOf(cloud.byLand) : 0.4 * sigma.processDamping,
+          land,
           model,
         },
       }));

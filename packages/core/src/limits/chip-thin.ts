@@ -4,6 +4,9 @@ import { measure, say } from '../units/sentence.ts';
 import { chipWindow } from './chip-window.ts';
 import { input, type Limit } from './limit.ts';
 
+/** Of a roughing window's thin end, what is still cut and not rubbed; between both the edge works, but not for long. */
+const STILL_CUTS = 0.6;
+
 /** A chip thinner than the edge is round is not cut but rubbed, and hardens the surface. */
 export const chipThinLimit: Limit<MillingState> = {
   id: 'chip-thin',
@@ -14,20 +17,25 @@ export const chipThinLimit: Limit<MillingState> = {
     const runout = s.runoutStep.terms[0]?.source;
     // The tooth that stands back cuts what the others left it; half the step is the usual loss.
     const sensitivity = -(0.5 * s.runoutStep.value) / Math.max(s.chipMm, 1e-9);
+    // A finishing pass is meant to be thin: its edge has only to be able to cut.
+    const finishing = s.op.feature.allowanceMm === 0;
+    const rubs = finishing ? w.edgeRadius : Math.max(w.edgeRadius, STILL_CUTS * w.thinnest);
+    const comfortable = finishing ? w.edgeRadius : w.thinnest;
     const chip = runout ? sensitiveTo(exact(s.chipMm), runout, Math.max(-2, sensitivity)) : exact(s.chipMm);
     return {
       predicted: { estimate: chip, unit: 'mm-fine' },
       allowed: {
-        value: w.thinnest,
+        value: comfortable,
         unit: 'mm-fine',
-        from: w.setBy === 'edge radius' ? 'edge radius' : 'thin end of the alloy’s window',
+        from: finishing || w.setBy === 'edge radius' ? 'edge radius' : 'thin end of the alloy’s window',
       },
-      share: scale(power(chip, -1), w.thinnest),
+      share: scale(power(chip, -1), comfortable),
+      ...(s.chipMm < comfortable && s.chipMm >= rubs ? { verdict: 'tight' as const } : {}),
       why: () =>
         say(
-          'The thickest chip is {0}; below {1} this edge, {2} round, rubs.',
+          'Max chip thickness {0}; at least {1} needed (edge radius {2}).',
           measure(s.chipMm, 'mm-fine'),
-          measure(w.thinnest, 'mm-fine'),
+          measure(comfortable, 'mm-fine'),
           measure(w.edgeRadius, 'mm-fine'),
         ),
       formula: 'hex = fz·sin κ·sin φ ≥ larger of window and edge radius',
@@ -36,6 +44,7 @@ export const chipThinLimit: Limit<MillingState> = {
         input('fz', 'feed per tooth', s.op.cut.feedPerToothMm, 'mm/tooth'),
         input('rβ', 'edge radius', w.edgeRadius, 'mm-fine'),
         input('hmin', 'thin end of the window', w.thinnest, 'mm-fine'),
+        input('h rub', 'below this it only rubs', rubs, 'mm-fine'),
       ],
       source: 'Martellotti 1941; judgement rules G-01, G-02',
     };

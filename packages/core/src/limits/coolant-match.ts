@@ -3,6 +3,8 @@ import type { LimitState } from '../domain/evaluation.ts';
 import { say } from '../units/sentence.ts';
 import type { Limit } from './limit.ts';
 
+/** Rating of the crib from which fine chips catch fire in the cut: titanium and magnesium, not aluminium. */
+const BURNS = 2;
 const WET = new Set(['flood', 'through-tool']);
 
 function verdictOf({ op, context: { alloy, machine, cutter } }: CutState): {
@@ -22,11 +24,12 @@ function verdictOf({ op, context: { alloy, machine, cutter } }: CutState): {
     return { state: 'over', text: `${cutter.name} has no channels for coolant through the tool.` };
   }
   const wantsWet = /^Flood/.test(alloy.coolant);
-  if (wantsWet && !WET.has(kind)) {
-    const fire = alloy.ratings_0_3.fire > 0;
+  const mistWillDo = /minimum-quantity/.test(alloy.coolant);
+  if (wantsWet && !WET.has(kind) && !(mistWillDo && kind === 'mist')) {
+    const fire = alloy.ratings_0_3.fire >= BURNS;
     return {
-      state: fire || alloy.iso513_group === 'S' ? 'over' : 'tight',
-      text: `${alloy.name} wants flood or coolant through the tool${fire ? '; its chips burn' : ''}; ${kind} is set.`,
+      state: fire || (alloy.iso513_group === 'S' && !mistWillDo) ? 'over' : 'tight',
+      text: `${alloy.name} needs flood or coolant through the tool${fire ? '; its chips burn' : ''}; ${kind} is set.`,
     };
   }
   if (/^Air/.test(alloy.coolant) && kind === 'flood' && op.kind === 'milling') {

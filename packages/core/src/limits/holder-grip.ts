@@ -3,8 +3,10 @@ import { type Estimate, over, scale, sigmaOfSpan, type Source, uncertain } from 
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit } from './limit.ts';
 
-/** Share of the grip a cut may ask for. */
+/** Share of the grip a cut may ask for: chatter and shocks take the rest. */
 const SAFE_SHARE = 0.5;
+/** A tap is turned by its square as well as by the collet, and its torque is steady. */
+const SAFE_SHARE_OF_TAP = 0.9;
 
 const pullOutN = (state: CutState): number => Math.round(state.pullOutN.value);
 
@@ -33,22 +35,29 @@ export const holderGripLimit: Limit = {
       sigma: sigmaOfSpan(low, high),
       narrowBy: 'test the grip of this holder with a torque wrench',
     };
-    const allowed = scale(uncertain(typical * size, source), SAFE_SHARE);
+    const tap = holder.kind === 'tap_holder';
+    const safe = tap ? SAFE_SHARE_OF_TAP : SAFE_SHARE;
+    const allowed = scale(uncertain(typical * size, source), safe);
+    const share = tap ? '90% of' : 'half';
     const asked = gripAsked(state, shank);
     return {
       predicted: { estimate: asked, unit: 'Nm' },
-      allowed: { value: allowed.value, unit: 'Nm', from: `half the grip of ${holder.name} on this shank` },
+      allowed: {
+        value: allowed.value,
+        unit: 'Nm',
+        from: `${share} the grip of ${holder.name} on this shank`,
+      },
       share: over(asked, allowed),
       why: () =>
         say(
           pullOutN(state) === 0
-            ? 'Torque peaks at {0}; half the grip is {2}.'
-            : 'Torque peaks at {0} and the helix pulls with {1}; half the grip is {2}.',
+            ? `Peak torque {0}; {2} allowed (${share} the grip).`
+            : `Peak torque {0}, axial pull {1}; {2} allowed (${share} the grip).`,
           measure(state.peakTorqueNm.value, 'Nm'),
           measure(state.pullOutN.value, 'N'),
           measure(allowed.value, 'Nm'),
         ),
-      formula: '√(M² + (Fa·d/2)²) ≤ 0.5·M grip·(d/12)²',
+      formula: `√(M² + (Fa·d/2)²) ≤ ${safe}·M grip·(d/12)²`,
       inputs: () => [
         input('M', 'peak torque', state.peakTorqueNm.value, 'Nm'),
         input('Fa', 'pull along the axis', state.pullOutN.value, 'N'),

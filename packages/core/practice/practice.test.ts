@@ -1,0 +1,76 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { judgeSet, lineOf, type PracticeJudgement, scoreLine, scoreOf } from './judge.ts';
+import type { PracticeSet } from './operation-of.ts';
+
+const setOf = (name: string): PracticeSet =>
+  JSON.parse(readFileSync(new URL(`./${name}.json`, import.meta.url), 'utf8')) as PracticeSet;
+const [everyday, own] = [setOf('everyday'), setOf('own-knowledge')];
+const linesOf = (found: readonly PracticeJudgement[], which: 'falseAlarm' | 'missed'): string[] =>
+  found.filter((f) => f[which]).map(lineOf);
+
+describe('cuts that run every day, cuts that fail', () => {
+  it(
+    'at rest: at most one false alarm, no failure missed, something said of 28 of 33',
+    { timeout: 240_000 },
+    () => {
+      const found = judgeSet(everyday);
+      const score = scoreOf(found);
+      expect(linesOf(found, 'missed')).toEqual([]);
+      expect(score.falseAlarms, linesOf(found, 'falseAlarm').join('\n')).toBeLessThanOrEqual(1);
+      expect(score.usable).toBeGreaterThanOrEqual(28);
+      expect([score.daily, score.failing]).toEqual([33, 17]);
+    },
+  );
+
+  it.each([0, 0.05, 0.1, 0.15])(
+    'while a hand moves, with a land worn by %s mm: the verdict does not hang on that guess',
+    (flankWearMm) => {
+      const found = judgeSet(everyday, { flankWearMm, moving: true });
+      expect(linesOf(found, 'missed')).toEqual([]);
+      expect(scoreOf(found).falseAlarms, linesOf(found, 'falseAlarm').join('\n')).toBeLessThanOrEqual(2);
+    },
+  );
+
+  it('other alloys, sizes, machines and steps of holes', () => {
+    const found = judgeSet(own, { flankWearMm: 0.1, moving: true });
+    const score = scoreOf(found);
+    expect(linesOf(found, 'missed')).toEqual([]);
+    expect(score.falseAlarms, linesOf(found, 'falseAlarm').join('\n')).toBeLessThanOrEqual(1);
+    expect(score.usable / score.daily).toBeGreaterThan(0.85);
+    expect(score.daily + score.failing).toBeGreaterThanOrEqual(50);
+  });
+
+  it('every cut of our own says why', () => {
+    for (const c of own.cuts) expect([c.id, c.why.length > 12]).toEqual([c.id, true]);
+    expect(new Set(own.cuts.map((c) => c.id)).size).toBe(own.cuts.length);
+  });
+});
+
+describe('the judge', () => {
+  const [daily] = everyday.cuts;
+
+  it('counts a limit by its id or what it begins', () => {
+    const blind = judgeSet({ judged: ['rated-speed'], cuts: [daily!] })[0]!;
+    expect(blind.limits.map((l) => l.id)).toEqual(['rated-speed']);
+    const feed = everyday.cuts.find((c) => c.kind === 'drilling')!;
+    expect(judgeSet({ judged: ['drill-feed'], cuts: [feed] })[0]!.limits.map((l) => l.id)).toEqual([
+      'drill-feed-low',
+      'drill-feed-high',
+    ]);
+  });
+
+  it('a daily cut that is refused is an alarm; one known to fail is caught by its own limits only', () => {
+    const impossible = { ...daily!, stickOutMm: -1 };
+    expect(judgeSet({ judged: everyday.judged, cuts: [impossible] })[0]!.falseAlarm).toBe(true);
+    const fails = everyday.cuts.find((c) => c.id === 'face80-too-fast')!;
+    const wrong = { ...fails, expectOver: ['chip-space'] };
+    expect(judgeSet({ judged: everyday.judged, cuts: [wrong] })[0]!.missed).toBe(true);
+  });
+
+  it('says the score in one line', () => {
+    expect(scoreLine({ daily: 33, failing: 17, falseAlarms: 1, missed: 0, usable: 30 })).toBe(
+      'SCORE false alarms 1/33, missed failures 0/17, clear or tight 30/33',
+    );
+  });
+});
