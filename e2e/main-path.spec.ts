@@ -26,7 +26,7 @@ test('three people take a job from request to sheet', async ({ page }) => {
   await expect(page.getByLabel('spindle speed', { exact: true })).not.toHaveValue('');
 
   // Wide and deep: something is over; a remedy is previewed, applied, and clears it.
-  await page.getByLabel('radial engagement', { exact: true }).fill('1.2');
+  await page.getByLabel('radial engagement', { exact: true }).fill('3');
   await page.getByLabel('radial engagement', { exact: true }).press('Enter');
   const governs = page.getByRole('region', { name: 'What governs' });
   await expect(governs).toContainText('lean off wall');

@@ -74,7 +74,7 @@ export function demoJobs(crib: Crib, daysFromNow: (days: number) => string): Dem
                   'shrink-12-80',
                   box('pocket', 90, 60, 24, { cornerRadiusMm: 8, allowanceMm: 0.3 }),
                   {
-                    cut: { axialDepthMm: 24, radialEngagementMm: 1.0, feedPerToothMm: 0.06, speedRpm: 1060 },
+                    cut: { axialDepthMm: 24, radialEngagementMm: 1.6, feedPerToothMm: 0.06, speedRpm: 1060 },
                     edgesOnShelf: 9,
                   },
                   { runoutUm: 6 },

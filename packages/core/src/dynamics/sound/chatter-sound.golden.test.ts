@@ -143,3 +143,36 @@ describe('sound of a cut', () => {
     );
   });
 });
+
+describe('speed told by the recording', () => {
+  const [loud, calm] = ['chatter-sound-1', 'chatter-sound-2'].map((id) => goldenCases(id)[0]!);
+  const teeth = given(calm!, 'N');
+  const rpm = given(calm!, 'n_rpm');
+
+  it.each([0.99, 0.9987, 1, 1.0013, 1.01])(
+    'a calm cut stays calm with the speed typed as %s of the true one',
+    (off) => {
+      const heard = listen(recordingOf(calm!), { rpm: off * rpm, teeth });
+      expect(heard.chatter).toBe(false);
+      expect(Math.abs(heard.rpm / rpm - 1)).toBeLessThan(6e-4);
+    },
+  );
+
+  it.each([0.99, 1, 1.01])(
+    'chatter stays chatter, at its own frequency, with the speed typed as %s',
+    (off) => {
+      const heard = listen(recordingOf(loud!), { rpm: off * given(loud!, 'n_rpm'), teeth });
+      expect(heard.chatter).toBe(true);
+      expect(heard.hz!).toBeCloseTo(871.3, 0);
+      expect(Math.abs(heard.rpm / given(loud!, 'n_rpm') - 1)).toBeLessThan(6e-4);
+    },
+  );
+
+  it('silence and a clip too short say so', () => {
+    const { rate, samples } = recordingOf(calm!);
+    expect(() => listen({ rate, samples: new Float64Array(rate) }, { rpm, teeth })).toThrow(/silence/);
+    expect(() => listen({ rate, samples: samples.slice(0, 0.1 * rate) }, { rpm, teeth })).toThrow(
+      /0\.2 s or longer/,
+    );
+  });
+});

@@ -20,6 +20,8 @@ export interface SoundLine {
 
 export interface SoundVerdict {
   readonly chatter: boolean;
+  /** Speed the recording itself tells, rpm: the stated one unless its own comb of lines lies a little off. */
+  readonly rpm: number;
   /** Frequency and amplitude of the strongest line that no turning explains. */
   readonly hz: number | null;
   readonly amplitude: number | null;
@@ -122,6 +124,78 @@ function peakAt({ hz, amplitude }: Spectrum, k: number): { hz: number; amplitude
 /** A line must stand this many times over the noise around it; twelve hundred lines of noise reach some 4.5. */
 const STANDS_OUT = 6;
 
+/** Shortest recording that tells two lines apart, s. */
+const SHORTEST_S = 0.2;
+/** Nothing louder than this is a recording of anything, of a full scale of 1. */
+const SILENT = 1e-4;
+/** How far a stated speed may be off the true one: a tachometer, a slipping override, a typing slip. */
+const SPEED_OFF = 0.03;
+const SPEED_STEP = 1e-4;
+/** A comb must explain this much more than the stated speed's own before it is believed instead. */
+const CLEARLY_BETTER = 1.12;
+
+/**
+ * Frequency of a turn as the recording tells it, Hz: of speeds round the stated one that whose multiples carry most lines. Each
+ * line counts with the logarithm of its height, so that many lines in their places outweigh one loud chatter line.
+ */
+function turnFrequencyOf(
+  { hz, amplitude }: Spectrum,
+  stated: number,
+  teeth: number,
+  noise: number,
+  toHz: number,
+): number {
+  const step = hz[1]! - hz[0]!;
+  const score = (turn: number): number => {
+    let sum = 0;
+    for (let m = 1; m * turn < toHz && m <= 10 * teeth; m++) {
+      const k = Math.round((m * turn) / step);
+      const here = Math.max(amplitude[k - 1] ?? 0, amplitude[k] ?? 0, amplitude[k + 1] ?? 0);
+      // The teeth's own lines are there in every cut, a spindle's in most.
+      sum += (m % teeth === 0 ? 3 : 1) * Math.log(1 + here / (STANDS_OUT * noise));
+    }
+    return sum;
+  };
+  let best = stated;
+  let most = score(stated);
+  const asStated = most;
+  for (let off = -SPEED_OFF; off <= SPEED_OFF; off += SPEED_STEP) {
+    const turn = stated * (1 + off);
+    const s = score(turn);
+    if (s > most) [most, best] = [s, turn];
+  }
+  return refinedTurn({ hz, amplitude }, most > CLEARLY_BETTER * asStated ? best : stated, teeth, noise, toHz);
+}
+
+/**
+ * The same frequency finer: weighted median of what each line near its multiple says. High multiples tell it more sharply, and
+ * a median does not follow the one chatter line that happens to lie near a multiple.
+ */
+function refinedTurn(spectrum: Spectrum, turn: number, teeth: number, noise: number, toHz: number): number {
+  const { hz, amplitude } = spectrum;
+  const step = hz[1]! - hz[0]!;
+  const said: { turn: number; weight: number }[] = [];
+  for (let m = 1; m * turn < toHz && m <= 10 * teeth; m++) {
+    const reach = Math.min(
+      Math.round((0.15 * turn) / step),
+      Math.max(4, Math.ceil((SPEED_STEP * 10 * m * turn) / step)),
+    );
+    const centre = Math.round((m * turn) / step);
+    let top = Math.max(1, centre - reach);
+    for (let k = top; k <= centre + reach; k++) if ((amplitude[k] ?? 0) > amplitude[top]!) top = k;
+    // A slope towards a line farther off is no line of this multiple.
+    const line =
+      top > 1 && amplitude[top]! > amplitude[top - 1]! && amplitude[top]! >= (amplitude[top + 1] ?? 0);
+    if (!line || amplitude[top]! < STANDS_OUT * noise) continue;
+    const weight = m * Math.log(amplitude[top]! / noise) * (m % teeth === 0 ? 3 : 1);
+    said.push({ turn: peakAt(spectrum, top).hz / m, weight });
+  }
+  if (said.length === 0) return turn;
+  said.sort((a, b) => a.turn - b.turn);
+  let half = said.reduce((sum, l) => sum + l.weight, 0) / 2;
+  return said.find((l) => (half -= l.weight) <= 0)?.turn ?? turn;
+}
+
 /**
  * What a recording of a cut tells: which lines turning explains (every multiple of the spindle frequency, tooth-passing
  * among them), and which are left. What is left is chatter, since a forced vibration can have no other frequency.
@@ -132,14 +206,24 @@ export function listen(recording: Recording, wish: SoundWish): SoundVerdict {
   const { rpm, teeth, suggestions = 4 } = wish;
   requirePositive('spindle speed', rpm);
   requirePositive('number of teeth', teeth);
+  const seconds = recording.samples.length / recording.rate;
+  if (seconds < SHORTEST_S) {
+    throw new InputError([
+      { field: 'recording', value: `${seconds.toFixed(2)} s`, allowed: `${SHORTEST_S} s or longer` },
+    ]);
+  }
+  if (recording.samples.every((v) => Math.abs(v) < SILENT)) {
+    throw new InputError([{ field: 'recording', value: 'silence', allowed: 'the sound of a cut' }]);
+  }
   const spectrum = spectrumOf(recording, 4 * recording.samples.length);
   const { hz, amplitude } = spectrum;
-  const seconds = recording.samples.length / recording.rate;
-  const turn = rpm / 60;
+  const highest = Math.min(wish.toHz ?? 0.45 * recording.rate, 0.45 * recording.rate);
+  const quiet = medianIn(amplitude, 1, hz.length - 1);
+  const turn = turnFrequencyOf(spectrum, rpm / 60, teeth, quiet, highest);
   // A Hann window spreads a line over two of its widths.
   const blindHz = Math.min(0.3 * turn, 3 / seconds);
   const fromHz = wish.fromHz ?? Math.max(1.5 * turn, 60);
-  const toHz = Math.min(wish.toHz ?? 0.45 * recording.rate, 0.45 * recording.rate);
+  const toHz = highest;
   const first = Math.max(
     1,
     hz.findIndex((f) => f >= fromHz),
@@ -198,6 +282,7 @@ export function listen(recording: Recording, wish: SoundWish): SoundVerdict {
   const chatter = heard !== null && share > LEAST_SHARE;
   return {
     chatter,
+    rpm: 60 * turn,
     hz: heard?.hz ?? null,
     amplitude: heard?.amplitude ?? null,
     confidence: chatter
