@@ -14,13 +14,13 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
     await dialog.getByLabel('Machine').selectOption('axis5-24k');
     await dialog.getByLabel('Cutter').selectOption('em-bull-12-z4-re1-var');
     await dialog.getByLabel('Holder').selectOption('shrink-12-80');
-    await dialog.getByLabel('Serial number').fill('A5-0300');
+    await dialog.getByLabel('Serial number').fill('PRACTICE 300');
     await dialog.getByLabel('Stick-out').fill(stickOut);
     await dialog.getByLabel('Stick-out').press('Enter');
     await dialog.getByRole('button', { name: 'Remember it' }).click();
     await expect(dialog).toBeHidden();
     await expect(
-      page.getByRole('heading', { name: new RegExp(`A5-0300.* ${stickOut} mm out`) }),
+      page.getByRole('heading', { name: new RegExp(`PRACTICE 300.* ${stickOut} mm out`) }),
     ).toBeVisible();
   };
 
@@ -29,19 +29,19 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
   await expect(page.getByText('class values of the crib, not measured').first()).toBeVisible();
   for (const axis of ['x', 'y']) {
     await page.getByRole('button', { name: axis, exact: true }).click();
-    await page.getByRole('button', { name: `Tap test along ${axis}` }).click();
-    const tap = page.getByRole('dialog', { name: /Tap test/ });
+    await page.getByRole('button', { name: `Simulated tap test along ${axis}` }).click();
+    const tap = page.getByRole('dialog', { name: /Simulated tap test/ });
     await expect(tap.getByText('double hit, left out')).toBeVisible({ timeout: 30_000 });
     await expect(tap.getByText('cable fault, left out')).toBeVisible();
     await tap.getByRole('button', { name: 'Keep it' }).click();
     await expect(page.getByText(`Tap test along ${axis} kept`)).toBeVisible();
   }
-  await expect(page.getByText(/measured on A5-0300/).first()).toBeVisible();
+  await expect(page.getByText(/measured on PRACTICE 300/).first()).toBeVisible();
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Universal file' }).click(),
   ]);
-  expect(file.suggestedFilename()).toBe('A5-0300-48mm-y.uff');
+  expect(file.suggestedFilename()).toBe('PRACTICE 300-48mm-y.uff');
 
   await page.getByRole('tab', { name: 'Lobes' }).click();
   const said = page.getByText(/At .* an even chance at/).first();
@@ -86,7 +86,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
   // Twelve millimetres longer: not measured, but coupled from what was, with a wider band.
   await page.getByRole('tab', { name: 'Tip' }).click();
   await make('60');
-  await expect(page.getByText(/coupled from 48 mm on A5-0300/).first()).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/coupled from 48 mm on PRACTICE 300/).first()).toBeVisible({ timeout: 20_000 });
 });
 
 test('the bench says what it judges vibration by, and leads to where it is measured and back', async ({
@@ -126,5 +126,5 @@ test('a file that is no frequency response is refused by line, and nothing is ke
     buffer: Buffer.from('Hz,real m/N,imaginary\n100,1e-8,-1e-9\n110,oops,-1e-9\n'),
   });
   await expect(page.getByRole('alert').filter({ hasText: 'line 3' })).toBeVisible();
-  await expect(page.getByText('simulated hammer, Ada Eder').first()).toBeVisible();
+  await expect(page.getByText('tap test, demo data, Ada Eder').first()).toBeVisible();
 });

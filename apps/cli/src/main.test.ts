@@ -50,7 +50,7 @@ describe('burl evaluate', () => {
   it('says what is over and ends with 1', () => {
     const { status, stdout } = burl(['evaluate', bonnet]);
     expect(stdout).toMatch(/OVER\s+Setup 1, top \/ Rough seal pocket A\n\s+n 1060 rpm/);
-    expect(stdout).toMatch(/over\s+lean off wall: The tool leans 0\.\d+ mm/);
+    expect(stdout).toMatch(/over\s+lean off wall: Deflection off the wall 0\.\d+ mm/);
     expect(status).toBe(1);
   });
 

@@ -20,5 +20,6 @@ export const COMBINATION: CombinationDetail = {
   madeBy: 'Ada Eder',
   madeAt: '2026-11-23T08:00:00Z',
   tips: [],
+  earlier: [],
   cuts: [],
 };

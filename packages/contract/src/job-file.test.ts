@@ -75,8 +75,11 @@ describe('job file', () => {
     return rest;
   };
 
+  /** What an older file did not say: a drill that is not slowed where it breaks through. */
+  const notSlowed = parseJobFile(text.replace(/"breakthroughFeed": [\d.]+/g, '"breakthroughFeed": 1'));
+
   it('of version 2 is read too: a hole was drilled, and nothing else was said of it', () => {
-    expect(checkJobFile(asVersion2())).toEqual(parseJobFile(text));
+    expect(checkJobFile(asVersion2())).toEqual(notSlowed);
   });
 
   it('refuses a kind of hole that cannot be, by its field', () => {
@@ -111,7 +114,7 @@ describe('job file', () => {
     };
     old['setups'] = strip(old['setups']);
     const file = checkJobFile(old);
-    expect(file).toEqual(parseJobFile(text));
+    expect(file).toEqual(notSlowed);
     expect(reason(JSON.stringify({ ...old, setups: 'none' }))).toMatch(/setups/);
   });
 

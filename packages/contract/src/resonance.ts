@@ -38,6 +38,9 @@ export interface TipRecord {
   readonly madeAt: string;
 }
 
+/** A record that a newer one took the place of. */
+export type EarlierTip = Pick<TipRecord, 'id' | 'axis' | 'source' | 'modes' | 'origin' | 'madeBy' | 'madeAt'>;
+
 /** What of an observation is told by the combination it belongs to. */
 type OfCombination = 'machineSerial' | 'machineId' | 'holderId' | 'cutterId' | 'stickOutMm';
 
@@ -45,6 +48,8 @@ type OfCombination = 'machineSerial' | 'machineId' | 'holderId' | 'cutterId' | '
 export interface TestCutRecord extends Omit<Observation, OfCombination> {
   readonly id: string;
   readonly combinationId: string;
+  /** Heard of a simulation, not of a machine. */
+  readonly simulated: boolean;
   readonly note: string;
   readonly attachmentName: string | null;
   readonly attachmentType: string | null;
@@ -56,6 +61,8 @@ export interface TestCutRecord extends Omit<Observation, OfCombination> {
 export interface CombinationDetail extends Combination {
   /** The newest record of each direction. */
   readonly tips: readonly TipRecord[];
+  /** Records that newer ones took the place of, newest first; each can be brought back. */
+  readonly earlier: readonly EarlierTip[];
   readonly cuts: readonly TestCutRecord[];
 }
 
@@ -136,6 +143,7 @@ export const testCutSchema = yup
     feedPerToothMm: amount(10),
     direction: yup.string().strict().oneOf(['climb', 'conventional']).required(),
     hz: yup.number().strict().nullable().defined().min(20).max(20_000),
+    simulated: yup.boolean().strict().default(false),
     note: yup.string().strict().defined().max(2000),
     attachment: yup
       .object({

@@ -12,6 +12,7 @@ import type {
 } from '@burl/contract';
 import {
   bigserial,
+  boolean,
   customType,
   date,
   doublePrecision,
@@ -306,6 +307,8 @@ export const testCuts = pgTable(
     feedPerToothMm: doublePrecision('feed_per_tooth_mm').notNull(),
     direction: text().$type<'climb' | 'conventional'>().notNull(),
     hz: doublePrecision(),
+    /** Heard of a simulation: on practice serials only. */
+    simulated: boolean().notNull().default(false),
     note: text().notNull(),
     attachmentName: text('attachment_name'),
     attachmentType: text('attachment_type'),

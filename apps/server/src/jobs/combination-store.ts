@@ -3,6 +3,9 @@ import { asc, desc } from 'drizzle-orm';
 import type { Database, Transaction } from '../db/client.ts';
 import { combinations, testCuts, tipRecords } from '../db/schema.ts';
 
+/** Earlier records of a combination that are offered to be brought back. */
+const MOST_EARLIER = 20;
+
 /** All combinations with the newest record of each direction and their cuts, without recordings. */
 export async function combinationsOf(db: Database | Transaction): Promise<CombinationDetail[]> {
   // One after the other: a transaction has a single connection.
@@ -20,6 +23,7 @@ export async function combinationsOf(db: Database | Transaction): Promise<Combin
     feedPerToothMm: testCuts.feedPerToothMm,
     direction: testCuts.direction,
     hz: testCuts.hz,
+    simulated: testCuts.simulated,
     note: testCuts.note,
     attachmentName: testCuts.attachmentName,
     attachmentType: testCuts.attachmentType,
@@ -36,6 +40,18 @@ export async function combinationsOf(db: Database | Transaction): Promise<Combin
         const newest = mine.find((t) => t.axis === axis);
         return newest ? [{ ...newest, madeAt: newest.madeAt.toISOString() }] : [];
       }),
+      earlier: mine
+        .filter((t) => mine.find((n) => n.axis === t.axis) !== t)
+        .slice(0, MOST_EARLIER)
+        .map(({ id, axis, source, modes, origin, madeBy, madeAt }) => ({
+          id,
+          axis,
+          source,
+          modes,
+          origin,
+          madeBy,
+          madeAt: madeAt.toISOString(),
+        })),
       cuts: cuts
         .filter((t) => t.combinationId === c.id)
         .map((t): TestCutRecord => ({ ...t, madeAt: t.madeAt.toISOString() })),

@@ -40,6 +40,7 @@ const CUT: TestCutInput = {
   feedPerToothMm: 0.06,
   direction: 'climb',
   hz: 1300,
+  simulated: false,
   note: '',
   attachment: null,
 };
@@ -106,6 +107,42 @@ describe('a tap test', () => {
     expect((await all()).find((c) => c.id === id)!.tips).toEqual([]);
   });
 
+  it.each([
+    ['modes', { modes: [{ hz: 1200, damping: 0.03, stiffness: 2e5 }] }],
+    ['machineSerial', { origin: 'simulated hammer' }],
+  ])('that no real tip can have is refused for its %s', async (field, change) => {
+    const id = await fresh();
+    const answer = await engineer('POST', `/api/resonance/${id}/tips`, { ...TIP, ...change });
+    expect([answer.statusCode, problems(answer)]).toEqual([422, [field]]);
+    expect((await all()).find((c) => c.id === id)!.tips).toEqual([]);
+  });
+
+  it('may be simulated on a practice serial', async () => {
+    const made = await engineer('POST', '/api/resonance', { ...COMBINATION, machineSerial: 'PRACTICE 1' });
+    const { id } = made.json<{ id: string }>();
+    const simulated = { ...TIP, origin: 'simulated hammer' };
+    expect((await engineer('POST', `/api/resonance/${id}/tips`, simulated)).statusCode).toBe(201);
+    const cut = { ...CUT, simulated: true };
+    expect((await engineer('POST', `/api/resonance/${id}/cuts`, cut)).statusCode).toBe(201);
+    expect((await all()).find((c) => c.id === id)!.cuts[0]!.simulated).toBe(true);
+  });
+
+  it('is brought back over a newer one, which stays in the history', async () => {
+    const id = await fresh();
+    await engineer('POST', `/api/resonance/${id}/tips`, { ...TIP, origin: 'good.csv' });
+    await engineer('POST', `/api/resonance/${id}/tips`, { ...TIP, origin: 'mistaken.csv' });
+    const mine = async (): Promise<CombinationDetail> => (await all()).find((c) => c.id === id)!;
+    const [earlier] = (await mine()).earlier;
+    expect(earlier!.origin).toBe('good.csv');
+    expect((await floor('POST', `/api/resonance/tips/${earlier!.id}/restore`)).statusCode).toBe(403);
+    expect((await engineer('POST', `/api/resonance/tips/${earlier!.id}/restore`)).statusCode).toBe(201);
+    const after = await mine();
+    expect(after.tips[0]!.origin).toBe('good.csv');
+    expect(after.earlier.map((t) => t.origin)).toEqual(['mistaken.csv', 'good.csv']);
+    const gone = await engineer('POST', '/api/resonance/tips/00000000-0000-4000-8000-000000000000/restore');
+    expect(gone.statusCode).toBe(404);
+  });
+
   it('is not kept by someone who may not edit', async () => {
     const id = await fresh();
     expect((await floor('POST', `/api/resonance/${id}/tips`, TIP)).statusCode).toBe(403);
@@ -145,6 +182,18 @@ describe('the notebook', () => {
     const answer = await floor('POST', `/api/resonance/${id}/cuts`, { ...CUT, ...change });
     expect([answer.statusCode, problems(answer)]).toEqual([400, [field]]);
     expect((await all()).find((c) => c.id === id)!.cuts).toHaveLength(1);
+  });
+
+  it.each([
+    ['rpm', { rpm: 99_999 }],
+    ['radialEngagementMm', { radialEngagementMm: 50 }],
+    ['axialDepthMm', { axialDepthMm: 80 }],
+    ['machineSerial', { simulated: true }],
+  ])('refuses what cannot have been run here: %s', async (field, change) => {
+    const id = await fresh();
+    const answer = await floor('POST', `/api/resonance/${id}/cuts`, { ...CUT, ...change });
+    expect([answer.statusCode, problems(answer)]).toEqual([422, [field]]);
+    expect((await all()).find((c) => c.id === id)!.cuts).toEqual([]);
   });
 
   it('a cut is struck by an engineer only', async () => {

@@ -7,7 +7,7 @@ import {
   type TipInput,
   tipSchema,
 } from '@burl/contract';
-import { InputError } from '@burl/core';
+import { implausibleTip, InputError, isPracticeSerial, PRACTICE_SERIAL } from '@burl/core';
 import { eq } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
 import type { Database, Transaction } from '../db/client.ts';
@@ -41,6 +41,48 @@ async function requireCombination(tx: Transaction, id: string): Promise<typeof c
 
 const named = (c: typeof combinations.$inferSelect): string =>
   `${c.machineSerial}/${c.holderId}/${c.cutterId}/${c.stickOutMm}`;
+
+/** Throws where something simulated would be kept under the serial of a real machine. */
+function refuseSimulated(c: typeof combinations.$inferSelect, simulated: boolean): void {
+  if (!simulated || isPracticeSerial(c.machineSerial)) return;
+  throw new InputError([
+    {
+      field: 'machineSerial',
+      value: c.machineSerial,
+      allowed: `a serial beginning with ${PRACTICE_SERIAL}: simulated taps and sounds teach nothing of a real machine`,
+    },
+  ]);
+}
+
+/** Throws where a cut cannot have been run with this combination, naming each number beyond it. */
+async function refuseImpossible(
+  tx: Transaction,
+  c: typeof combinations.$inferSelect,
+  cut: Pick<TestCutInput, 'rpm' | 'overridePercent' | 'axialDepthMm' | 'radialEngagementMm'>,
+): Promise<void> {
+  const [machine] = await tx.select().from(machines).where(eq(machines.id, c.machineId));
+  const [cutter] = await tx.select().from(cutters).where(eq(cutters.id, c.cutterId));
+  const fastest = machine?.document.max_rpm ?? Infinity;
+  const diameter = cutter?.document.properties.DC ?? Infinity;
+  const problems = [
+    {
+      field: 'rpm',
+      value: Math.round((cut.rpm * cut.overridePercent) / 100),
+      most: fastest,
+      of: 'rpm, what the machine has',
+    },
+    {
+      field: 'radialEngagementMm',
+      value: cut.radialEngagementMm,
+      most: diameter,
+      of: 'mm, the cutter’s diameter',
+    },
+    { field: 'axialDepthMm', value: cut.axialDepthMm, most: c.stickOutMm, of: 'mm, the stick-out' },
+  ]
+    .filter((p) => p.value > p.most)
+    .map(({ field, value, most, of }) => ({ field, value, allowed: `up to ${most} ${of}` }));
+  if (problems.length > 0) throw new InputError(problems);
+}
 
 /** Combinations, tap tests and the notebook. */
 export function resonanceRoutes(app: FastifyInstance, db: Database): void {
@@ -95,6 +137,9 @@ export function resonanceRoutes(app: FastifyInstance, db: Database): void {
       const made = await db.transaction(async (tx) => {
         const combination = await requireCombination(tx, idOf(request));
         const { modes, ...rest } = input;
+        refuseSimulated(combination, input.origin.startsWith('simulated'));
+        const wrong = implausibleTip(modes);
+        if (wrong) throw new InputError([wrong]);
         const [row] = await tx
           .insert(tipRecords)
           .values({
@@ -116,6 +161,34 @@ export function resonanceRoutes(app: FastifyInstance, db: Database): void {
   );
 
   app.post(
+    '/api/resonance/tips/:id/restore',
+    {
+      config: { access: 'editor' },
+      schema: { summary: 'Bring an earlier tap test or table of modes back', tags: ['resonance'] },
+    },
+    async (request, reply) => {
+      const made = await db.transaction(async (tx) => {
+        const [earlier] = await tx
+          .select()
+          .from(tipRecords)
+          .where(eq(tipRecords.id, idOf(request)));
+        if (!earlier) throw notFound('This record');
+        const combination = await requireCombination(tx, earlier.combinationId);
+        // A copy on top: what was tried in between stays in the history.
+        const { id: from, madeAt: _, ...rest } = earlier;
+        const [row] = await tx.insert(tipRecords).values(rest).returning({ id: tipRecords.id });
+        await record(tx, personOf(request), {
+          action: 'brought tip back',
+          subject: `${named(combination)} ${earlier.axis}`,
+          detail: { from, origin: earlier.origin },
+        });
+        return row!;
+      });
+      return reply.status(201).send(made);
+    },
+  );
+
+  app.post(
     '/api/resonance/:id/cuts',
     {
       bodyLimit: Math.ceil(MOST_ATTACHED * 1.4),
@@ -128,6 +201,8 @@ export function resonanceRoutes(app: FastifyInstance, db: Database): void {
       const made = await db.transaction(async (tx) => {
         const combination = await requireCombination(tx, idOf(request));
         await requireEntry(tx, alloys, 'alloyId', cut.alloyId);
+        refuseSimulated(combination, cut.simulated);
+        await refuseImpossible(tx, combination, cut);
         const [row] = await tx
           .insert(testCuts)
           .values({

@@ -42,7 +42,7 @@ const TAPPED = [
 ] as const;
 /** Modes that matter less than this against the softest one are lost in the noise of a tap test. */
 const HEARD_SHARE = 0.06;
-/** Noise of the simulated hammer, as a share of the largest response. */
+/** Noise of a tap test, as a share of the largest response. */
 const NOISE = 0.006;
 
 const CUTS = [
@@ -85,7 +85,7 @@ export async function demoResonance(tx: Transaction, person: string): Promise<vo
         receptance: noisyResponse(modes, next),
         coherence: null,
         misfit: 0.03,
-        origin: 'simulated hammer',
+        origin: 'tap test, demo data',
         madeBy: person,
       });
     }

@@ -42,8 +42,8 @@ describe('the cut from above', () => {
     press('Radial engagement', 'End');
     press('Radial engagement', 'Home');
     press('Radial engagement', 'x');
-    expect(onWidth.mock.calls.flat()).toEqual([1.05, 0.5, 12, 0.05]);
-    expect(screen.getByRole('slider').getAttribute('aria-valuetext')).toBe('1.00\u00a0mm');
+    expect(onWidth.mock.calls.flat()).toEqual([1.65, 1.1, 12, 0.05]);
+    expect(screen.getByRole('slider').getAttribute('aria-valuetext')).toBe('1.60\u00a0mm');
   });
 
   it('draws one edge a flute and turns the work round for conventional', () => {

@@ -43,8 +43,8 @@ describe('ladder', () => {
     expect(rung.getAttribute('aria-expanded')).toBe('false');
     fireEvent.click(rung);
     const item = within(rung.closest('li')!);
-    expect(item.getByText(/The tool leans 0\.\d+/)).toBeTruthy();
-    expect(item.getByText(/half of what is left for the finisher/)).toBeTruthy();
+    expect(item.getByText(/Deflection off the wall 0\.\d+/)).toBeTruthy();
+    expect(item.getByText(/stock to leave\.$/)).toBeTruthy();
     expect(item.getByText('δ = Fn·(beam + clamp + holder + spindle)')).toBeTruthy();
     expect(item.getByText(/9 of 10 lie above/)).toBeTruthy();
     expect(item.getByText(/What would narrow it most/)).toBeTruthy();

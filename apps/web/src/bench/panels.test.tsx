@@ -79,7 +79,7 @@ describe('window of a cut', LONG, () => {
 
 describe('odds of a cut', LONG, () => {
   it('gives the chance that all holds, the limits in doubt and what to measure next', async () => {
-    show(<OddsPanel op={{ ...pocket, cut: { ...pocket.cut, axialDepthMm: 5 } }} context={context} />);
+    show(<OddsPanel op={pocket} context={context} />);
     expect(await screen.findByText(/All limits hold at once in \d+ % of 2000 draws/, {}, LONG)).toBeTruthy();
     expect(screen.getByRole('row', { name: /^lean off wall/ })).toBeTruthy();
     expect(screen.getAllByText(/takes away \d+ % of the doubt/).length).toBeGreaterThan(0);

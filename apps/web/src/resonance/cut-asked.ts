@@ -45,7 +45,10 @@ export function askedOf(detail: JobDetail | undefined, operationId: string | nul
 /** The combination with a cut, as an operation the core can judge; null where the crib lacks an entry. */
 export function operationOf(
   crib: Crib,
-  combination: Pick<CombinationDetail, 'machineId' | 'holderId' | 'cutterId' | 'stickOutMm'>,
+  combination: Pick<
+    CombinationDetail,
+    'machineId' | 'machineSerial' | 'holderId' | 'cutterId' | 'stickOutMm'
+  >,
   asked: CutAsked,
 ): { op: MillingOperation; context: OperationContext } | null {
   const cutter = crib.cutters.find((c) => c.id === combination.cutterId)?.document;
@@ -74,5 +77,8 @@ export function operationOf(
     },
   };
   const context = contextOf(crib, op, 1);
-  return context && problemsOf(op, context).length === 0 ? { op, context } : null;
+  if (!context || problemsOf(op, context).length > 0) return null;
+  // This very machine's page: what others of its kind taught does not count here.
+  const book = context.resonance ?? { tips: [], observations: [] };
+  return { op, context: { ...context, resonance: { ...book, serial: combination.machineSerial } } };
 }

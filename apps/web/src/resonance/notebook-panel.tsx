@@ -75,6 +75,7 @@ export function NotebookPanel({
         feedPerToothMm: numbers.feedPerToothMm ?? op.cut.feedPerToothMm,
         direction: op.cut.direction,
         hz: numbers.hz,
+        simulated: false,
         note,
         attachment: file ? await attachmentOf(file) : null,
       };

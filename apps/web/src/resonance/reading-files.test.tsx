@@ -5,7 +5,7 @@ import {
   writeResponseCsv,
   writeUniversalFile,
 } from '@burl/core';
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { COMBINATION, measured, MODES } from '../../test/combination.ts';
 import { CRIB } from '../../test/crib.ts';
@@ -43,7 +43,11 @@ describe('files of a tip', LONG, () => {
     const input = screen.getByLabelText('Frequency response or tap test');
     fireEvent.change(input, { target: { files: [new File([text], name)] } });
   };
+  /** A reading is looked at first, and counts when it is kept. */
   const kept = async (): Promise<Kept> => {
+    const keep = await screen.findByRole('button', { name: 'Keep it' }, LONG);
+    expect(asked.some((a) => a.method === 'POST')).toBe(false);
+    fireEvent.click(keep);
     await waitFor(() => expect(asked.some((a) => a.method === 'POST')).toBe(true), LONG);
     return asked.find((a) => a.method === 'POST')!.body as Kept;
   };
@@ -111,6 +115,17 @@ describe('files of a tip', LONG, () => {
     choose('tip-x.csv', writeResponseCsv(measured));
     await kept();
     expect(screen.queryByRole('alert')).toBeNull();
+  });
+
+  it('a tip no cutter can have is shown with the reason, and cannot be kept', async () => {
+    // Micrometres per newton under a header that says metres.
+    const scaled = { ...measured, re: measured.re.map((v) => 1e6 * v), im: measured.im.map((v) => 1e6 * v) };
+    choose('tip.csv', writeResponseCsv(scaled));
+    const dialog = within(await screen.findByRole('dialog', {}, LONG));
+    expect(dialog.getByRole('alert').textContent).toMatch(/N\/µm; allowed: 0\.5 to 500 N\/µm/);
+    expect((dialog.getByRole('button', { name: 'Keep it' }) as HTMLButtonElement).disabled).toBe(true);
+    fireEvent.click(dialog.getByRole('button', { name: 'Leave it' }));
+    expect(asked.some((a) => a.method === 'POST')).toBe(false);
   });
 
   it('amplitude in µm/N and phase in degrees, with semicolons and decimal commas', async () => {

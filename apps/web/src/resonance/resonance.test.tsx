@@ -1,5 +1,5 @@
 import type { CombinationDetail } from '@burl/contract';
-import { softestMode, type TipMode } from '@burl/core';
+import { millingState, softestMode, type TipMode } from '@burl/core';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { COMBINATION, measured, MODES } from '../../test/combination.ts';
@@ -13,6 +13,7 @@ import { LobesPanel, rangeOf } from './lobes-panel.tsx';
 import { MapPicture } from './map-picture.tsx';
 import { attachmentOf, NotebookPanel } from './notebook-panel.tsx';
 import { PlanPanel } from './plan-panel.tsx';
+import { speedsToTry } from './speeds-to-try.ts';
 import { SlenderPanel } from './slender-panel.tsx';
 import { TapPanel } from './tap-panel.tsx';
 
@@ -33,7 +34,7 @@ const TAPPED: CombinationDetail = {
     receptance: { hz: [...measured.hz], re: [...measured.re], im: [...measured.im] },
     coherence: null,
     misfit: 0.02,
-    origin: 'simulated hammer',
+    origin: 'tap.csv',
     madeBy: 'Ada Eder',
     madeAt: '2026-11-23T08:00:00Z',
   })),
@@ -122,7 +123,11 @@ describe('tip of a combination', LONG, () => {
   it('keeps a tap test with the motion along the tool the model has', async () => {
     const asked = pretendServer({ 'POST /api/resonance/c1/tips': { id: 't' } });
     show(<TapPanel combination={COMBINATION} crib={CRIB} edit />);
-    fireEvent.click(screen.getByRole('button', { name: 'Tap test along x' }));
+    // A real machine is not tapped by a simulation.
+    expect(screen.queryByRole('button', { name: /tap test along/ })).toBeNull();
+    cleanup();
+    show(<TapPanel combination={{ ...COMBINATION, machineSerial: 'PRACTICE 1' }} crib={CRIB} edit />);
+    fireEvent.click(screen.getByRole('button', { name: 'Simulated tap test along x' }));
     const dialog = await screen.findByRole('dialog');
     fireEvent.click(await within(dialog).findByRole('button', { name: 'Keep it' }, LONG));
     await waitFor(() => expect(asked.some((a) => a.method === 'POST')).toBe(true));
@@ -143,6 +148,14 @@ describe('tip of a combination', LONG, () => {
     await waitFor(() => expect(asked.some((a) => a.method === 'POST')).toBe(true));
     const body = asked.find((a) => a.method === 'POST')!.body as { modes: TipMode[]; source: string };
     expect([body.source, body.modes.length, body.modes[0]!.damping]).toEqual(['table', 1, 0.05]);
+  });
+
+  it('brings an earlier record back', async () => {
+    const asked = pretendServer({ 'POST /api/resonance/tips/old/restore': { id: 't' } });
+    const earlier = { ...TAPPED.tips[0]!, id: 'old', origin: 'before-crash.csv' };
+    show(<TapPanel combination={{ ...TAPPED, earlier: [earlier] }} crib={told} edit />);
+    fireEvent.click(screen.getByRole('button', { name: 'Bring back x: before-crash.csv' }));
+    await waitFor(() => expect(asked.some((a) => a.method === 'POST')).toBe(true));
   });
 
   it('is only looked at by someone who may not edit', () => {
@@ -297,5 +310,33 @@ describe('boring bars and slender drills', () => {
     type('Bore', '12');
     expect(within(bar).getByRole('alert').textContent).toMatch(/bore is 12; allowed: from 20 mm/);
     expect(screen.getByText(/Lobed holes at the start near/)).toBeTruthy();
+  });
+});
+
+describe('speeds to try for a heard frequency', () => {
+  const cut = operationOf(told, TAPPED, NOTHING_ASKED)!;
+  const teeth = cut.context.cutter.properties.NOF!;
+
+  it('stay inside machine, rating and edge, best metal first, and each puts the teeth just under the heard one', () => {
+    const hz = 1350;
+    const found = speedsToTry(hz, cut);
+    expect(found.length).toBeGreaterThan(1);
+    const { value } = millingState(cut.op, cut.context).speedLimitMMin!;
+    const metal = found.map((s) => s.rpm * Math.min(s.depthMm ?? 24, 24));
+    expect(metal).toEqual([...metal].sort((a, b) => b - a));
+    for (const { rpm } of found) {
+      expect((Math.PI * 12 * rpm) / 1000).toBeLessThan(1.01 * value);
+      const k = (60 * hz) / (teeth * rpm);
+      expect(Math.abs(k - Math.round(k)) / k).toBeLessThan(0.03);
+    }
+  });
+
+  it('are none where the edge stands no such speed', () => {
+    expect(
+      speedsToTry(1350, {
+        ...cut,
+        context: { ...cut.context, machine: { ...cut.context.machine, max_rpm: 5 } },
+      }),
+    ).toEqual([]);
   });
 });

@@ -1,7 +1,7 @@
 import type { CombinationDetail } from '@burl/contract';
-import { formatMeasure, type Recording } from '@burl/core';
+import { explainsHeard, formatMeasure, isPracticeSerial, millingState, type Recording } from '@burl/core';
 import { Mic, Square, Upload } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { call, messageOf } from '../api/client.ts';
 import { Num } from '../bench/form-parts.tsx';
@@ -12,6 +12,7 @@ import { Button } from '../parts/button.tsx';
 import { FormError } from '../parts/form-error.tsx';
 import type { operationOf } from './cut-asked.ts';
 import { Plot } from './plot.tsx';
+import { speedsToTry } from './speeds-to-try.ts';
 import { Spectrogram } from './spectrogram.tsx';
 import { refreshResonance } from './use-resonance.ts';
 
@@ -31,6 +32,8 @@ const SHIPPED = [
 const LONGEST_S = 20;
 /** Lines under this share of the strongest are not marked. */
 const SHOWN = 0.02;
+/** A speed told by the recording this near the stated one is the same. */
+const SPEED_AGREES = 3e-4;
 
 /** What a cut sounds like: lines that turning explains, and what is left. */
 export function SoundPanel({
@@ -42,16 +45,24 @@ export function SoundPanel({
 }) {
   const system = useSystem();
   const { cutter } = cut.context;
-  const [rpm, setRpm] = useState(cut.op.cut.speedRpm);
-  const [teeth, setTeeth] = useState(cutter.properties.ZEFP ?? cutter.properties.NOF ?? 1);
+  const own = { rpm: cut.op.cut.speedRpm, teeth: cutter.properties.ZEFP ?? cutter.properties.NOF ?? 1 };
+  const [rpm, setRpm] = useState(own.rpm);
   const [recording, setRecording] = useState<{
     name: string;
     sound: Recording;
-    depthMm: number | null;
+    /** What the browser plays. */
+    url: string;
+    /** A recording that ships with Burl: its own cut, and no machine's. */
+    shipped: (typeof SHIPPED)[number] | null;
   } | null>(null);
+  const url = recording?.url;
+  useEffect(() => () => (url ? URL.revokeObjectURL(url) : undefined), [url]);
+  const teeth = recording?.shipped?.teeth ?? own.teeth;
+  const practice = isPracticeSerial(combination.machineSerial);
   const [failed, setFailed] = useState<string | null>(null);
   const [listening, setListening] = useState<MediaRecorder | null>(null);
   const file = useRef<HTMLInputElement>(null);
+  const modes = useMemo(() => millingState(cut.op, cut.context).stability.structure, [cut]);
 
   const work = useHeavy<Heard>(
     'sound',
@@ -61,23 +72,30 @@ export function SoundPanel({
   );
   const heard = recording && !work.stale ? work.data : null;
 
-  async function decode(name: string, bytes: ArrayBuffer, depthMm: number | null = null): Promise<void> {
+  async function decode(
+    name: string,
+    bytes: ArrayBuffer,
+    shipped: (typeof SHIPPED)[number] | null = null,
+  ): Promise<void> {
     setFailed(null);
+    // The speed of the recording before says nothing of this one.
+    setRpm(shipped?.rpm ?? own.rpm);
+    const played = { name, shipped, url: URL.createObjectURL(new Blob([bytes])) };
     try {
       if (/\.wav$/i.test(name)) {
         const { readWav } = await import('@burl/core/dynamics/files/wav');
-        setRecording({ name, sound: readWav(new Uint8Array(bytes)), depthMm });
+        setRecording({ ...played, sound: readWav(new Uint8Array(bytes)) });
         return;
       }
       const audio = new AudioContext();
       const buffer = await audio.decodeAudioData(bytes);
       await audio.close();
       setRecording({
-        name,
+        ...played,
         sound: { rate: buffer.sampleRate, samples: Float64Array.from(buffer.getChannelData(0)) },
-        depthMm,
       });
     } catch (error) {
+      setRecording(null);
       setFailed(messageOf(error));
     }
   }
@@ -111,13 +129,14 @@ export function SoundPanel({
       await call('POST', `/api/resonance/${combination.id}/cuts`, {
         alloyId: cut.op.alloyId,
         heard: heard.verdict.chatter ? 'chatter' : 'stable',
-        rpm,
+        rpm: Math.round(heard.verdict.rpm),
         overridePercent: 100,
-        axialDepthMm: recording?.depthMm ?? cut.op.cut.axialDepthMm,
+        axialDepthMm: recording?.shipped?.depthMm ?? cut.op.cut.axialDepthMm,
         radialEngagementMm: cut.op.cut.radialEngagementMm,
         feedPerToothMm: cut.op.cut.feedPerToothMm,
         direction: cut.op.cut.direction,
         hz: heard.verdict.chatter ? heard.verdict.hz : null,
+        simulated: recording?.shipped !== null,
         note: `heard in ${recording?.name ?? 'a recording'}`,
         attachment: null,
       });
@@ -130,7 +149,11 @@ export function SoundPanel({
 
   const verdict = heard?.verdict;
   const strongest = Math.max(...(verdict?.lines.map((l) => l.amplitude) ?? [0]));
-  const tooth = (rpm * teeth) / 60;
+  const ran = verdict?.rpm ?? rpm;
+  const tooth = (ran * teeth) / 60;
+  const speeds = verdict?.chatter && !recording?.shipped ? speedsToTry(verdict.hz!, cut) : [];
+  const explained =
+    !verdict?.chatter || recording?.shipped !== null || explainsHeard(verdict.hz!, [...modes.x, ...modes.y]);
   const said = verdict
     ? verdict.chatter
       ? `Chatter at ${formatMeasure(verdict.hz!, 'Hz', system)}${verdict.flip ? ', coming round every second tooth' : ''}, ${(100 * verdict.confidence).toFixed(0)} % sure.`
@@ -188,11 +211,9 @@ export function SoundPanel({
                 <Button
                   className="w-full justify-start text-left whitespace-normal"
                   onClick={() => {
-                    setRpm(s.rpm);
-                    setTeeth(s.teeth);
                     fetch(`/sounds/${s.file}`)
                       .then((r) => r.arrayBuffer())
-                      .then((bytes) => decode(s.file, bytes, s.depthMm))
+                      .then((bytes) => decode(s.file, bytes, s))
                       .catch((e: unknown) => setFailed(messageOf(e)));
                   }}
                 >
@@ -236,20 +257,23 @@ export function SoundPanel({
               readOnly={false}
               onTake={(v) => v && setRpm(v)}
             />
-            <Num
-              label="Teeth"
-              unit="pieces"
-              value={teeth}
-              readOnly={false}
-              onTake={(v) => v && setTeeth(Math.max(1, Math.round(v)))}
-            />
+            <p className="self-end text-[13px] text-soft">
+              {teeth} teeth{recording?.shipped ? ', of the recording' : ', of the cutter'}
+            </p>
           </div>
+          {verdict && Math.abs(verdict.rpm / rpm - 1) > SPEED_AGREES && (
+            <p className="text-[13px]" role="note">
+              The recording’s own lines say {formatMeasure(verdict.rpm, 'rpm', system)}: judged by that.
+            </p>
+          )}
+          {/* Nothing is spoken: captions would have nothing to say. */}
+          {url && <audio controls src={url} className="w-full" aria-label={`Play ${recording.name}`} />}
           <FormError message={failed ?? work.error} />
         </section>
         <section className="rounded-lg border border-line bg-card p-3 text-[13px]">
           <h2 className="mb-1">Why not speed × teeth</h2>
           <p>
-            {rpm.toFixed(0)} rpm with {teeth} teeth push {tooth.toFixed(0)} times a second. That line and its
+            {ran.toFixed(0)} rpm with {teeth} teeth push {tooth.toFixed(0)} times a second. That line and its
             multiples are there in every cut, good or bad: the teeth force them. Chatter feeds on the wave the
             tooth before left, so it sings near a natural frequency of the tool, between those lines.
           </p>
@@ -257,17 +281,51 @@ export function SoundPanel({
         {verdict?.chatter && (
           <section className="space-y-1 rounded-lg border border-line bg-card p-3 text-[13px]">
             <h2>Speeds to try</h2>
-            <p>
-              {verdict.speedsRpm.map((n) => n.toFixed(0)).join(', ')} rpm put the teeth on this frequency, a
-              half, a third of it. The pocket lies up to 4 % lower; take the feed with the speed, and listen
-              again.
-            </p>
+            {speeds.length > 0 ? (
+              <>
+                <p>
+                  The teeth then come in step with this frequency. Best metal first, at the depth that has an
+                  even chance there; take the feed with the speed, and listen again.
+                </p>
+                <ol className="list-decimal pl-5">
+                  {speeds.map((s) => (
+                    <li key={s.rpm}>
+                      {formatMeasure(s.rpm, 'rpm', system)}, even chance at{' '}
+                      {s.depthMm === null ? 'any depth' : formatMeasure(s.depthMm, 'mm', system)}
+                    </li>
+                  ))}
+                </ol>
+              </>
+            ) : (
+              <p>
+                {recording?.shipped
+                  ? 'A recording that ships with Burl: another cutter’s, so no speeds for this one follow from it.'
+                  : 'None within this machine, this cutter’s rating and the cutting speed its edge stands: take less depth or width, or a shorter, stiffer tool.'}
+              </p>
+            )}
+            {!explained && (
+              <p className="text-tight" role="note">
+                No known mode of this tip sings near {formatMeasure(verdict.hz!, 'Hz', system)}: the part, the
+                fixture or a mode nobody has measured does. Tap those too.
+              </p>
+            )}
           </section>
         )}
         {verdict && (
-          <Button look="main" onClick={() => void logCut()}>
+          <Button
+            look="main"
+            disabled={recording?.shipped !== null && !practice}
+            onClick={() => void logCut()}
+          >
             Log as {verdict.chatter ? 'chatter' : 'stable'} in the notebook
           </Button>
+        )}
+        {verdict && (
+          <p className="text-[12.5px] text-soft">
+            {recording?.shipped && !practice
+              ? 'Simulated: it can be logged under a practice serial only.'
+              : `As ${cut.context.alloy.name}, ${formatMeasure(recording?.shipped?.depthMm ?? cut.op.cut.axialDepthMm, 'mm', system)} deep, ${formatMeasure(cut.op.cut.radialEngagementMm, 'mm', system)} wide, ${formatMeasure(ran, 'rpm', system)}${recording?.shipped ? ', simulated' : ''}: the cut under Lobes.`}
+          </p>
         )}
       </div>
     </div>

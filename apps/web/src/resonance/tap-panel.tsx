@@ -1,14 +1,18 @@
 import type { CombinationDetail, Crib, StoredResponse } from '@burl/contract';
 import {
+  formatMeasure,
   genericStructure,
   InputError,
   isHammerCsv,
+  isPracticeSerial,
+  PRACTICE_SERIAL,
   readHammerCsv,
   readResponseCsv,
   readUniversalFile,
   tipKnowledge,
   type TipMode,
   softModes,
+  staticStiffness,
   writeResponseCsv,
   writeUniversalFile,
   type Receptance,
@@ -17,6 +21,7 @@ import { Download, Hammer, Upload } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { call, messageOf } from '../api/client.ts';
+import { useSystem } from '../frame/preferences.tsx';
 import type { TapTest } from '../judging/resonance-work.ts';
 import { askWorker, useHeavy } from '../judging/use-heavy.ts';
 import { Button } from '../parts/button.tsx';
@@ -28,6 +33,7 @@ import { ModesTable } from './modes-table.tsx';
 import { Plot } from './plot.tsx';
 import { type Part, PARTS, ResponseChart } from './response-chart.tsx';
 import { TableDialog } from './table-dialog.tsx';
+import { completed, TipPreview, type TipReading } from './tip-preview.tsx';
 import { refreshResonance } from './use-resonance.ts';
 
 type Axis = 'x' | 'y';
@@ -67,11 +73,13 @@ export function TapPanel({
   crib: Crib;
   edit: boolean;
 }) {
+  const system = useSystem();
   const [axis, setAxis] = useState<Axis>('x');
   const [part, setPart] = useState<Part>('magnitude');
   const [tapping, setTapping] = useState<{ axis: Axis; seed: number } | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   const [stating, setStating] = useState(false);
+  const [reading, setReading] = useState<TipReading | null>(null);
   const file = useRef<HTMLInputElement>(null);
 
   const parts = useMemo(() => {
@@ -99,6 +107,8 @@ export function TapPanel({
   }
   const record = combination.tips.find((t) => t.axis === axis);
   const modes = record?.modes ?? softModes(knowledge.structure, 0.03)[axis];
+  const model = genericStructure(parts, combination.stickOutMm);
+  const practice = isPracticeSerial(combination.machineSerial);
   const toHz = Math.min(8000, Math.max(2000, 1.4 * Math.max(...modes.map((m) => m.hz))));
 
   async function keep(
@@ -112,7 +122,7 @@ export function TapPanel({
     origin: string,
   ): Promise<void> {
     setFailed(null);
-    const shapes = genericStructure(parts!, combination.stickOutMm)[on];
+    const shapes = model[on];
     // A tap test tells nothing of the motion along the tool: that is the model's, mode by nearest mode.
     const withShape = found.modes.map(({ hz, damping, stiffness }) => {
       const near = [...shapes].sort(
@@ -146,7 +156,8 @@ export function TapPanel({
       const text = await chosen.text();
       if (isHammerCsv(text)) {
         const hits = readHammerCsv(text);
-        await keep(axis, await askWorker('tap', (api) => api.readHits(hits)), chosen.name);
+        const found = await askWorker('tap', (api) => api.readHits(hits));
+        setReading({ ...found, axis, origin: chosen.name });
         return;
       }
       const receptance = /\.(uff|unv)$/i.test(chosen.name)
@@ -158,7 +169,18 @@ export function TapPanel({
         ]);
       }
       const fit = await askWorker('tap', (api) => api.fit(receptance));
-      await keep(axis, { ...fit, receptance }, chosen.name);
+      setReading({ ...fit, receptance, axis, origin: chosen.name });
+    } catch (error) {
+      setFailed(messageOf(error));
+    }
+  }
+
+  async function restore(id: string): Promise<void> {
+    setFailed(null);
+    try {
+      await call('POST', `/api/resonance/tips/${id}/restore`);
+      await refreshResonance();
+      toast.success('Brought back. Every bench judges by it now.');
     } catch (error) {
       setFailed(messageOf(error));
     }
@@ -223,18 +245,23 @@ export function TapPanel({
           <section className="space-y-2 rounded-lg border border-line bg-card p-3">
             <h2>Measure</h2>
             <p className="text-[13px] text-soft">
-              Spindle stopped and locked out by your shop’s rules. Hit the tip, the sensor behind it. Burl
-              ships a simulated hammer in place of a real one.
+              Spindle stopped and locked out by your shop’s rules. Hit the tip, the sensor behind it, and read
+              the file here.{' '}
+              {practice
+                ? 'This serial is for practice: a simulated hammer stands in, and nothing of it reaches a job.'
+                : `To practise with a simulated hammer, remember a combination whose serial begins with ${PRACTICE_SERIAL}.`}
             </p>
             <div className="flex flex-wrap gap-2">
-              <Button
-                look="main"
-                onClick={() => setTapping({ axis, seed: seedOf(combination.id) })}
-                aria-label={`Tap test along ${axis}`}
-              >
-                <Hammer size={15} aria-hidden="true" /> Tap test along {axis}
-              </Button>
-              <Button onClick={() => file.current?.click()}>
+              {practice && (
+                <Button
+                  look="main"
+                  onClick={() => setTapping({ axis, seed: seedOf(combination.id) })}
+                  aria-label={`Simulated tap test along ${axis}`}
+                >
+                  <Hammer size={15} aria-hidden="true" /> Simulated tap along {axis}
+                </Button>
+              )}
+              <Button look={practice ? 'plain' : 'main'} onClick={() => file.current?.click()}>
                 <Upload size={15} aria-hidden="true" /> Read a file
               </Button>
               <Button onClick={() => setStating(true)}>State modes</Button>
@@ -257,6 +284,28 @@ export function TapPanel({
               58; raw hits as time, force, response.
             </p>
             <FormError message={failed} />
+          </section>
+        )}
+        {edit && combination.earlier.length > 0 && (
+          <section className="space-y-1 rounded-lg border border-line bg-card p-3 text-[13px]">
+            <h2>Earlier records</h2>
+            <ul className="space-y-1">
+              {combination.earlier.map((t) => (
+                <li key={t.id} className="flex items-center gap-2">
+                  <span className="min-w-0 flex-1">
+                    {t.axis}: {t.origin}, {formatMeasure(staticStiffness(t.modes) / 1e6, 'N/um', system)},{' '}
+                    {t.madeAt.slice(0, 10)}
+                  </span>
+                  <Button
+                    look="quiet"
+                    aria-label={`Bring back ${t.axis}: ${t.origin}`}
+                    onClick={() => void restore(t.id)}
+                  >
+                    Bring back
+                  </Button>
+                </li>
+              ))}
+            </ul>
           </section>
         )}
         {record?.receptance && (
@@ -293,10 +342,21 @@ export function TapPanel({
           }}
         />
       )}
+      {reading && (
+        <TipPreview
+          reading={reading}
+          model={model[reading.axis]}
+          onClose={() => setReading(null)}
+          onKeep={(kept) => {
+            setReading(null);
+            void keep(reading.axis, { ...reading, modes: kept }, reading.origin);
+          }}
+        />
+      )}
       <SheetDialog
         open={tapping !== null}
         onClose={() => setTapping(null)}
-        title={`Tap test along ${tapping?.axis ?? ''}`}
+        title={`Simulated tap test along ${tapping?.axis ?? ''}`}
         description="Ten hits at 51.2 kHz by the simulated hammer and accelerometer. Faulty hits are found and left out."
         wide
       >
@@ -353,10 +413,10 @@ export function TapPanel({
               <Button
                 look="main"
                 onClick={() => {
-                  const found = tap.data!;
                   const on = tapping!.axis;
+                  const found: TipReading = { ...tap.data!, axis: on, origin: 'simulated hammer' };
                   setTapping(null);
-                  void keep(on, found, 'simulated hammer');
+                  void keep(on, { ...found, modes: completed(found, model[on]).modes }, found.origin);
                 }}
               >
                 Keep it

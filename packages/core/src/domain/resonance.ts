@@ -47,6 +47,18 @@ export interface ResonanceBook {
   readonly observations: readonly Observation[];
 }
 
+/** Beginning of the serials that simulated taps, sounds and cuts belong to: no machine bears them. */
+export const PRACTICE_SERIAL = 'PRACTICE';
+/** Whether a serial is for practice and not a machine's. */
+export const isPracticeSerial = (serial: string): boolean => serial.toUpperCase().startsWith(PRACTICE_SERIAL);
+
+/**
+ * Whether what is remembered under one serial speaks for an operation: its own serial's always; where the operation names
+ * none, every real machine's, and no practice one's.
+ */
+export const speaksFor = (wanted: string | null, remembered: string): boolean =>
+  wanted === null ? !isPracticeSerial(remembered) : remembered === wanted;
+
 /** Speed a cut really ran at, rpm. */
 export const trueSpeed = (o: Pick<Observation, 'rpm' | 'overridePercent'>): number =>
   (o.rpm * o.overridePercent) / 100;

@@ -15,6 +15,7 @@ export { stabilityMap, type StabilityMap, type StabilityMapWish } from './period
 export { type Simulation, simulateCut } from './time-domain.ts';
 export { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from './along-tool.ts';
 export { fitModes, type ModalFit } from './measure/modal-fit.ts';
+export { explainsHeard, implausibleTip, staticStiffness, withModesAbove } from './measure/plausible-tip.ts';
 export {
   type Fault,
   type HammerRecord,
@@ -41,8 +42,10 @@ export { tipKnowledge, type TipKnowledge, type Trust, TRUSTS } from './tip-knowl
 export {
   type Heard,
   HEARD,
+  isPracticeSerial,
   type KnownTip,
   type Observation,
+  PRACTICE_SERIAL,
   type ResonanceBook,
   trueSpeed,
 } from '../domain/resonance.ts';

@@ -68,6 +68,9 @@ function correction(ratios: readonly { readonly rpm: number; readonly log: numbe
   return Math.exp(near.reduce((sum, r) => sum + r.log, 0) / near.length);
 }
 
+/** Speeds to try span at least this ratio, whatever the edge stands. */
+const LEAST_SPAN = 1.05;
+
 /**
  * Works out the picture. `done` is told the share finished and stops the work by returning false; null comes back then.
  * Throws InputError on an empty range or an impossible operation.
@@ -88,7 +91,8 @@ export function resonanceOf(
       },
     ]);
   }
-  const { stability } = millingState(op, context);
+  const state = millingState(op, context);
+  const { stability } = state;
   const { knowledge } = stability;
   const stickOut = op.tooling.stickOutMm;
   const belief = beliefOf(op, context, knowledge, worlds);
@@ -123,7 +127,11 @@ export function resonanceOf(
     const test = testCutOf(o, op, context);
     return { rpm: test.rpm, depthMm: o.axialDepthMm, heard: o.heard, hz: o.hz };
   });
-  const wish = { fromRpm, toRpm, mostMm };
+  // Nobody tries speeds that burn the edge: what is proposed ends where the cutting speed does.
+  const edge = state.speedLimitMMin
+    ? (op.cut.speedRpm * state.speedLimitMMin.value) / state.cuttingSpeedMMin
+    : Infinity;
+  const wish = { fromRpm, toRpm: Math.max(fromRpm * LEAST_SPAN, Math.min(toRpm, edge)), mostMm };
   return {
     knowledge,
     mode: stability.chatter().mode ?? softestMode(stability.structure),

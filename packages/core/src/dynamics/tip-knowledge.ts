@@ -1,5 +1,5 @@
 import type { OperationContext } from '../domain/context.ts';
-import type { KnownTip } from '../domain/resonance.ts';
+import { type KnownTip, speaksFor } from '../domain/resonance.ts';
 import { assemblyOf, bodyPieces, genericStructure, noseModes, toolPieces } from './assembly-of.ts';
 import type { Complex } from './complex.ts';
 import { baseFactor, coupleTip, noseReceptance } from './coupling/couple.ts';
@@ -60,10 +60,7 @@ export function tipKnowledge(
 ): TipKnowledge {
   const { machine, holder, cutter } = parts;
   const here = known.filter(
-    (k) =>
-      k.machineId === machine.id &&
-      k.holderId === holder.id &&
-      (serial === null || k.machineSerial === serial),
+    (k) => k.machineId === machine.id && k.holderId === holder.id && speaksFor(serial, k.machineSerial),
   );
   const same = here.filter((k) => k.cutterId === cutter.id && Math.abs(k.stickOutMm - stickOutMm) <= SAME);
   const measured = same.find((k) => k.source === 'measured');

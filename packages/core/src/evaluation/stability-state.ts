@@ -14,7 +14,7 @@ import {
   type TestCut,
   unknownsOf,
 } from '../dynamics/learning/belief.ts';
-import { type Heard, type Observation, trueSpeed } from '../domain/resonance.ts';
+import { type Heard, type Observation, speaksFor, trueSpeed } from '../domain/resonance.ts';
 import { tipKnowledge, type TipKnowledge } from '../dynamics/tip-knowledge.ts';
 import type { TipMode, TipStructure } from '../dynamics/tip-structure.ts';
 import { sigmaOf, type Source, uncertain } from '../uncertainty/estimate.ts';
@@ -110,7 +110,7 @@ export const observationsOf = (op: MillingOperation, context: OperationContext):
       o.holderId === context.holder.id &&
       o.cutterId === context.cutter.id &&
       Math.abs(o.stickOutMm - op.tooling.stickOutMm) <= 0.5 &&
-      (!context.resonance?.serial || o.machineSerial === context.resonance.serial),
+      speaksFor(context.resonance?.serial ?? null, o.machineSerial),
   );
 
 /** The cut an observation was made at. Another alloy's observation speaks of the structure through its own forces. */

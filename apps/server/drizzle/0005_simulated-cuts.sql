@@ -1,0 +1,1 @@
+ALTER TABLE "test_cuts" ADD COLUMN "simulated" boolean DEFAULT false NOT NULL;
