@@ -7,7 +7,8 @@ module.exports = {
       from: { path: '^packages/core/src', pathNot: '\\.test\\.ts$' },
       // Of packages only numerical ones without a world of their own: linear algebra, Fourier transform, fitting, sound files.
       to: {
-        pathNot: '^(packages/core/src|node_modules/(ml-matrix|fft\\.js|ml-levenberg-marquardt|wavefile|jstat)/)',
+        pathNot:
+          '^(packages/core/src|node_modules/(ml-matrix|fft\\.js|ml-levenberg-marquardt|wavefile|jstat)/)',
       },
     },
     {

@@ -1,18 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { type Answers, type LobePoints } from './answers/answer.ts';
+import type { GoldenCase, Tolerance } from './golden-case.ts';
 
-interface Tolerance {
-  readonly rel?: number | readonly number[];
-  readonly abs?: number;
-}
-
-export interface GoldenCase {
-  readonly id: string;
-  readonly topic: number;
-  readonly inputs: Readonly<Record<string, never>> & Readonly<Record<string, unknown>>;
-  readonly expected: Readonly<Record<string, number | null | boolean | readonly number[]>>;
-  readonly tolerance: Tolerance & { readonly per_key: Readonly<Record<string, Tolerance>> };
-}
+export type { GoldenCase };
 
 const shipped = new URL('./cases.json', import.meta.url);
 

@@ -1,4 +1,4 @@
-import type { GoldenCase } from '../compare.ts';
+import type { GoldenCase } from '../golden-case.ts';
 
 /** What Burl answers to one expected key: as in the file, null where there is no finite answer. */
 export type Answer = number | boolean | string | null | readonly (number | boolean | string | null)[] | LobePoints;
