@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { type Answers, type LobePoints } from './answers/answer.ts';
-import type { GoldenCase, Tolerance } from './golden-case.ts';
+import type { GoldenCase } from './golden-case.ts';
 
 export type { GoldenCase };
 
