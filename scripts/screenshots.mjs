@@ -80,10 +80,9 @@ await page.getByRole('button', { name: 'Take column 3 to the bench' }).waitFor({
 await page.waitForTimeout(3000);
 await shot('compare-strategies');
 await page.getByRole('button', { name: 'Cutter', exact: true }).click();
-await page
-  .getByRole('button', { name: /^Take .* to the bench/ })
-  .first()
-  .waitFor({ timeout: 60000 });
+const ranking = page.getByText('Working out the ranking');
+await ranking.waitFor();
+await ranking.waitFor({ state: 'detached', timeout: 180000 });
 await shot('compare-cutters');
 await page.goto(`${base}/`);
 await page

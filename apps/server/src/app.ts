@@ -52,6 +52,8 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
         imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'", 'data:'],
         connectSrc: ["'self'"],
+        // A recording that was chosen is played from the page's own memory.
+        mediaSrc: ["'self'", 'blob:'],
         workerSrc: ["'self'", 'blob:'],
         objectSrc: ["'none'"],
         frameAncestors: ["'none'"],

@@ -21,8 +21,8 @@ const TAPPED = [
     holderId: 'hydraulic-12-90',
     cutterId: 'em-bull-12-z5-re0.5-var',
     stickOutMm: 48,
-    stiffer: 0.85,
-    damped: 1.4,
+    stiffer: 0.6,
+    damped: 0.7,
   },
   {
     holderId: 'milling-chuck-20-90',
@@ -47,8 +47,8 @@ const NOISE = 0.006;
 
 const CUTS = [
   { heard: 'stable', rpm: 2120, axialDepthMm: 4, hz: null, note: 'light walls, clean' },
-  { heard: 'marginal', rpm: 2120, axialDepthMm: 9, hz: 1395, note: 'a hum in the corners' },
-  { heard: 'chatter', rpm: 2600, axialDepthMm: 12, hz: 1402, note: 'sang at once, stopped' },
+  { heard: 'marginal', rpm: 2120, axialDepthMm: 9, hz: 3060, note: 'a hum in the corners' },
+  { heard: 'chatter', rpm: 2600, axialDepthMm: 12, hz: 3085, note: 'sang at once, stopped' },
 ] as const;
 
 /** Combinations with tap tests, and a page of the notebook for the first. */
@@ -96,7 +96,7 @@ export async function demoResonance(tx: Transaction, person: string): Promise<vo
         combinationId: made!.id,
         alloyId: 'ti-6al-4v-annealed',
         overridePercent: 100,
-        radialEngagementMm: 0.96,
+        radialEngagementMm: 3,
         feedPerToothMm: 0.06,
         direction: 'climb',
         madeBy: person,

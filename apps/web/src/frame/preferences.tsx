@@ -1,5 +1,5 @@
 import type { System } from '@burl/core';
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from 'react';
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
 
 type Theme = 'light' | 'dark';
 
@@ -17,22 +17,29 @@ function stored<T extends string>(key: string, allowed: readonly T[]): T | null 
   return allowed.find((a) => a === value) ?? null;
 }
 
+/** Puts the page's colours on before anything draws with them: charts read them while they are drawn. */
+function worn(theme: Theme): Theme {
+  document.documentElement.dataset['theme'] = theme;
+  return theme;
+}
+
 /** Units and theme of this browser. */
 export function PreferencesProvider({ children }: { children: ReactNode }) {
   const [system, setSystem] = useState<System>(
     () => stored('burl.units', ['metric', 'inch'] as const) ?? 'metric',
   );
-  const [theme, setTheme] = useState<Theme>(
-    () =>
+  const [theme, keepTheme] = useState<Theme>(() =>
+    worn(
       stored('burl.theme', ['light', 'dark'] as const) ??
-      (matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light'),
+        (matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light'),
+    ),
   );
+  const setTheme = useCallback((next: Theme) => keepTheme(worn(next)), []);
   useEffect(() => {
-    document.documentElement.dataset['theme'] = theme;
     localStorage.setItem('burl.theme', theme);
     localStorage.setItem('burl.units', system);
   }, [theme, system]);
-  const value = useMemo(() => ({ system, setSystem, theme, setTheme }), [system, theme]);
+  const value = useMemo(() => ({ system, setSystem, theme, setTheme }), [system, theme, setTheme]);
   return <PreferencesContext value={value}>{children}</PreferencesContext>;
 }
 

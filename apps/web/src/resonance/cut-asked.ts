@@ -23,7 +23,7 @@ export const NOTHING_ASKED: CutAsked = {
 };
 
 /** Share of the diameter a stepover is first taken at, and depth in diameters. */
-const USUAL_WIDTH = 0.08;
+const USUAL_WIDTH = 0.25;
 const USUAL_DEPTH = 1;
 
 /** An operation of a job as the cut that is asked for. */

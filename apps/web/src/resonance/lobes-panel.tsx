@@ -135,8 +135,13 @@ export function LobesPanel({
 
   const here = data ? nearest(data, op.cut.speedRpm) : null;
   const best = data ? bestNear(data, op.cut.speedRpm) : null;
+  // No depth within the stick-out may chatter at all.
+  const depth = (v: number): string =>
+    v < op.tooling.stickOutMm
+      ? formatMeasure(v, 'mm', system)
+      : `the whole stick-out of ${formatMeasure(op.tooling.stickOutMm, 'mm', system)}`;
   const text = here
-    ? `At ${formatMeasure(op.cut.speedRpm, 'rpm', system)} an even chance at ${formatMeasure(here.middle, 'mm', system)}, nearly sure up to ${formatMeasure(here.low, 'mm', system)}, unlikely beyond ${formatMeasure(here.high, 'mm', system)}. ${data!.periodic.length ? 'The periodic line is the one that is approved.' : ''}`
+    ? `At ${formatMeasure(op.cut.speedRpm, 'rpm', system)} an even chance at ${depth(here.middle)}, nearly sure up to ${depth(here.low)}, unlikely beyond ${depth(here.high)}. ${data!.periodic.length ? 'The periodic line is the one that is approved.' : ''}`
     : '';
   return (
     <div className="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_260px]">

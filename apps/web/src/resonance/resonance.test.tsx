@@ -55,7 +55,7 @@ describe('the cut that is asked for', () => {
   it('follows from the cutter where nobody set a number', () => {
     const { op } = operationOf(CRIB, COMBINATION, NOTHING_ASKED)!;
     expect(op.tooling).toMatchObject({ holderId: 'shrink-12-80', stickOutMm: 48 });
-    expect(op.cut.radialEngagementMm).toBeCloseTo(0.96);
+    expect(op.cut.radialEngagementMm).toBeCloseTo(3);
     expect(
       operationOf(CRIB, COMBINATION, { ...NOTHING_ASKED, speedRpm: 3000, depthMm: 7 })!.op.cut,
     ).toMatchObject({
