@@ -47,8 +47,8 @@ const NOISE = 0.006;
 
 const CUTS = [
   { heard: 'stable', rpm: 2120, axialDepthMm: 4, hz: null, note: 'light walls, clean' },
-  { heard: 'marginal', rpm: 2120, axialDepthMm: 9, hz: 3060, note: 'a hum in the corners' },
-  { heard: 'chatter', rpm: 2600, axialDepthMm: 12, hz: 3085, note: 'sang at once, stopped' },
+  { heard: 'marginal', rpm: 2120, axialDepthMm: 9, hz: 1395, note: 'a hum in the corners' },
+  { heard: 'chatter', rpm: 2600, axialDepthMm: 12, hz: 1402, note: 'sang at once, stopped' },
 ] as const;
 
 /** Combinations with tap tests, and a page of the notebook for the first. */
