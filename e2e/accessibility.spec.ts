@@ -50,7 +50,7 @@ const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Pro
       await openBench(page, /TT-0420/, /Rough plate pocket/);
       await page.getByRole('tab', { name: 'Window' }).click();
       await page.getByRole('button', { name: 'Larger chart' }).click();
-      await expect(page.getByRole('slider', { name: 'Working point' })).toBeVisible({ timeout: 20_000 });
+      await expect(page.getByRole('slider', { name: 'Working point' })).toBeVisible({ timeout: 60_000 });
     },
   },
   {
