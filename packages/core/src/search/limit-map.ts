@@ -6,6 +6,7 @@ import { problemsOf } from '../evaluation/check-operation.ts';
 import { millingInput } from '../evaluation/milling-input.ts';
 import { turnSummary } from '../evaluation/milling-loads.ts';
 import { millingState } from '../evaluation/milling-state.ts';
+import { chatterNet } from './chatter-net.ts';
 import { normalDeviate } from '../uncertainty/normal.ts';
 import { type Freedom, freedomOf, type FreeParameter, readFree, writeFree } from './freedom.ts';
 import { type Objective, worthOf } from './objective.ts';
@@ -80,6 +81,10 @@ export function limitMap(
   // A coarse picture has fewer points than the net has knots.
   const summarise =
     columns * rows < KNOTS ? turnSummary : turnGrid(x, y, build, (there) => millingInput(there, context));
+  const chatter =
+    columns * rows < KNOTS
+      ? null
+      : chatterNet(x, y, (u, v) => millingState(build(u, v), context, summarise));
   const limits: { id: string; name: string }[] = [];
   const shares: Float32Array[] = [];
   const index = new Map<string, number>();
@@ -108,7 +113,10 @@ export function limitMap(
     for (let column = 0; column < columns; column++) {
       const there = build(atCell(x, column, columns), atCell(y, row, rows));
       const at = row * columns + column;
-      const state = millingState(there, context, summarise);
+      const exact = millingState(there, context, summarise);
+      const state = chatter
+        ? { ...exact, stability: { ...exact.stability, chatter: () => chatter(there) } }
+        : exact;
       for (const s of fixed) note(s, at);
       for (const s of cutShares(state, z, tipIsGuessed)) note(s, at);
       worth[at] = worthOf(wish.objective, state);
