@@ -166,12 +166,12 @@ test('a pair of changes is applied where no single one is enough, and undone', a
   await openBench(page, /TT-0420/, /Rough plate pocket/);
   // Depth pinned, a thin chip and nothing left for a finisher: a narrower or thinner cut alone makes the edge rub.
   const feed = page.getByRole('textbox', { name: 'feed per tooth', exact: true });
-  await feed.fill('0.07');
+  await feed.fill('0.09');
   await feed.press('Enter');
   await page.getByRole('button', { name: /^Feature/ }).click();
   await page.getByLabel('Left for the finisher').fill('0');
   await page.getByLabel('Left for the finisher').press('Enter');
-  await page.getByLabel('Wall tolerance').fill('0.1');
+  await page.getByLabel('Wall tolerance').fill('0.05');
   await page.getByLabel('Wall tolerance').press('Enter');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Pin axial depth' }).click();

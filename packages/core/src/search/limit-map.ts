@@ -82,9 +82,7 @@ export function limitMap(
   const summarise =
     columns * rows < KNOTS ? turnSummary : turnGrid(x, y, build, (there) => millingInput(there, context));
   const chatter =
-    columns * rows < KNOTS
-      ? null
-      : chatterNet(x, y, (u, v) => millingState(build(u, v), context, summarise));
+    columns * rows < KNOTS ? null : chatterNet(x, y, (u, v) => millingState(build(u, v), context, summarise));
   const limits: { id: string; name: string }[] = [];
   const shares: Float32Array[] = [];
   const index = new Map<string, number>();
