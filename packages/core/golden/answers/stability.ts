@@ -83,9 +83,6 @@ export function zeroOrder(c: GoldenCase): Answers | null {
   };
 }
 
-/** Within this of 1 the worked cases leave the verdict open. */
-const OPEN = 0.035;
-
 export function periodic(c: GoldenCase): Answers | null {
   if (!has(c, 'ae_over_D')) return null;
   const [cut, structure] = [cutOf(c), structureOf(c)];
@@ -93,12 +90,11 @@ export function periodic(c: GoldenCase): Answers | null {
     const points = list<readonly [number, number]>(c, 'points_n_rpm_ap_mm');
     const modes = freeModes(structure);
     const found = points.map(([rpm, depth]) => dominantMultiplier(periodMap(cut, modes, rpm, depth)));
-    const open = (c.expected['stable'] as unknown as (boolean | null)[] | undefined) ?? [];
     const steps = given(c, 'm_steps_per_tooth');
     return {
       mu_max: found.map((f) => f.size),
       arg_deg: found.map((f) => f.angle * DEG),
-      stable: found.map((f, i) => (open[i] === null && Math.abs(f.size - 1) < OPEN ? null : f.size < 1)),
+      stable: found.map((f) => f.size < 1),
       ...(isUniform(cut)
         ? { sdm1_mu_at_m: points.map(([n, d]) => firstOrderMultiplier(cut, structure, n, d, steps)) }
         : {}),

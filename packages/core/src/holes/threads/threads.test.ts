@@ -1,10 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { disagreements, given, goldenCases } from '../../../golden/compare.ts';
 import { InputError } from '../../domain/input-error.ts';
 import type { ThreadForm } from '../../domain/hole.ts';
-import { centreFeed } from '../../milling/arc-feed.ts';
-import { areaTapTorque, handbookTapTorque, tapTorque } from './tap-torque.ts';
+import { handbookTapTorque, tapTorque } from './tap-torque.ts';
 import {
   basicDiameters,
   grooveOf,
@@ -22,38 +20,6 @@ const thread = (majorMm: number, pitchMm: number): ThreadForm => ({
   pitchMm,
   flankDeg: 60,
   taper: 0,
-});
-
-describe('taps against worked cases', () => {
-  it.each(goldenCases('tap-'))('$id', (c) => {
-    const t = thread(given(c, 'D_mm'), given(c, 'P_mm'));
-    const hole = given(c, 'hole_mm');
-    expect(
-      disagreements(c, {
-        pilot_mm: pilotForHeight(t, given(c, 'percent_thread')),
-        percent_for_hole: heightForPilot(t, hole),
-        minor_D1_mm: basicDiameters(t).minorMm,
-        pilot_form_tap_mm: pilotForFormed(t, given(c, 'percent_thread')),
-        torque_handbook_Nm: handbookTapTorque(given(c, 'kc_MPa'), t),
-        torque_area_Nm: areaTapTorque(given(c, 'kc_MPa'), t, hole),
-        groove_area_mm2: grooveOf(t, hole).areaMm2,
-      }),
-    ).toEqual([]);
-  });
-
-  it.each(goldenCases('threadmill-'))('$id: feed of the centre', (c) => {
-    const edge = given(c, 'n_rpm') * given(c, 'N') * given(c, 'fz_mm');
-    expect(
-      disagreements(c, {
-        vf_periphery_mm_min: edge,
-        vf_center_mm_min: centreFeed(edge, {
-          finishedMm: given(c, 'D_thread_mm'),
-          toolMm: given(c, 'D_cutter_mm'),
-          internal: c.inputs['internal'] as unknown as boolean,
-        }),
-      }),
-    ).toEqual([]);
-  });
 });
 
 describe('threads by their standards', () => {
