@@ -1,4 +1,5 @@
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
+import { exponential } from '../golden/matrix-exponential.ts';
 
 /** One mode along the feed and two equal straight flutes: the published benchmark's kind of cut. */
 export interface TextbookCut {
@@ -8,21 +9,6 @@ export interface TextbookCut {
   /** Direction factor over an angle of the tool, N/m² of depth and displacement. */
   readonly factor: (angle: number) => number;
   readonly teeth: number;
-}
-
-/** Matrix exponential by scaling, a Taylor series and squaring. */
-function exponential(a: Matrix): Matrix {
-  const size = a.norm('frobenius');
-  const squarings = Math.max(0, Math.ceil(Math.log2(size + 1e-300)) + 4);
-  const b = Matrix.mul(a, 2 ** -squarings);
-  let sum = Matrix.eye(a.rows);
-  let term = Matrix.eye(a.rows);
-  for (let k = 1; k <= 10; k++) {
-    term = term.mmul(b).div(k);
-    sum = Matrix.add(sum, term);
-  }
-  for (let i = 0; i < squarings; i++) sum = sum.mmul(sum);
-  return sum;
 }
 
 /**

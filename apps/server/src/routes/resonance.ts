@@ -7,7 +7,7 @@ import {
   type TipInput,
   tipSchema,
 } from '@burl/contract';
-import { implausibleTip, InputError, isPracticeSerial, PRACTICE_SERIAL } from '@burl/core';
+import { implausibleTip, impossibleIn, InputError, isPracticeSerial, PRACTICE_SERIAL } from '@burl/core';
 import { eq } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
 import type { Database, Transaction } from '../db/client.ts';
@@ -62,25 +62,7 @@ async function refuseImpossible(
 ): Promise<void> {
   const [machine] = await tx.select().from(machines).where(eq(machines.id, c.machineId));
   const [cutter] = await tx.select().from(cutters).where(eq(cutters.id, c.cutterId));
-  const fastest = machine?.document.max_rpm ?? Infinity;
-  const diameter = cutter?.document.properties.DC ?? Infinity;
-  const problems = [
-    {
-      field: 'rpm',
-      value: Math.round((cut.rpm * cut.overridePercent) / 100),
-      most: fastest,
-      of: 'rpm, what the machine has',
-    },
-    {
-      field: 'radialEngagementMm',
-      value: cut.radialEngagementMm,
-      most: diameter,
-      of: 'mm, the cutter’s diameter',
-    },
-    { field: 'axialDepthMm', value: cut.axialDepthMm, most: c.stickOutMm, of: 'mm, the stick-out' },
-  ]
-    .filter((p) => p.value > p.most)
-    .map(({ field, value, most, of }) => ({ field, value, allowed: `up to ${most} ${of}` }));
+  const problems = impossibleIn(cut, machine!.document, cutter!.document, c.stickOutMm);
   if (problems.length > 0) throw new InputError(problems);
 }
 

@@ -1,5 +1,5 @@
 import type { CombinationDetail } from '@burl/contract';
-import { millingState, softestMode, type TipMode } from '@burl/core';
+import { softestMode, type TipMode } from '@burl/core';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { COMBINATION, measured, MODES } from '../../test/combination.ts';
@@ -13,7 +13,6 @@ import { LobesPanel, rangeOf } from './lobes-panel.tsx';
 import { MapPicture } from './map-picture.tsx';
 import { attachmentOf, NotebookPanel } from './notebook-panel.tsx';
 import { PlanPanel } from './plan-panel.tsx';
-import { speedsToTry } from './speeds-to-try.ts';
 import { SlenderPanel } from './slender-panel.tsx';
 import { TapPanel } from './tap-panel.tsx';
 
@@ -310,33 +309,5 @@ describe('boring bars and slender drills', () => {
     type('Bore', '12');
     expect(within(bar).getByRole('alert').textContent).toMatch(/bore is 12; allowed: from 20 mm/);
     expect(screen.getByText(/Lobed holes at the start near/)).toBeTruthy();
-  });
-});
-
-describe('speeds to try for a heard frequency', () => {
-  const cut = operationOf(told, TAPPED, NOTHING_ASKED)!;
-  const teeth = cut.context.cutter.properties.NOF!;
-
-  it('stay inside machine, rating and edge, best metal first, and each puts the teeth just under the heard one', () => {
-    const hz = 1350;
-    const found = speedsToTry(hz, cut);
-    expect(found.length).toBeGreaterThan(1);
-    const { value } = millingState(cut.op, cut.context).speedLimitMMin!;
-    const metal = found.map((s) => s.rpm * Math.min(s.depthMm ?? 24, 24));
-    expect(metal).toEqual([...metal].sort((a, b) => b - a));
-    for (const { rpm } of found) {
-      expect((Math.PI * 12 * rpm) / 1000).toBeLessThan(1.01 * value);
-      const k = (60 * hz) / (teeth * rpm);
-      expect(Math.abs(k - Math.round(k)) / k).toBeLessThan(0.03);
-    }
-  });
-
-  it('are none where the edge stands no such speed', () => {
-    expect(
-      speedsToTry(1350, {
-        ...cut,
-        context: { ...cut.context, machine: { ...cut.context.machine, max_rpm: 5 } },
-      }),
-    ).toEqual([]);
   });
 });

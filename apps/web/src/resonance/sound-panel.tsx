@@ -1,5 +1,12 @@
 import type { CombinationDetail } from '@burl/contract';
-import { explainsHeard, formatMeasure, isPracticeSerial, millingState, type Recording } from '@burl/core';
+import {
+  explainsHeard,
+  formatMeasure,
+  isPracticeSerial,
+  millingState,
+  type Recording,
+  speedsToTry,
+} from '@burl/core';
 import { Mic, Square, Upload } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
@@ -12,7 +19,6 @@ import { Button } from '../parts/button.tsx';
 import { FormError } from '../parts/form-error.tsx';
 import type { operationOf } from './cut-asked.ts';
 import { Plot } from './plot.tsx';
-import { speedsToTry } from './speeds-to-try.ts';
 import { Spectrogram } from './spectrogram.tsx';
 import { refreshResonance } from './use-resonance.ts';
 
@@ -151,7 +157,7 @@ export function SoundPanel({
   const strongest = Math.max(...(verdict?.lines.map((l) => l.amplitude) ?? [0]));
   const ran = verdict?.rpm ?? rpm;
   const tooth = (ran * teeth) / 60;
-  const speeds = verdict?.chatter && !recording?.shipped ? speedsToTry(verdict.hz!, cut) : [];
+  const speeds = verdict?.chatter && !recording?.shipped ? speedsToTry(verdict.hz!, cut.op, cut.context) : [];
   const explained =
     !verdict?.chatter || recording?.shipped !== null || explainsHeard(verdict.hz!, [...modes.x, ...modes.y]);
   const said = verdict

@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { contextOf, LOCK_POCKET, SEAL_POCKET } from '../../fixtures/crib.ts';
-import { disagreements, given, goldenCases } from '../../golden/compare.ts';
 import { millingState } from '../evaluation/milling-state.ts';
 import { overloadOf } from '../evaluation/overload.ts';
-import { economicLife } from '../life/economic-life.ts';
 import type { MillingOperation } from '../domain/operation.ts';
 import { heatCurve } from './heat-curve.ts';
 import { pathDetail } from './path-detail.ts';
@@ -110,24 +108,5 @@ describe('what gives first', () => {
       },
     });
     expect(overloadOf(heavy).first).toBe('spindle');
-  });
-});
-
-describe('economic life, worked cases', () => {
-  it.each(goldenCases('life-econ').map((c) => [c.id, c] as const))('%s', (_, c) => {
-    const e = economicLife(
-      given(c, 'n_taylor'),
-      given(c, 'C_m_min'),
-      given(c, 't_change_min'),
-      given(c, 'cost_per_edge'),
-      given(c, 'machine_cost_per_min'),
-    );
-    const got = {
-      T_maxprod_min: e.fastestMin,
-      vc_maxprod: e.fastestSpeed,
-      T_mincost_min: e.cheapestMin,
-      vc_mincost: e.cheapestSpeed,
-    };
-    expect(disagreements(c, got)).toEqual([]);
   });
 });

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { FIVE_FLUTES } from '../../fixtures/chatter-cut.ts';
 import { averagedBorder, borderInDoubt, longestDelay, responseGrid } from './averaged-border.ts';
 import type { ChatterCut } from './chatter-cut.ts';
 import { chatterRange, limitAtSpeed, responseOf } from './fixed-speed.ts';
@@ -6,16 +7,7 @@ import { limitDepth } from './periodic/limit-depth.ts';
 import type { TipStructure } from './tip-structure.ts';
 
 const RAD = Math.PI / 180;
-const CUT: ChatterCut = {
-  pitch: [72, 72, 72, 72, 72].map((p) => p * RAD),
-  entry: 120 * RAD,
-  exit: Math.PI,
-  tangential: 1900,
-  radial: 600,
-  diameterMm: 12,
-  dampingNPerM: 45000,
-  dampingFriction: 0.3,
-};
+const CUT: ChatterCut = { ...FIVE_FLUTES, dampingFriction: 0.3 };
 const TIP: TipStructure = {
   x: [
     { hz: 95, damping: 0.04, stiffness: 1.5e8 },

@@ -99,6 +99,13 @@ const NONE_MM = 1e4;
 /** Crossings read between lines may be off by so much: all that are as near to the lowest are closed in on. */
 const NEARLY = 1.12;
 
+/** Ratio between the speeds grids are made for: one serves all speeds up to the next. */
+const GRID_RATIO = 1.3;
+
+/** Speed a grid is made for that serves this one, rpm. */
+export const gridSpeed = (rpm: number): number =>
+  GRID_RATIO ** Math.floor(Math.log(rpm) / Math.log(GRID_RATIO));
+
 /** Two lines between which an eigenvalue becomes real, with its value at the lower one. */
 interface Crossing {
   readonly depthMm: number;
@@ -128,6 +135,21 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
   const strengthD = 2 * Math.PI * Math.hypot(d0, d1, d2, d3);
   let best = NONE_MM;
   const found: Crossing[] = [];
+  /** Keeps the place where an eigenvalue becomes real between two lines, where that may be the border. */
+  const note = (
+    re: number,
+    im: number,
+    nextRe: number,
+    nextIm: number,
+    lowHz: number,
+    stepHz: number,
+  ): void => {
+    if (nextIm * im > 0 || nextIm === im) return;
+    const depthMm = 1000 / (re + (im / (im - nextIm)) * (nextRe - re));
+    if (!(depthMm > 0 && depthMm < NEARLY * best)) return;
+    best = Math.min(best, depthMm);
+    found.push({ depthMm, lowHz, highHz: lowHz + stepHz, re, im });
+  };
   for (const block of grid.blocks) {
     const { fromHz, stepHz, most } = block;
     const top = fromHz + LINES * stepHz;
@@ -185,24 +207,9 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
         const straight = Math.abs(re0 - lastRe0) + Math.abs(im0 - lastIm0);
         const swapped = Math.abs(re1 - lastRe0) + Math.abs(im1 - lastIm0);
         if (swapped < straight) [re0, im0, re1, im1] = [re1, im1, re0, im0];
-        if (im0 * lastIm0 <= 0 && im0 !== lastIm0) {
-          const t = lastIm0 / (lastIm0 - im0);
-          const depthMm = 1000 / (lastRe0 + t * (re0 - lastRe0));
-          if (depthMm > 0 && depthMm < NEARLY * best) {
-            best = Math.min(best, depthMm);
-            const lowHz = fromHz + (i - 1) * stepHz;
-            found.push({ depthMm, lowHz, highHz: lowHz + stepHz, re: lastRe0, im: lastIm0 });
-          }
-        }
-        if (im1 * lastIm1 <= 0 && im1 !== lastIm1) {
-          const t = lastIm1 / (lastIm1 - im1);
-          const depthMm = 1000 / (lastRe1 + t * (re1 - lastRe1));
-          if (depthMm > 0 && depthMm < NEARLY * best) {
-            best = Math.min(best, depthMm);
-            const lowHz = fromHz + (i - 1) * stepHz;
-            found.push({ depthMm, lowHz, highHz: lowHz + stepHz, re: lastRe1, im: lastIm1 });
-          }
-        }
+        const lowHz = fromHz + (i - 1) * stepHz;
+        note(lastRe0, lastIm0, re0, im0, lowHz, stepHz);
+        note(lastRe1, lastIm1, re1, im1, lowHz, stepHz);
       }
       [lastRe0, lastIm0, lastRe1, lastIm1] = [re0, im0, re1, im1];
     }

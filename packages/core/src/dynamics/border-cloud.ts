@@ -1,4 +1,10 @@
-import { borderInDoubt, longestDelay, type ResponseGrid, responseGrid } from './averaged-border.ts';
+import {
+  borderInDoubt,
+  gridSpeed,
+  longestDelay,
+  type ResponseGrid,
+  responseGrid,
+} from './averaged-border.ts';
 import { structureAtDepth } from './along-tool.ts';
 import type { WeightedBorder } from './chatter-chance.ts';
 import type { ChatterCut } from './chatter-cut.ts';
@@ -22,8 +28,6 @@ interface Felt {
 const worked = new WeakMap<TipStructure, Map<string, Felt>>();
 const KEPT_DEPTHS = 24;
 const KEPT_BORDERS = 400;
-/** Ratio between the speeds grids are made for: one serves all speeds up to the next. */
-const GRID_RATIO = 1.3;
 /** Below this the lobes lie closer than a grid can tell, and a worn edge damps more than here: rpm. */
 const SLOWEST_RPM = 30;
 
@@ -57,8 +61,7 @@ export function averagedBorderAt(
   const rpm = Math.max(SLOWEST_RPM, speedRpm);
   const key = `${rpm}|${cut.entry}|${cut.exit}|${cut.tangential}|${cut.radial}|${cut.dampingNPerM}|${cut.dampingFriction}|${cut.diameterMm}|${cut.pitch.join()}`;
   return remember(felt.borders, key, KEPT_BORDERS, () => {
-    const slow = GRID_RATIO ** Math.floor(Math.log(rpm) / Math.log(GRID_RATIO));
-    const delay = longestDelay(cut, slow);
+    const delay = longestDelay(cut, gridSpeed(rpm));
     const grid = remember(felt.grids, delay, 8, () => responseGrid(felt.structure, delay));
     const { depthMm: border, hz, doubt } = borderInDoubt(cut, grid, rpm);
     return border === Infinity ? { depthMm: null, hz: null, doubt } : { depthMm: border, hz, doubt };

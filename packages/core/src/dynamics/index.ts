@@ -37,8 +37,10 @@ export {
   timeFrequency,
 } from './sound/chatter-sound.ts';
 export { soundOf } from './sound/simulated-sound.ts';
+export { type SpeedToTry, speedsToTry } from './sound/speeds-to-try.ts';
 export { type CombinationParts, genericStructure } from './assembly-of.ts';
 export { tipKnowledge, type TipKnowledge, type Trust, TRUSTS } from './tip-knowledge.ts';
+export { impossibleIn } from '../domain/possible-cut.ts';
 export {
   type Heard,
   HEARD,
@@ -49,7 +51,9 @@ export {
   type ResonanceBook,
   trueSpeed,
 } from '../domain/resonance.ts';
-export { type Belief, chanceMap, type ChanceMap, learn, priorBelief } from './learning/belief.ts';
+export { type Belief, priorBelief } from './learning/belief.ts';
+export { chanceMap, type ChanceMap } from './learning/chance-map.ts';
+export { learn } from './learning/learn.ts';
 export { nextTests, speedLadder, type SpeedLadder, type TestProposal } from './learning/test-plan.ts';
 export { resonanceOf, type ResonancePicture, type ResonanceQuestion } from './resonance-of.ts';
 export { type BoringVerdict, boringVerdict } from './slender/boring-bar.ts';

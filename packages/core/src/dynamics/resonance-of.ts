@@ -1,10 +1,10 @@
 import type { OperationContext } from '../domain/context.ts';
 import { InputError } from '../domain/input-error.ts';
 import type { MillingOperation } from '../domain/operation.ts';
-import { millingState } from '../evaluation/milling-state.ts';
+import { fastestOfEdge, millingState } from '../evaluation/milling-state.ts';
 import { beliefOf, observationsOf, testCutOf } from '../evaluation/stability-state.ts';
 import { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from './along-tool.ts';
-import { type ChanceMap, chanceMap } from './learning/belief.ts';
+import { type ChanceMap, chanceMap } from './learning/chance-map.ts';
 import type { Heard } from '../domain/resonance.ts';
 import { nextTests, type SpeedLadder, speedLadder, type TestProposal } from './learning/test-plan.ts';
 import { limitDepth } from './periodic/limit-depth.ts';
@@ -128,10 +128,11 @@ export function resonanceOf(
     return { rpm: test.rpm, depthMm: o.axialDepthMm, heard: o.heard, hz: o.hz };
   });
   // Nobody tries speeds that burn the edge: what is proposed ends where the cutting speed does.
-  const edge = state.speedLimitMMin
-    ? (op.cut.speedRpm * state.speedLimitMMin.value) / state.cuttingSpeedMMin
-    : Infinity;
-  const wish = { fromRpm, toRpm: Math.max(fromRpm * LEAST_SPAN, Math.min(toRpm, edge)), mostMm };
+  const wish = {
+    fromRpm,
+    toRpm: Math.max(fromRpm * LEAST_SPAN, Math.min(toRpm, fastestOfEdge(state))),
+    mostMm,
+  };
   return {
     knowledge,
     mode: stability.chatter().mode ?? softestMode(stability.structure),

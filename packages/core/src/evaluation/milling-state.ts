@@ -200,3 +200,7 @@ export function millingState(
     },
   };
 }
+
+/** Fastest speed at which the edge still lasts the shortest life, rpm; Infinity where no life is known. */
+export const fastestOfEdge = ({ op, speedLimitMMin, cuttingSpeedMMin }: MillingState): number =>
+  speedLimitMMin ? (op.cut.speedRpm * speedLimitMMin.value) / cuttingSpeedMMin : Infinity;

@@ -5,15 +5,9 @@ import { averagedBorderAt, borderCloud, CLOSE_SHIFTS, QUICK_SHIFTS } from '../dy
 import { chanceOf, depthOfChance, spreadOf, type WeightedBorder } from '../dynamics/chatter-chance.ts';
 import type { ChatterCut } from '../dynamics/chatter-cut.ts';
 import { chatterCutOf } from '../dynamics/chatter-of.ts';
-import {
-  type Belief,
-  HEARING,
-  learn,
-  priorBelief,
-  quickBorders,
-  type TestCut,
-  unknownsOf,
-} from '../dynamics/learning/belief.ts';
+import { type Belief, priorBelief, type TestCut, unknownsOf } from '../dynamics/learning/belief.ts';
+import { learn } from '../dynamics/learning/learn.ts';
+import { HEARING, quickBorders } from '../dynamics/learning/world-border.ts';
 import { type Heard, type Observation, speaksFor, trueSpeed } from '../domain/resonance.ts';
 import { tipKnowledge, type TipKnowledge } from '../dynamics/tip-knowledge.ts';
 import type { TipMode, TipStructure } from '../dynamics/tip-structure.ts';

@@ -13,6 +13,23 @@ import { stateOfChance } from './limit-depth.ts';
 const stateOf = (op: Operation, id: string, context: OperationContext): LimitState =>
   limitOf(evaluate(op, context), id).state;
 
+/** The pocket's own cut, logged in the notebook. */
+const LOGGED = {
+  machineSerial: 'SN-1',
+  machineId: SEAL_POCKET.machineId,
+  holderId: SEAL_POCKET.tooling.holderId,
+  cutterId: SEAL_POCKET.tooling.cutterId,
+  stickOutMm: SEAL_POCKET.tooling.stickOutMm,
+  alloyId: SEAL_POCKET.alloyId,
+  rpm: 1060,
+  overridePercent: 100,
+  axialDepthMm: 12,
+  radialEngagementMm: 1,
+  feedPerToothMm: 0.06,
+  direction: 'climb',
+  hz: null,
+} as const;
+
 /** The pocket's own combination, tap-tested: one mode a direction. */
 const tapped = (stiffness: number): OperationContext => ({
   ...contextOf(SEAL_POCKET),
@@ -105,26 +122,12 @@ describe('the number that is approved', () => {
   });
 
   it('test cuts that chattered lower it, stable ones lift it, and one of each leaves it between', () => {
-    const observation = {
-      machineSerial: 'SN-1',
-      machineId: SEAL_POCKET.machineId,
-      holderId: SEAL_POCKET.tooling.holderId,
-      cutterId: SEAL_POCKET.tooling.cutterId,
-      stickOutMm: SEAL_POCKET.tooling.stickOutMm,
-      alloyId: SEAL_POCKET.alloyId,
-      rpm: 1060,
-      overridePercent: 100,
-      radialEngagementMm: 1,
-      feedPerToothMm: 0.06,
-      direction: 'climb',
-      hz: null,
-    } as const;
     const seen = (...cuts: (readonly ['stable' | 'chatter', number])[]): OperationContext => ({
       ...contextOf(SEAL_POCKET),
       resonance: {
         serial: null,
         tips: [],
-        observations: cuts.map(([heard, axialDepthMm]) => ({ ...observation, heard, axialDepthMm })),
+        observations: cuts.map(([heard, axialDepthMm]) => ({ ...LOGGED, heard, axialDepthMm })),
       },
     });
     // A fresh edge: a worn one damps so much at this speed that the border has a cliff.
@@ -146,25 +149,7 @@ describe('what was logged of this very cut', () => {
     resonance: {
       serial: null,
       tips: [],
-      observations: [
-        {
-          machineSerial: 'SN-1',
-          machineId: SEAL_POCKET.machineId,
-          holderId: SEAL_POCKET.tooling.holderId,
-          cutterId: SEAL_POCKET.tooling.cutterId,
-          stickOutMm: SEAL_POCKET.tooling.stickOutMm,
-          alloyId: SEAL_POCKET.alloyId,
-          heard,
-          rpm: 1060,
-          overridePercent: 100,
-          axialDepthMm: 12,
-          radialEngagementMm: 1,
-          feedPerToothMm: 0.06,
-          direction: 'climb',
-          hz: null,
-          ...change,
-        },
-      ],
+      observations: [{ ...LOGGED, heard, ...change }],
     },
   });
   const at = (change: object): Operation => ({ ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, ...change } });

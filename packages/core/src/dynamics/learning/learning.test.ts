@@ -1,30 +1,16 @@
 import { describe, expect, it } from 'vitest';
+import { FIVE_FLUTES } from '../../../fixtures/chatter-cut.ts';
 import { seededNormal, seededUniform } from '../../uncertainty/normal.ts';
 import type { ChatterCut } from '../chatter-cut.ts';
 import { chatterRange, limitAtSpeed, responseOf } from '../fixed-speed.ts';
 import type { TipStructure } from '../tip-structure.ts';
-import {
-  type Belief,
-  bordersOf,
-  chanceMap,
-  depthAtChance,
-  effectiveWorlds,
-  learn,
-  priorBelief,
-  structureIn,
-} from './belief.ts';
+import { type Belief, priorBelief, structureIn } from './belief.ts';
+import { chanceMap, depthAtChance } from './chance-map.ts';
+import { effectiveWorlds, learn } from './learn.ts';
+import { bordersOf } from './world-border.ts';
 import { nextTests, speedLadder } from './test-plan.ts';
 
-const RAD = Math.PI / 180;
-const CUT: ChatterCut = {
-  pitch: [72, 72, 72, 72, 72].map((p) => p * RAD),
-  entry: 120 * RAD,
-  exit: Math.PI,
-  tangential: 1900,
-  radial: 600,
-  diameterMm: 12,
-  dampingNPerM: 45000,
-};
+const CUT = FIVE_FLUTES;
 const TIP: TipStructure = {
   x: [{ hz: 1400, damping: 0.03, stiffness: 1.8e7 }],
   y: [{ hz: 1330, damping: 0.028, stiffness: 1.7e7 }],

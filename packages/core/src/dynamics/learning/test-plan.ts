@@ -1,5 +1,6 @@
 import type { ChatterCut } from '../chatter-cut.ts';
-import { alongToolOf, type Belief, bordersOf, chanceOfChatter } from './belief.ts';
+import type { Belief } from './belief.ts';
+import { alongToolOf, bordersOf, chanceOfChatter } from './world-border.ts';
 
 /** A cut worth trying. */
 export interface TestProposal {

@@ -1,28 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { recordingOf } from '../../../golden/answers/sound.ts';
 import { disagreements, given, type GoldenCase, goldenCases } from '../../../golden/compare.ts';
 import { bell, seededNumbers } from '../measure/simulated-hammer.ts';
 import { listen, type Recording, timeFrequency } from './chatter-sound.ts';
-
-/** The recording a worked case describes. */
-function recordingOf(c: GoldenCase): Recording {
-  const rate = given(c, 'fs_Hz');
-  const list = (key: string): number[] => c.inputs[key] as unknown as number[];
-  const chatter = c.inputs['chatter_f_amp'] as unknown as [number, number][];
-  const turn = given(c, 'n_rpm') / 60;
-  const next = seededNumbers(given(c, 'seed'));
-  const wave = (f: number, t: number, phase: number): number => Math.sin(2 * Math.PI * f * t + phase);
-  const samples = Float64Array.from({ length: Math.round(rate * given(c, 'T_s')) }, (_, i) => {
-    const t = i / rate;
-    let x = 0;
-    list('tooth_harmonic_amp').forEach(
-      (a, k) => (x += a * wave((k + 1) * given(c, 'N') * turn, t, 0.3 * (k + 1))),
-    );
-    list('spindle_harmonic_amp').forEach((a, k) => (x += a * wave((k + 1) * turn, t, 0.7 * (k + 1))));
-    chatter.forEach(([f, a]) => (x += a * wave(f, t, 1.1)));
-    return x + given(c, 'noise_amp') * bell(next);
-  });
-  return { rate, samples };
-}
 
 describe('sound of a cut, worked cases', () => {
   it.each(goldenCases('chatter-sound').map((c) => [c.id, c] as const))('%s', (_, c) => {

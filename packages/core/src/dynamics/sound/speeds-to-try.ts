@@ -1,5 +1,6 @@
-import { millingState } from '@burl/core';
-import type { operationOf } from './cut-asked.ts';
+import type { OperationContext } from '../../domain/context.ts';
+import type { MillingOperation } from '../../domain/operation.ts';
+import { fastestOfEdge, millingState } from '../../evaluation/milling-state.ts';
 
 /** A speed at which the teeth come in step with a heard frequency. */
 export interface SpeedToTry {
@@ -18,17 +19,11 @@ const UNDER = 0.98;
  * Speeds 60·f/(z·k) for a heard frequency f, Hz, that the machine, the cutter's rating and the edge's cutting speed allow;
  * most metal first: depth by the border there times speed, at the same width and chip. The border is the lobes' own.
  */
-export function speedsToTry(
-  hz: number,
-  { op, context }: NonNullable<ReturnType<typeof operationOf>>,
-): SpeedToTry[] {
+export function speedsToTry(hz: number, op: MillingOperation, context: OperationContext): SpeedToTry[] {
   const state = millingState(op, context);
   const { properties } = context.cutter;
   const teeth = properties.ZEFP ?? properties.NOF ?? 1;
-  const edge = state.speedLimitMMin
-    ? (op.cut.speedRpm * state.speedLimitMMin.value) / state.cuttingSpeedMMin
-    : Infinity;
-  const most = Math.min(context.machine.max_rpm, properties.RPMX ?? Infinity, edge);
+  const most = Math.min(context.machine.max_rpm, properties.RPMX ?? Infinity, fastestOfEdge(state));
   const least = context.machine.min_rpm ?? 0;
   const deepest = Math.min(properties.APMX ?? op.tooling.stickOutMm, op.tooling.stickOutMm);
   const found: SpeedToTry[] = [];
