@@ -1,6 +1,5 @@
-import type { CombinationDetail, Crib, StoredResponse } from '@burl/contract';
+import type { CombinationDetail, Crib } from '@burl/contract';
 import {
-  formatMeasure,
   genericStructure,
   InputError,
   isHammerCsv,
@@ -12,7 +11,6 @@ import {
   tipKnowledge,
   type TipMode,
   softModes,
-  staticStiffness,
   writeResponseCsv,
   writeUniversalFile,
   type Receptance,
@@ -21,29 +19,21 @@ import { Download, Hammer, Upload } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { call, messageOf } from '../api/client.ts';
-import { useSystem } from '../frame/preferences.tsx';
-import type { TapTest } from '../judging/resonance-work.ts';
-import { askWorker, useHeavy } from '../judging/use-heavy.ts';
+import { askWorker } from '../judging/use-heavy.ts';
 import { Button } from '../parts/button.tsx';
 import { FormError } from '../parts/form-error.tsx';
-import { HeavyState } from '../parts/heavy-state.tsx';
-import { SheetDialog } from '../parts/sheet-dialog.tsx';
 import { Toggle } from '../parts/toggle.tsx';
+import { EarlierTips } from './earlier-tips.tsx';
 import { ModesTable } from './modes-table.tsx';
 import { Plot } from './plot.tsx';
 import { type Part, PARTS, ResponseChart } from './response-chart.tsx';
+import { SimulatedTap } from './simulated-tap.tsx';
+import { asReceptance, stored } from './stored-response.ts';
 import { TableDialog } from './table-dialog.tsx';
 import { completed, TipPreview, type TipReading } from './tip-preview.tsx';
 import { refreshResonance } from './use-resonance.ts';
 
 type Axis = 'x' | 'y';
-
-const stored = (g: Receptance): StoredResponse => ({ hz: [...g.hz], re: [...g.re], im: [...g.im] });
-const asReceptance = (g: StoredResponse): Receptance => ({
-  hz: Float64Array.from(g.hz),
-  re: Float64Array.from(g.re),
-  im: Float64Array.from(g.im),
-});
 
 function save(name: string, type: string, text: string): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
@@ -53,15 +43,6 @@ function save(name: string, type: string, text: string): void {
   link.click();
   URL.revokeObjectURL(url);
 }
-
-const FAULT_WORDS: Readonly<Record<string, string>> = {
-  'double hit': 'double hit, left out',
-  'force overload': 'force overload, left out',
-  'response overload': 'response overload, left out',
-  'no hit': 'no hit, left out',
-  'cable fault': 'cable fault, left out',
-  'unlike the others': 'unlike the others, left out',
-};
 
 /** How the tip of a combination moves: measured, coupled, stated or guessed; tap tests in and out. */
 export function TapPanel({
@@ -73,10 +54,9 @@ export function TapPanel({
   crib: Crib;
   edit: boolean;
 }) {
-  const system = useSystem();
   const [axis, setAxis] = useState<Axis>('x');
   const [part, setPart] = useState<Part>('magnitude');
-  const [tapping, setTapping] = useState<{ axis: Axis; seed: number } | null>(null);
+  const [tapping, setTapping] = useState<Axis | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   const [stating, setStating] = useState(false);
   const [reading, setReading] = useState<TipReading | null>(null);
@@ -95,12 +75,6 @@ export function TapPanel({
     () =>
       parts && tipKnowledge(parts, combination.stickOutMm, crib.resonance.tips, combination.machineSerial),
     [parts, combination.stickOutMm, combination.machineSerial, crib.resonance.tips],
-  );
-  const tap = useHeavy<TapTest>(
-    'tap',
-    tapping && parts ? `tap ${combination.id} ${tapping.axis} ${tapping.seed}` : null,
-    (api) => api.tapTest(parts!, combination.stickOutMm, tapping!.axis, tapping!.seed),
-    0,
   );
   if (!parts || !knowledge) {
     return <p role="alert">The crib lacks the machine, holder, cutter or its material.</p>;
@@ -255,7 +229,7 @@ export function TapPanel({
               {practice && (
                 <Button
                   look="main"
-                  onClick={() => setTapping({ axis, seed: seedOf(combination.id) })}
+                  onClick={() => setTapping(axis)}
                   aria-label={`Simulated tap test along ${axis}`}
                 >
                   <Hammer size={15} aria-hidden="true" /> Simulated tap along {axis}
@@ -286,28 +260,7 @@ export function TapPanel({
             <FormError message={failed} />
           </section>
         )}
-        {edit && combination.earlier.length > 0 && (
-          <section className="space-y-1 rounded-lg border border-line bg-card p-3 text-[13px]">
-            <h2>Earlier records</h2>
-            <ul className="space-y-1">
-              {combination.earlier.map((t) => (
-                <li key={t.id} className="flex items-center gap-2">
-                  <span className="min-w-0 flex-1">
-                    {t.axis}: {t.origin}, {formatMeasure(staticStiffness(t.modes) / 1e6, 'N/um', system)},{' '}
-                    {t.madeAt.slice(0, 10)}
-                  </span>
-                  <Button
-                    look="quiet"
-                    aria-label={`Bring back ${t.axis}: ${t.origin}`}
-                    onClick={() => void restore(t.id)}
-                  >
-                    Bring back
-                  </Button>
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
+        {edit && <EarlierTips earlier={combination.earlier} onRestore={(id) => void restore(id)} />}
         {record?.receptance && (
           <section className="flex flex-wrap gap-2 rounded-lg border border-line bg-card p-3">
             <Button
@@ -353,86 +306,25 @@ export function TapPanel({
           }}
         />
       )}
-      <SheetDialog
-        open={tapping !== null}
-        onClose={() => setTapping(null)}
-        title={`Simulated tap test along ${tapping?.axis ?? ''}`}
-        description="Ten hits at 51.2 kHz by the simulated hammer and accelerometer. Faulty hits are found and left out."
-        wide
-      >
-        {!tap.data || tap.stale ? (
-          <HeavyState what="the hits" heavy={tap} />
-        ) : (
-          <div className="space-y-3">
-            <ul className="grid grid-cols-2 gap-x-4 text-[13px] sm:grid-cols-5" aria-label="Hits">
-              {tap.data.hits.map((h, i) => (
-                <li key={i} className={h.fault ? 'text-over' : 'text-clear'}>
-                  {i + 1}: {h.fault ? FAULT_WORDS[h.fault] : `${h.peakN.toFixed(0)} N, good`}
-                </li>
-              ))}
-            </ul>
-            <div className="grid gap-3 sm:grid-cols-2">
-              <div className="relative h-44">
-                <Plot
-                  text="One hit: force and answer over time."
-                  curves={[
-                    {
-                      label: 'force',
-                      colour: 'series-2',
-                      points: tap.data.hit.ms.map((ms, i) => ({
-                        x: ms,
-                        y: tap.data!.hit.force[i]! / Math.max(...tap.data!.hit.force),
-                      })),
-                    },
-                    {
-                      label: 'acceleration',
-                      colour: 'series-1',
-                      width: 1,
-                      points: tap.data.hit.ms.map((ms, i) => ({ x: ms, y: tap.data!.hit.response[i]! })),
-                    },
-                  ]}
-                  x="ms"
-                  y="share of largest"
-                />
-              </div>
-              <div className="relative h-44">
-                <ResponseChart
-                  axis={tapping?.axis ?? 'x'}
-                  part="magnitude"
-                  receptance={stored(tap.data.receptance)}
-                  modes={tap.data.modes}
-                  toHz={toHz}
-                />
-              </div>
-            </div>
-            <ModesTable caption="Modes found" modes={tap.data.modes} />
-            <div className="flex justify-end gap-2">
-              <Button onClick={() => setTapping({ axis: tapping!.axis, seed: tapping!.seed + 1 })}>
-                Hit again
-              </Button>
-              <Button
-                look="main"
-                onClick={() => {
-                  const on = tapping!.axis;
-                  const found: TipReading = { ...tap.data!, axis: on, origin: 'simulated hammer' };
-                  setTapping(null);
-                  void keep(on, { ...found, modes: completed(found, model[on]).modes }, found.origin);
-                }}
-              >
-                Keep it
-              </Button>
-            </div>
-          </div>
-        )}
-      </SheetDialog>
+      {tapping && (
+        <SimulatedTap
+          parts={parts}
+          combinationId={combination.id}
+          stickOutMm={combination.stickOutMm}
+          axis={tapping}
+          toHz={toHz}
+          onClose={() => setTapping(null)}
+          onKeep={(found) => {
+            setTapping(null);
+            void keep(tapping, { ...found, modes: completed(found, model[tapping]).modes }, found.origin);
+          }}
+        />
+      )}
     </div>
   );
 }
 
 const band = (sigma: number): string => `${(100 * 1.28 * sigma).toFixed(0)} %`;
-
-/** The same hidden spindle for the same combination. */
-const seedOf = (id: string): number => [...id].reduce((s, c) => (s * 31 + c.charCodeAt(0)) % 997, 7);
 
 function thinned(hz: readonly number[], values: readonly number[], toHz: number): { x: number; y: number }[] {
   const every = Math.max(1, Math.ceil(hz.length / 600));

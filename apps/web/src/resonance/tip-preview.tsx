@@ -11,6 +11,7 @@ import { Button } from '../parts/button.tsx';
 import { SheetDialog } from '../parts/sheet-dialog.tsx';
 import { ModesTable } from './modes-table.tsx';
 import { ResponseChart } from './response-chart.tsx';
+import { stored } from './stored-response.ts';
 
 /** What was read of a tip, before it counts. */
 export interface TipReading {
@@ -59,7 +60,7 @@ export function TipPreview({
           <ResponseChart
             axis={reading.axis}
             part="magnitude"
-            receptance={{ hz: [...receptance.hz], re: [...receptance.re], im: [...receptance.im] }}
+            receptance={stored(receptance)}
             modes={modes}
             toHz={receptance.hz[receptance.hz.length - 1] ?? 1000}
           />

@@ -1,4 +1,4 @@
-import { type ChatterCut, directionIntegrals, isUniform } from '../chatter-cut.ts';
+import { type ChatterCut, directionIntegrals, directionOf, isUniform } from '../chatter-cut.ts';
 
 const TURN = 2 * Math.PI;
 /** Most discs a cutter with unequal helices is cut into; within one the spacing is that of its middle. */
@@ -136,4 +136,23 @@ export function factorsAt(
     }
   }
   return cuts;
+}
+
+/** A turn just inside the stretch: at its ends a tooth is about to enter or leave. */
+export const inside = (from: number, to: number, share: number): number =>
+  Math.min(to - 1e-9 * (to - from), Math.max(from + 1e-9 * (to - from), from + share * (to - from)));
+
+/** Direction matrix of summed factors times depth, N/m, over the directions that give way. */
+export function pressing(
+  cut: ChatterCut,
+  factors: Float64Array,
+  depthM: number,
+  directions: readonly number[],
+  out: Float64Array,
+): void {
+  const w = directionOf(cut, factors[0]!, factors[1]!, factors[2]!);
+  const dims = directions.length;
+  for (let r = 0; r < dims; r++) {
+    for (let c = 0; c < dims; c++) out[r * dims + c] = w[directions[r]! * 2 + directions[c]!]! * depthM;
+  }
 }
