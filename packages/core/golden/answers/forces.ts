@@ -8,7 +8,7 @@ import { given, type GoldenCase } from '../compare.ts';
 import { type Answers, DEG, has, list, RAD } from './answer.ts';
 
 /** The edge a worked case describes. */
-export function rotatingEdge(c: GoldenCase): RotatingEdge {
+function rotatingEdge(c: GoldenCase): RotatingEdge {
   const [d, ae, ap] = [given(c, 'D_mm'), given(c, 'ae_mm'), given(c, 'ap_mm')];
   const teeth = given(c, 'N');
   const pitch = (c.inputs['pitch_deg'] as unknown as number[] | null) ?? Array<number>(teeth).fill(360 / teeth);
@@ -24,7 +24,7 @@ export function rotatingEdge(c: GoldenCase): RotatingEdge {
 
 const number = (c: GoldenCase, key: string): number => Number(c.inputs[key] ?? 0);
 
-export const lawOf = (c: GoldenCase): ForceLaw =>
+const lawOf = (c: GoldenCase): ForceLaw =>
   has(c, 'kc11_MPa')
     ? kienzle({
         kc11: given(c, 'kc11_MPa'),

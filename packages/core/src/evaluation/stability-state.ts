@@ -201,7 +201,7 @@ const WORST_FIRST: readonly Heard[] = ['chatter', 'marginal', 'stable'];
  * What was heard of this very cut: same alloy and direction, speed within 2 %. A cut that chattered no deeper and no wider than
  * this one says that this one does; a calm one no shallower and no narrower says that it does not.
  */
-export function sameCutOf(
+function sameCutOf(
   op: MillingOperation,
   context: OperationContext,
   seen: readonly Observation[],
@@ -227,11 +227,7 @@ const QUICK_LAND = 0.4;
 const PERIODIC_DOUBT = 0.05;
 
 /** Log standard deviation of a border from what multiplies it: stiffness, damping, force. */
-export const multiplyingSigma = (
-  sigma: StabilityState['sigma'],
-  forces: readonly Source[],
-  model: number,
-): number =>
+const multiplyingSigma = (sigma: StabilityState['sigma'], forces: readonly Source[], model: number): number =>
   Math.hypot(
     sigma.stiffness,
     DAMPING_SENSITIVITY * sigma.damping,

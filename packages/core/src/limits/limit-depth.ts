@@ -44,7 +44,7 @@ function structureSources({ knowledge, sigma, testCuts }: StabilityState): reado
 }
 
 /** The even-chance depth with what it rests on, mm; null where no depth in reach chatters. */
-export function limitDepthEstimate(state: MillingState): Estimate | null {
+function limitDepthEstimate(state: MillingState): Estimate | null {
   const { stability, op, context } = state;
   const { knowledge, testCuts, sigma } = stability;
   const chatter = stability.chatter();

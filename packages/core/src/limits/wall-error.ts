@@ -13,7 +13,7 @@ const EDGE_RADII = 4;
 const LEAST_GOUGE = 0.25;
 
 /** Stock a finisher has to find under what the rougher dug, mm: a chip, and metal that is not hardened. */
-export const stockFinisherNeeds = ({ alloy, cutter }: OperationContext): number =>
+const stockFinisherNeeds = ({ alloy, cutter }: OperationContext): number =>
   Math.max(
     (EDGE_RADII * (cutter.extended.edge_radius_um?.[1] ?? 10)) / 1000,
     alloy.work_hardening.hardened_layer_depth_mm.worn_edge,

@@ -6,7 +6,7 @@ import { countingModes, type TipMode, type TipStructure } from '../tip-structure
 import type { Heard } from '../../domain/resonance.ts';
 
 /** What is uncertain about a border, each as the logarithm of a factor on the middle value. */
-export const UNKNOWNS = [
+const UNKNOWNS = [
   'hz-x',
   'hz-y',
   'stiffness-x',
@@ -15,7 +15,7 @@ export const UNKNOWNS = [
   'cutting',
   'process-damping',
 ] as const;
-export type Unknown = (typeof UNKNOWNS)[number];
+type Unknown = (typeof UNKNOWNS)[number];
 
 /** A cut that was run, told against what it depends on. */
 export interface TestCut {
