@@ -30,8 +30,7 @@ const LAND_FRICTION = 1 / 3;
 const LEAST_FRICTION_DEG = 24;
 
 /** Land that presses the wave flat, mm. */
-const landOf = (flankWearMm: number): number =>
-  Math.min(MOST_LAND_MM, FRESH_LAND_MM + OF_WEAR * flankWearMm);
+const landOf = (flankWearMm: number): number => Math.min(MOST_LAND_MM, FRESH_LAND_MM + OF_WEAR * flankWearMm);
 
 /** Mean of sin κ over the height of the cut: how much of a push on the tip lies across the edge. */
 function meanSine(bands: readonly EdgeBand[]): number {

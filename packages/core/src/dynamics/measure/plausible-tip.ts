@@ -23,6 +23,12 @@ export function implausibleTip(modes: readonly TipMode[]): InputProblem | null {
   };
 }
 
+/** Modes that a response up to `topHz` can have shown; the others are the model's. */
+export const seenIn = (modes: readonly TipMode[], topHz: number): readonly TipMode[] =>
+  modes.filter((m) => m.hz <= topHz);
+
+/** No tooth comes round so fast that a mode above this could chatter, Hz. */
+const FASTEST = 20_000;
 /** A mode of the model within this ratio of a measured one is the same. */
 const SAME_MODE = 1.1;
 /** Modes that add less than this share to the softest one's motion are nothing to keep. */
@@ -39,7 +45,7 @@ export function withModesAbove(
 ): { readonly modes: readonly TipMode[]; readonly added: readonly TipMode[] } {
   const highest = Math.max(0, ...measured.map((m) => m.hz));
   const added = softModes({ x: model, y: [] }, HEARD).x.filter(
-    (m) => m.hz > topHz && m.hz > SAME_MODE * highest,
+    (m) => m.hz > topHz && m.hz > SAME_MODE * highest && m.hz < FASTEST,
   );
   return { modes: [...measured, ...added], added };
 }
