@@ -1,3 +1,4 @@
+import { InputError } from '@burl/core';
 import { render, type RenderResult } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
@@ -26,7 +27,14 @@ export function pretendServer(answers: Answers): Request[] {
     });
     const answer = answers[`${method} ${path}`];
     if (answer instanceof Error)
-      return new Response(JSON.stringify({ error: 'refused', message: answer.message }), { status: 422 });
+      return new Response(
+        JSON.stringify({
+          error: 'refused',
+          message: answer.message,
+          ...(answer instanceof InputError ? { problems: answer.problems } : {}),
+        }),
+        { status: 422 },
+      );
     return answer === undefined
       ? new Response(JSON.stringify({ error: 'not-found', message: 'nothing here' }), { status: 404 })
       : new Response(JSON.stringify(answer), { status: 200 });

@@ -1,4 +1,4 @@
-import type { InputProblem } from '@burl/core';
+import { describeProblem, type InputProblem } from '@burl/core';
 
 /** An answer other than success, with a sentence a person can act on. */
 export class HttpProblem extends Error {
@@ -31,4 +31,4 @@ export const stale = (current: unknown): HttpProblem =>
 export const locked = (message: string): HttpProblem => new HttpProblem(423, 'locked', message);
 
 export const invalid = (problems: readonly InputProblem[], status = 422): HttpProblem =>
-  new HttpProblem(status, 'input', problems.map((p) => `${p.field}: ${p.allowed}`).join('; '), { problems });
+  new HttpProblem(status, 'input', problems.map(describeProblem).join('; '), { problems });

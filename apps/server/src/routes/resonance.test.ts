@@ -110,6 +110,21 @@ describe('a tap test', () => {
   it.each([
     ['modes', { modes: [{ hz: 1200, damping: 0.03, stiffness: 2e5 }] }],
     ['machineSerial', { origin: 'simulated hammer' }],
+    [
+      'modes',
+      // Far too stiff as measured; a soft mode of the model above the range must not hide it.
+      {
+        modes: [
+          { hz: 1200, damping: 0.03, stiffness: 2e10 },
+          { hz: 6000, damping: 0.03, stiffness: 2e7 },
+        ],
+        receptance: {
+          hz: Array.from({ length: 20 }, (_, i) => 200 * (i + 1)),
+          re: Array.from({ length: 20 }, () => 1e-10),
+          im: Array.from({ length: 20 }, () => -1e-11),
+        },
+      },
+    ],
   ])('that no real tip can have is refused for its %s', async (field, change) => {
     const id = await fresh();
     const answer = await engineer('POST', `/api/resonance/${id}/tips`, { ...TIP, ...change });

@@ -7,7 +7,14 @@ import {
   type TipInput,
   tipSchema,
 } from '@burl/contract';
-import { implausibleTip, impossibleIn, InputError, isPracticeSerial, PRACTICE_SERIAL } from '@burl/core';
+import {
+  implausibleTip,
+  impossibleIn,
+  InputError,
+  isPracticeSerial,
+  PRACTICE_SERIAL,
+  seenIn,
+} from '@burl/core';
 import { eq } from 'drizzle-orm';
 import type { FastifyInstance } from 'fastify';
 import type { Database, Transaction } from '../db/client.ts';
@@ -120,7 +127,8 @@ export function resonanceRoutes(app: FastifyInstance, db: Database): void {
         const combination = await requireCombination(tx, idOf(request));
         const { modes, ...rest } = input;
         refuseSimulated(combination, input.origin.startsWith('simulated'));
-        const wrong = implausibleTip(modes);
+        // Judged by what the response showed: modes kept from the model would hide one in other units.
+        const wrong = implausibleTip(seenIn(modes, input.receptance?.hz.at(-1) ?? Infinity));
         if (wrong) throw new InputError([wrong]);
         const [row] = await tx
           .insert(tipRecords)

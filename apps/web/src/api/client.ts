@@ -1,4 +1,4 @@
-import type { InputProblem } from '@burl/core';
+import { describeProblem, type InputProblem } from '@burl/core';
 
 /** An answer that is not success, or none at all (`status` 0). */
 export class ApiError extends Error {
@@ -45,5 +45,10 @@ export async function call<T>(
 
 export const get = <T>(path: string): Promise<T> => call<T>('GET', path);
 
-/** What to tell a person about anything that went wrong. */
-export const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+/** What to tell a person about anything that went wrong; `words` are the labels that fields have on the page. */
+export function messageOf(error: unknown, words: Readonly<Record<string, string>> = {}): string {
+  if (error instanceof ApiError && error.problems.length > 0) {
+    return error.problems.map((p) => describeProblem({ ...p, field: words[p.field] ?? p.field })).join('; ');
+  }
+  return error instanceof Error ? error.message : String(error);
+}

@@ -11,6 +11,7 @@ export function Num({
   readOnly,
   onTake,
   empty = false,
+  strict = false,
   hint,
 }: {
   label: string;
@@ -19,6 +20,8 @@ export function Num({
   readOnly: boolean;
   onTake: (v: number | null) => void;
   empty?: boolean;
+  /** What cannot be read stays and stops the form, where a number left out would change what is kept. */
+  strict?: boolean;
   hint?: string;
 }) {
   return (
@@ -30,6 +33,7 @@ export function Num({
           unit={unit}
           readOnly={readOnly}
           allowEmpty={empty}
+          strict={strict}
           onTake={onTake}
           className={FIELD_LOOK}
         />

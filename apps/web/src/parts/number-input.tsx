@@ -4,29 +4,34 @@ import { useSystem } from '../frame/preferences.tsx';
 
 const parse = (text: string): number => Number(text.replace(/[\s\u2009]/g, '').replace(',', '.'));
 
+const readable = (text: string): boolean => text.trim() === '' || Number.isFinite(parse(text));
+
 /**
  * A number in the shown unit, kept in the core's. Enter or leaving the field takes it, Escape puts it back,
- * arrows move it by about a hundredth (with Shift a tenth). What cannot be read is not taken.
+ * arrows move it by about a hundredth (with Shift a tenth). What cannot be read is not taken;
+ * `strict` leaves it standing and stops the form around.
  */
 export function NumberInput({
   value,
   unit,
   onTake,
   allowEmpty = false,
+  strict = false,
   ...rest
 }: {
   value: number | null;
   unit: Unit;
   onTake: (value: number | null) => void;
   allowEmpty?: boolean;
+  strict?: boolean;
 } & Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'>) {
   const system = useSystem();
   const [draft, setDraft] = useState<string | null>(null);
   const shown = value === null ? '' : formatNumber(value, unit, system);
-  const bad = draft !== null && draft.trim() !== '' && !Number.isFinite(parse(draft));
+  const bad = draft !== null && !readable(draft);
 
   function take(): void {
-    if (draft === null) return;
+    if (draft === null || (strict && bad)) return;
     setDraft(null);
     if (draft.trim() === '') {
       if (allowEmpty && value !== null) onTake(null);
@@ -56,7 +61,11 @@ export function NumberInput({
       title={UNITS[unit][system].label}
       value={draft ?? shown}
       onFocus={(e) => e.currentTarget.select()}
-      onChange={(e) => setDraft(e.target.value)}
+      onChange={(e) => {
+        setDraft(e.target.value);
+        if (strict)
+          e.target.setCustomValidity(readable(e.target.value) ? '' : `${e.target.value} is no number`);
+      }}
       onBlur={take}
       onKeyDown={(e) => {
         if (e.key === 'Enter') {
@@ -69,6 +78,7 @@ export function NumberInput({
         if (e.key === 'Escape' && draft !== null) {
           e.stopPropagation();
           setDraft(null);
+          e.currentTarget.setCustomValidity('');
         }
         if (e.key === 'ArrowUp' || e.key === 'ArrowDown') {
           e.preventDefault();

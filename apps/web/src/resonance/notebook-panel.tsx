@@ -85,7 +85,7 @@ export function NotebookPanel({
       setFile(null);
       toast.success('Logged. The lobes and every bench have learnt it.');
     } catch (error) {
-      setFailed(messageOf(error));
+      setFailed(messageOf(error, FIELD_WORDS));
     }
   }
 
@@ -117,6 +117,7 @@ export function NotebookPanel({
               <tr>
                 <td className={`px-2.5 pt-1 font-semibold whitespace-nowrap ${HEARD_LOOK[c.heard]}`}>
                   {HEARD_MARK[c.heard]}
+                  {c.simulated && <span className="font-normal text-soft"> simulated</span>}
                 </td>
                 <td className="px-2.5 whitespace-nowrap">
                   {formatMeasure(c.rpm, 'rpm', system)}
@@ -172,6 +173,10 @@ export function NotebookPanel({
         className="h-fit space-y-2 rounded-lg border border-line bg-card p-3"
       >
         <h2>Log a cut</h2>
+        <p className="text-[13px] text-soft">
+          In {cut.context.alloy.name}, {op.cut.direction}, on {combination.machineSerial}: as the cut asked
+          above.
+        </p>
         <Toggle
           label="What was heard"
           options={['stable', 'marginal', 'chatter'] as const}
@@ -219,6 +224,7 @@ export function NotebookPanel({
             unit="Hz"
             value={numbers.hz}
             empty
+            strict
             readOnly={false}
             onTake={(hz) => setNumbers({ ...numbers, hz })}
           />
@@ -248,5 +254,15 @@ export function NotebookPanel({
   );
 }
 
+/** Fields of a logged cut by the labels of the form. */
+const FIELD_WORDS = {
+  rpm: 'Speed',
+  overridePercent: 'Override',
+  axialDepthMm: 'Depth',
+  radialEngagementMm: 'Width',
+  feedPerToothMm: 'Feed per tooth',
+  hz: 'Frequency heard',
+  note: 'Note',
+} as const;
 const HEARD_LOOK = { stable: 'text-clear', marginal: 'text-tight', chatter: 'text-over' } as const;
 const HEARD_MARK = { stable: '○ stable', marginal: '◐ marginal', chatter: '◆ chatter' } as const;

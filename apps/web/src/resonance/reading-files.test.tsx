@@ -117,9 +117,11 @@ describe('files of a tip', LONG, () => {
     expect(screen.queryByRole('alert')).toBeNull();
   });
 
-  it('a tip no cutter can have is shown with the reason, and cannot be kept', async () => {
-    // Micrometres per newton under a header that says metres.
-    const scaled = { ...measured, re: measured.re.map((v) => 1e6 * v), im: measured.im.map((v) => 1e6 * v) };
+  it.each([
+    ['micrometres under a header that says metres', 1e6],
+    ['metres under a header that says millimetres', 1e-3],
+  ])('a tip no cutter can have is shown with the reason, and cannot be kept: %s', async (_, by) => {
+    const scaled = { ...measured, re: measured.re.map((v) => by * v), im: measured.im.map((v) => by * v) };
     choose('tip.csv', writeResponseCsv(scaled));
     const dialog = within(await screen.findByRole('dialog', {}, LONG));
     expect(dialog.getByRole('alert').textContent).toMatch(/N\/µm; allowed: 0\.5 to 500 N\/µm/);

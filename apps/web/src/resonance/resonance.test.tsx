@@ -1,5 +1,5 @@
 import type { CombinationDetail } from '@burl/contract';
-import { softestMode, type TipMode } from '@burl/core';
+import { InputError, softestMode, type TipMode } from '@burl/core';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { COMBINATION, measured, MODES } from '../../test/combination.ts';
@@ -253,13 +253,30 @@ describe('notebook', () => {
   });
 
   it('says what the server refuses, and keeps what was typed', async () => {
-    pretendServer({ 'POST /api/resonance/c1/cuts': new Error('hz: 20 to 20000') });
+    const refusal = new InputError([
+      { field: 'axialDepthMm', value: 60, allowed: 'up to the stick-out, 48 mm' },
+    ]);
+    pretendServer({ 'POST /api/resonance/c1/cuts': refusal });
     show(<NotebookPanel combination={TAPPED} cut={cut} edit />);
     const note = screen.getByLabelText('Note');
     fireEvent.change(note, { target: { value: 'hum' } });
     fireEvent.click(screen.getByRole('button', { name: 'Log it' }));
-    expect((await screen.findByRole('alert')).textContent).toContain('hz: 20 to 20000');
+    expect((await screen.findByRole('alert')).textContent).toContain(
+      'Depth is 60; allowed: up to the stick-out, 48 mm',
+    );
     expect((note as HTMLInputElement).value).toBe('hum');
+  });
+
+  it('sends nothing while a frequency cannot be read, and names alloy and machine before it does', () => {
+    const sent = pretendServer({ 'POST /api/resonance/c1/cuts': { id: 'n' } });
+    show(<NotebookPanel combination={TAPPED} cut={cut} edit />);
+    expect(screen.getByText(/In Ti-6Al-4V.*climb, on /)).toBeDefined();
+    const hz = screen.getByLabelText('Frequency heard') as HTMLInputElement;
+    fireEvent.change(hz, { target: { value: 'abc' } });
+    fireEvent.blur(hz);
+    fireEvent.click(screen.getByRole('button', { name: 'Log it' }));
+    expect([hz.value, hz.validationMessage]).toEqual(['abc', 'abc is no number']);
+    expect(sent.filter((a) => a.method === 'POST')).toEqual([]);
   });
 
   it('takes sounds and pictures only, and not too large ones', async () => {

@@ -1,5 +1,6 @@
 import type { CombinationDetail, Crib } from '@burl/contract';
 import {
+  formatMeasure,
   genericStructure,
   InputError,
   isHammerCsv,
@@ -8,6 +9,7 @@ import {
   readHammerCsv,
   readResponseCsv,
   readUniversalFile,
+  seenIn,
   tipKnowledge,
   type TipMode,
   softModes,
@@ -19,6 +21,7 @@ import { Download, Hammer, Upload } from 'lucide-react';
 import { useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { call, messageOf } from '../api/client.ts';
+import { useSystem } from '../frame/preferences.tsx';
 import { askWorker } from '../judging/use-heavy.ts';
 import { Button } from '../parts/button.tsx';
 import { FormError } from '../parts/form-error.tsx';
@@ -60,6 +63,7 @@ export function TapPanel({
   const [failed, setFailed] = useState<string | null>(null);
   const [stating, setStating] = useState(false);
   const [reading, setReading] = useState<TipReading | null>(null);
+  const system = useSystem();
   const file = useRef<HTMLInputElement>(null);
 
   const parts = useMemo(() => {
@@ -82,6 +86,8 @@ export function TapPanel({
   const record = combination.tips.find((t) => t.axis === axis);
   const modes = record?.modes ?? softModes(knowledge.structure, 0.03)[axis];
   const model = genericStructure(parts, combination.stickOutMm);
+  const seen = seenIn(modes, record?.receptance?.hz.at(-1) ?? Infinity);
+  const modelled = modes.filter((m) => !seen.includes(m));
   const practice = isPracticeSerial(combination.machineSerial);
   const toHz = Math.min(8000, Math.max(2000, 1.4 * Math.max(...modes.map((m) => m.hz))));
 
@@ -209,6 +215,12 @@ export function TapPanel({
             {band(knowledge.sigma.damping)} in damping, ±{band(knowledge.sigma.stiffness)} in stiffness.
           </p>
           <ModesTable caption={`Modes along ${axis}`} modes={modes} />
+          {modelled.length > 0 && (
+            <p className="mt-1 text-[13px] text-soft">
+              {modelled.map((m) => formatMeasure(m.hz, 'Hz', system)).join(', ')}: above what the tap could
+              see, kept from the model.
+            </p>
+          )}
           {record && record.misfit !== null && (
             <p className="mt-1 text-[13px] text-soft">
               The modes leave {(100 * record.misfit).toFixed(1)} % of the response unexplained.

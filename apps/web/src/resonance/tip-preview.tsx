@@ -43,7 +43,7 @@ export function TipPreview({
 }) {
   const system = useSystem();
   const { modes, added } = completed(reading, model);
-  const wrong = implausibleTip(modes);
+  const wrong = implausibleTip(reading.modes);
   const said = (list: readonly TipMode[]): string =>
     formatMeasure(staticStiffness(list) / 1e6, 'N/um', system);
   const { receptance } = reading;
@@ -61,14 +61,17 @@ export function TipPreview({
             axis={reading.axis}
             part="magnitude"
             receptance={stored(receptance)}
-            modes={modes}
+            modes={reading.modes}
             toHz={receptance.hz[receptance.hz.length - 1] ?? 1000}
           />
         </div>
         <div className="space-y-2 text-[13px]">
-          <p>
-            The tip yields like a spring of <b>{said(modes)}</b>; the crib’s class values say {said(model)}.
-          </p>
+          {!wrong && (
+            <p>
+              As measured the tip yields like a spring of <b>{said(reading.modes)}</b>; the crib’s class
+              values say {said(model)}.
+            </p>
+          )}
           <ModesTable caption="Modes" modes={modes} />
           {added.length > 0 && (
             <p className="text-soft">

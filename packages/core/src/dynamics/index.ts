@@ -15,7 +15,13 @@ export { stabilityMap, type StabilityMap, type StabilityMapWish } from './period
 export { type Simulation, simulateCut } from './time-domain.ts';
 export { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from './along-tool.ts';
 export { fitModes, type ModalFit } from './measure/modal-fit.ts';
-export { explainsHeard, implausibleTip, staticStiffness, withModesAbove } from './measure/plausible-tip.ts';
+export {
+  explainsHeard,
+  implausibleTip,
+  seenIn,
+  staticStiffness,
+  withModesAbove,
+} from './measure/plausible-tip.ts';
 export {
   type Fault,
   type HammerRecord,

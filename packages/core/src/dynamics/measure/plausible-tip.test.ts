@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { isPracticeSerial, speaksFor } from '../../domain/resonance.ts';
-import { explainsHeard, implausibleTip, staticStiffness, withModesAbove } from './plausible-tip.ts';
+import { explainsHeard, implausibleTip, seenIn, staticStiffness, withModesAbove } from './plausible-tip.ts';
 
 const MEASURED = [
   { hz: 900, damping: 0.04, stiffness: 3e7 },
@@ -27,11 +27,13 @@ describe('a measured tip', () => {
       { hz: 3000, damping: 0.04, stiffness: 3e7 },
       { hz: 7000, damping: 0.02, stiffness: 2e7 },
       { hz: 9000, damping: 0.04, stiffness: 9e9 },
+      { hz: 40_000, damping: 0.02, stiffness: 1e7 },
     ];
     const { modes, added } = withModesAbove(MEASURED, 4000, model);
     expect(added.map((m) => m.hz)).toEqual([7000]);
     expect(modes).toEqual([...MEASURED, model[2]]);
     expect(withModesAbove(MEASURED, 8000, model).added).toEqual([]);
+    expect(seenIn(modes, 4000)).toEqual(MEASURED);
   });
 
   it('explains what sings at or over a mode, and not what lies between all', () => {
