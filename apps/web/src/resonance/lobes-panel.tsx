@@ -34,7 +34,7 @@ export function rangeOf(speed: number, most: number, stickOutMm: number, depthMm
     fromRpm: Math.max(100, speed * 0.5),
     toRpm,
     mostMm: Math.min(stickOutMm, Math.max(6, depthMm * 2.2)),
-    periodic: 17,
+    periodic: 72,
     columns: 81,
   };
 }

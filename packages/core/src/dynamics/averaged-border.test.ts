@@ -91,7 +91,7 @@ describe('unequal teeth', () => {
     const speeds = [900, 1300, 1700, 2300, 3100, 4100];
     for (const rpm of speeds) {
       const { depthMm, doubt } = borderInDoubt(slot, responseGrid(TIP, longestDelay(slot, rpm)), rpm);
-      const periodic = limitDepth(slot, TIP, rpm, { mostMm: 30, width: 0.01 }).depthMm!;
+      const periodic = limitDepth(slot, TIP, rpm, { mostMm: 30, tolerance: 0.005 }).depthMm!;
       if (Math.abs(Math.log(periodic / depthMm)) <= 2 * Math.hypot(doubt, 0.14)) inside++;
     }
     expect(inside).toBeGreaterThanOrEqual(5);

@@ -7,8 +7,9 @@ import { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from './alo
 import { type ChanceMap, chanceMap } from './learning/chance-map.ts';
 import type { Heard } from '../domain/resonance.ts';
 import { nextTests, type SpeedLadder, speedLadder, type TestProposal } from './learning/test-plan.ts';
+import { borderCurve, turningSpeeds } from './periodic/border-curve.ts';
 import { limitDepth } from './periodic/limit-depth.ts';
-import { softestMode, type TipMode } from './tip-structure.ts';
+import { forPeriodic, softestMode, type TipMode } from './tip-structure.ts';
 import type { TipKnowledge } from './tip-knowledge.ts';
 
 /** What is asked of a combination: a cut, and the speeds and depths to look at. */
@@ -18,7 +19,7 @@ export interface ResonanceQuestion {
   readonly mostMm: number;
   readonly columns?: number;
   readonly rows?: number;
-  /** Speeds at which the periodic border is worked out; 0 leaves it out. */
+  /** Speeds at which the periodic border is worked out at most; 0 leaves it out. */
   readonly periodic?: number;
   readonly worlds?: number;
 }
@@ -110,19 +111,32 @@ export function resonanceOf(
   };
   const chance = chanceMap(belief, stability.cut0, rpm, depths);
   if (!done(0.5)) return null;
-  const border: { rpm: number; depthMm: number | null }[] = [];
-  const ratios: { rpm: number; log: number }[] = [];
-  for (let i = 0; i < periodic; i++) {
-    const n = fromRpm + ((toRpm - fromRpm) * i) / Math.max(1, periodic - 1);
-    const { depthMm, hz } = limitDepth(stability.cut, felt, n, {
-      mostMm: Math.max(mostMm, 0.5) * 1.5,
-      width: 0.01,
-    });
-    const averaged = stability.borderAt(n).depthMm;
-    if (depthMm !== null && averaged !== null) ratios.push({ rpm: n, log: Math.log(depthMm / averaged) });
-    border.push({ rpm: n, depthMm: depthMm === null ? null : along(depthMm, hz) });
-    if (!done(0.5 + (0.45 * (i + 1)) / periodic)) return null;
-  }
+  const deepest = Math.max(mostMm, 0.5) * 1.5;
+  const averaged = (n: number): number | null => stability.borderAt(n).depthMm;
+  const counting = forPeriodic(felt);
+  const curve =
+    periodic === 0
+      ? []
+      : borderCurve(
+          (n) => limitDepth(stability.cut, counting, n, { mostMm: deepest, tolerance: 0.005 }),
+          turningSpeeds(
+            (n) => Math.log(Math.min(deepest, averaged(n) ?? deepest)),
+            fromRpm,
+            toRpm,
+            Math.ceil(periodic / 2),
+          ),
+          { most: periodic, mostMm: deepest },
+          (share) => done(0.5 + 0.45 * share),
+        );
+  if (!curve) return null;
+  const border = curve.map(({ rpm: n, depthMm, hz }) => ({
+    rpm: n,
+    depthMm: depthMm === null ? null : along(depthMm, hz),
+  }));
+  const ratios = curve.flatMap(({ rpm: n, depthMm }) => {
+    const other = averaged(n);
+    return depthMm === null || other === null ? [] : [{ rpm: n, log: Math.log(depthMm / other) }];
+  });
   const seen = observationsOf(op, context).map((o): SeenCut => {
     const test = testCutOf(o, op, context);
     return { rpm: test.rpm, depthMm: o.axialDepthMm, heard: o.heard, hz: o.hz };

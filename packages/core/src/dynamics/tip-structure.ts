@@ -99,6 +99,8 @@ export function softestMode(structure: TipStructure): TipMode {
 
 /** Modes that give less than this share of the softest one cannot be where chatter begins. */
 const COUNTS = 0.06;
+/** The same for the periodic solution. */
+const FOR_PERIODIC = 0.1;
 
 /**
  * The structure up to the highest mode that gives at least a share of what the softest does. Stiff modes below it stay: where
@@ -113,6 +115,12 @@ export function countingModes(structure: TipStructure, share = COUNTS): TipStruc
   const keep = (modes: readonly TipMode[]): TipMode[] => modes.filter((m) => m.hz <= highest);
   return { x: keep(structure.x), y: keep(structure.y) };
 }
+
+/**
+ * The structure a periodic border of a real combination is worked out with. Stiffer modes above would move it by a few per
+ * cent, what is known of them is off by more, and each makes the work longer.
+ */
+export const forPeriodic = (structure: TipStructure): TipStructure => countingModes(structure, FOR_PERIODIC);
 
 /** Modes that give at least a share of what the softest does, whatever their frequency: those a tap test shows. */
 export function softModes(structure: TipStructure, share: number): TipStructure {

@@ -1,8 +1,8 @@
 import type { OperationContext, PeriodicVerdict } from '../domain/context.ts';
 import type { MillingOperation, Operation } from '../domain/operation.ts';
 import { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from '../dynamics/along-tool.ts';
+import { forPeriodic } from '../dynamics/tip-structure.ts';
 import { limitDepth } from '../dynamics/periodic/limit-depth.ts';
-import { PICTURE } from '../dynamics/periodic/stability-map.ts';
 import { problemsOf } from './check-operation.ts';
 import { millingState } from './milling-state.ts';
 
@@ -12,6 +12,9 @@ const SHIFTS = [0] as const;
 const LEAST_SHIFT = 0.02;
 /** Beyond this many times the cut's own depth nobody asks. */
 const DEEP = 6;
+const LEAST_DEEP = 1.5;
+/** And beyond this many times the stick-out nothing cuts. */
+const BEYOND_TOOL = 1.25;
 
 /**
  * The periodic solution at one cut: the number that is approved. Some hundredths of a second, so it is worked out by a
@@ -21,18 +24,17 @@ export function periodicVerdict(op: MillingOperation, context: OperationContext)
   const { stability } = millingState(op, context);
   const { axialDepthMm: depth, speedRpm } = op.cut;
   const stickOut = op.tooling.stickOutMm;
-  const felt = structureAtDepth(stability.structure, depth, stickOut);
+  const felt = forPeriodic(structureAtDepth(stability.structure, depth, stickOut));
   const shift = Math.max(LEAST_SHIFT, stability.sigma.hz);
   let ratios = 0;
   let here: { readonly depthMm: number | null; readonly hz: number | null } = { depthMm: null, hz: null };
   for (const z of SHIFTS) {
     const rpm = speedRpm * Math.exp(-shift * z);
     const averaged = stability.borderAt(rpm).depthMm;
-    const mostMm = Math.max(DEEP * depth, 3 * Math.min(averaged ?? 0, stickOut));
+    const mostMm = Math.max(LEAST_DEEP * depth, Math.min(DEEP * depth, BEYOND_TOOL * stickOut));
     const found = limitDepth(stability.cut, felt, rpm, {
       mostMm,
-      width: 0.006,
-      resolution: PICTURE,
+      tolerance: 0.003,
       nearOverview: true,
     });
     if (z === 0) here = found;

@@ -1,117 +1,152 @@
-import type { ChatterCut } from '../chatter-cut.ts';
-import { type Engagement, factorsAt, inside, pressing } from './engaged-teeth.ts';
-import { type PieceNodes, readBetween } from './piece-nodes.ts';
+import { type Span, readAt, spanAt } from './span.ts';
 
-/** Where a piece reads the motion of teeth that passed before, and what it presses with. */
+/** Reads of the motion of teeth that passed before, node by node of a piece. */
 export interface DelayedRead {
   /** Reads of node a are `start[a]` to `start[a + 1]`. */
   readonly start: Int32Array;
-  /** First node of the piece read; negative values are in the record of the period before, shifted by its length. */
+  /** Where in the record the first node of the piece read lies, for the first direction. */
   readonly from: Int32Array;
-  /** Matrix of each node of that piece, N/m: [read][node][row][column]. Teeth and discs that read one piece are added up. */
-  readonly matrix: Float64Array;
+  /** Nodes of the piece read. */
+  readonly count: Int32Array;
+  /** 1 where the record is that of the period before. */
+  readonly before: Uint8Array;
+  /** Where the shares of a read begin. */
+  readonly at: Int32Array;
+  /** Share of each node of the piece read. */
+  readonly shares: Float64Array;
+  /** Direction matrix times depth of each read, N/m: [read][row][column]. */
+  readonly pressing: Float64Array;
 }
 
-/** The reads of one piece of the period: at each node every tooth in the cut, in the piece its delay leads back to. */
-export function delayedRead(
-  cut: ChatterCut,
-  engagement: Engagement,
-  pieces: readonly { from: number; to: number }[],
-  depthM: number,
-  directions: readonly number[],
-  nodes: PieceNodes,
-  index: number,
-): DelayedRead {
-  const { from, to } = pieces[index]!;
-  const { count, at } = nodes;
-  const all = pieces.length * count;
-  const size = count * directions.length * directions.length;
-  const start = new Int32Array(count + 1);
-  const firsts: number[] = [];
-  const blocks: Float64Array[] = [];
-  const factors = new Float64Array(3);
-  const w = new Float64Array(count);
-  const m = new Float64Array(directions.length * directions.length);
-  for (let a = 0; a < count; a++) {
-    const theta = inside(from, to, at[a]!);
-    const first = firsts.length;
-    for (const tooth of engagement.teeth) {
-      if (!factorsAt(cut, tooth, engagement.period, theta, factors)) continue;
-      let place = from + (to - from) * at[a]! - tooth.delay;
-      let old = 0;
-      while (place < -1e-12) {
-        place += engagement.period;
-        old++;
-      }
-      // Of two pieces that meet there the one on the side of the node's own piece.
-      const toward = a === 0 ? 1e-10 : a === count - 1 ? -1e-10 : 0;
-      const found = pieceAt(pieces, place + toward);
-      const source = pieces[found]!;
-      readBetween(nodes, Math.min(1, Math.max(0, (place - source.from) / (source.to - source.from))), w);
-      const firstNode = found * count - old * all;
-      let read = firsts.indexOf(firstNode, first);
-      if (read < 0) {
-        read = firsts.length;
-        firsts.push(firstNode);
-        blocks.push(new Float64Array(size));
-      }
-      pressing(cut, factors, depthM, directions, m);
-      const block = blocks[read]!;
-      for (let b = 0; b < count; b++) {
-        for (let k = 0; k < m.length; k++) block[b * m.length + k]! += w[b]! * m[k]!;
-      }
+/** Numbers that come one by one, in a buffer that is used again. */
+class Collected {
+  private held = new Float64Array(4096);
+  length = 0;
+
+  /** Room for so many more; where they begin in `values`. */
+  room(more: number): number {
+    if (this.length + more > this.held.length) {
+      const larger = new Float64Array(2 * (this.length + more));
+      larger.set(this.held);
+      this.held = larger;
     }
-    start[a + 1] = firsts.length;
+    this.length += more;
+    return this.length - more;
   }
-  const matrix = new Float64Array(blocks.length * size);
-  blocks.forEach((block, i) => matrix.set(block, i * size));
-  return { start, from: Int32Array.from(firsts), matrix };
+
+  get values(): Float64Array {
+    return this.held;
+  }
+
+  taken(): Float64Array {
+    return this.held.slice(0, this.length);
+  }
 }
 
-/** The piece a turn lies in; between two of them by rounding only, the nearer one. */
-function pieceAt(pieces: readonly { from: number; to: number }[], place: number): number {
-  let [low, high] = [0, pieces.length - 1];
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if (pieces[middle]!.from <= place) low = middle;
-    else high = middle - 1;
+/** Collects the reads of one piece after the other. */
+export class DelayedReads {
+  private readonly spans: readonly Span[];
+  private readonly period: number;
+  private readonly dims: number;
+  private start: number[] = [0];
+  private from: number[] = [];
+  private count: number[] = [];
+  private before: number[] = [];
+  private at: number[] = [];
+  private readonly shares = new Collected();
+  private readonly pressing = new Collected();
+
+  constructor(spans: readonly Span[], period: number, dims: number) {
+    this.spans = spans;
+    this.period = period;
+    this.dims = dims;
   }
-  const next = pieces[low + 1];
-  return next && place > pieces[low]!.to && next.from - place < place - pieces[low]!.to ? low + 1 : low;
+
+  /**
+   * A tooth that presses with `matrix`, N/m, on what was left at a turn. `toward` is the side of the node's own piece:
+   * of two pieces that meet there the one on that side is read.
+   */
+  add(place: number, toward: number, matrix: Float64Array): void {
+    let old = 0;
+    while (place < -1e-12) {
+      place += this.period;
+      old++;
+    }
+    const source = spanAt(this.spans, place + toward);
+    const { count } = source.nodes;
+    this.from.push(source.first * this.dims);
+    this.count.push(count);
+    this.before.push(old);
+    const at = this.shares.room(count);
+    this.at.push(at);
+    readAt(source, place, this.shares.values, at);
+    const to = this.pressing.room(matrix.length);
+    for (let k = 0; k < matrix.length; k++) this.pressing.values[to + k] = matrix[k]!;
+  }
+
+  /** The node is done; the next one begins. */
+  next(): void {
+    this.start.push(this.from.length);
+  }
+
+  /** The piece is done; the next one begins. */
+  done(): DelayedRead {
+    const read = {
+      start: Int32Array.from(this.start),
+      from: Int32Array.from(this.from),
+      count: Int32Array.from(this.count),
+      before: Uint8Array.from(this.before),
+      at: Int32Array.from(this.at),
+      shares: this.shares.taken(),
+      pressing: this.pressing.taken(),
+    };
+    this.start = [0];
+    this.from = [];
+    this.count = [];
+    this.before = [];
+    this.at = [];
+    this.shares.length = 0;
+    this.pressing.length = 0;
+    return read;
+  }
 }
 
-/** Adds what the delayed motion presses with, read from this period's record so far or from the one before. */
+/**
+ * Adds what the delayed motion presses with to the forces of a piece of `nodes` nodes, read from this period's record so
+ * far, `to`, or from the one before, `from`; records begin after `state` numbers.
+ */
 export function addDelayed(
-  { start, from: firsts, matrix }: DelayedRead,
+  read: DelayedRead,
   force: Float64Array,
   from: Float64Array,
   to: Float64Array,
-  { count, dims, state, record }: { count: number; dims: number; state: number; record: number },
+  { nodes, dims, state }: { nodes: number; dims: number; state: number },
 ): void {
-  const n = count * dims;
-  for (let a = 0; a < count; a++) {
+  const { start, shares, pressing } = read;
+  for (let a = 0; a < nodes; a++) {
     let [f0, f1] = [0, 0];
     for (let i = start[a]!; i < start[a + 1]!; i++) {
-      let first = firsts[i]! * dims;
-      let source = to;
-      if (first < 0) {
-        first += record;
-        source = from;
-      }
-      let u = state + first;
-      let m = i * n * dims;
+      const source = read.before[i]! > 0 ? from : to;
+      const count = read.count[i]!;
+      let u = state + read.from[i]!;
+      let w = read.at[i]!;
+      const end = w + count;
       if (dims === 2) {
-        for (let b = 0; b < count; b++, u += 2, m += 4) {
-          const ux = source[u]!;
-          const uy = source[u + 1]!;
-          f0 += matrix[m]! * ux + matrix[m + 1]! * uy;
-          f1 += matrix[m + 2]! * ux + matrix[m + 3]! * uy;
+        let [ux, uy] = [0, 0];
+        for (; w < end; u++, w++) {
+          const share = shares[w]!;
+          ux += share * source[u]!;
+          uy += share * source[u + count]!;
         }
+        f0 += pressing[4 * i]! * ux + pressing[4 * i + 1]! * uy;
+        f1 += pressing[4 * i + 2]! * ux + pressing[4 * i + 3]! * uy;
       } else {
-        for (let b = 0; b < count; b++) f0 += matrix[m + b]! * source[u + b]!;
+        let ux = 0;
+        for (; w < end; u++, w++) ux += shares[w]! * source[u]!;
+        f0 += pressing[i]! * ux;
       }
     }
-    force[a * dims]! += f0;
-    if (dims === 2) force[a * dims + 1]! += f1;
+    force[a]! += f0;
+    if (dims === 2) force[nodes + a]! += f1;
   }
 }

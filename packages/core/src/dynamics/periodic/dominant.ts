@@ -9,13 +9,17 @@ export interface Multiplier {
   readonly angle: number;
   /** What grows: real and imaginary part; the latter is 0 for a real multiplier. */
   readonly vector: { readonly re: Float64Array; readonly im: Float64Array };
+  /** Sum of what grows most and what might next to it: where to begin on a map that differs little. */
+  readonly leading: Float64Array;
 }
 
 export interface ArnoldiOptions {
   /** Vectors before a restart. */
   readonly vectors?: number;
-  /** Part of the size the answer may be off. */
+  /** Part of the size the answer may be off, where it matters. */
   readonly tolerance?: number;
+  /** ln of the size beyond which a rough answer does, and how rough; absent is nowhere. */
+  readonly far?: { readonly from: number; readonly tolerance: number };
   readonly restarts?: number;
 }
 
@@ -34,20 +38,26 @@ const norm = (v: Float64Array): number => {
   return Math.sqrt(sum);
 };
 
+/** Multipliers a start for the next map holds. */
+const LEADING = 6;
+/** With a good start the answer may be there before the basis is full: it is looked for after each so many vectors. */
+const LOOK_EVERY = 4;
+const LOOK_FROM = 8;
+
 /**
- * Largest multiplier by Arnoldi's method with restarts from the wanted vector, the map being applied and never written
+ * Largest multiplier by Arnoldi's method with restarts from the leading vectors, the map being applied and never written
  * out. Saad, Numerical Methods for Large Eigenvalue Problems, 2011, ch. 6. A few applications let the fast-dying part
- * of the start die first. `near` is the answer for a map that differs little, if it has the same size.
+ * of the start die first. `near` is what leads on a map that differs little.
  */
 export function dominantMultiplier(
   map: PeriodMap,
-  { vectors = 18, tolerance = 2e-4, restarts = 5 }: ArnoldiOptions = {},
-  near?: Multiplier,
+  { vectors = 32, tolerance = 2e-4, restarts = 5, far }: ArnoldiOptions = {},
+  near?: Float64Array,
 ): Multiplier {
   const { size } = map;
   const m = Math.min(vectors, size);
   let start: Float64Array;
-  if (near?.vector.re.length === size) start = near.vector.re.map((x, i) => x + near.vector.im[i]!);
+  if (near) start = near;
   else {
     start = seeded(size);
     const held = new Float64Array(size);
@@ -57,64 +67,158 @@ export function dominantMultiplier(
       start = held.map((x) => x * scale);
     }
   }
-  const zero = new Float64Array(size);
-  let answer: Multiplier = { size: 0, angle: 0, vector: { re: start, im: zero } };
-  for (let round = 0; round < restarts; round++) {
-    const basis: Float64Array[] = [];
-    const h = new Float64Array((m + 1) * m);
-    const scale = 1 / (norm(start) || 1);
-    basis.push(start.map((x) => x * scale));
-    let used = m;
-    let rest = 0;
-    for (let j = 0; j < m; j++) {
+  const scale = 1 / (norm(start) || 1);
+  let basis: Float64Array[] = [start.map((x) => x * scale)];
+  // Column by column what the map makes of a basis vector, in the basis; row m is what sticks out of it.
+  let h = new Float64Array((m + 1) * m);
+  let j = 0;
+  for (let round = 0; ; round++) {
+    for (; ; j++) {
       const w = new Float64Array(size);
       map.apply(basis[j]!, w);
       const before = norm(w);
       orthogonalise(w, basis, j, h, m);
-      rest = norm(w);
+      let rest = norm(w);
       // Once is enough unless most of the vector was taken away (Daniel, Gragg, Kaufman & Stewart 1976).
       if (rest < 0.3 * before) {
         orthogonalise(w, basis, j, h, m);
         rest = norm(w);
       }
-      if (rest < 1e-13) {
-        used = j + 1;
-        break;
+      const spanned = rest < 1e-13;
+      const used = j + 1;
+      if (spanned || used === m || (used >= LOOK_FROM && used % LOOK_EVERY === 0)) {
+        const top = topOf(h, used, m);
+        const wanted =
+          far && Math.abs(Math.log(Math.max(top.size, 1e-9))) > far.from ? far.tolerance : tolerance;
+        const close = spanned || rest * top.last <= wanted * Math.max(top.size, 0.02);
+        if (close || (used === m && (round + 1 >= restarts || m === size))) {
+          return {
+            size: top.size,
+            angle: top.angle,
+            vector: { re: summed(basis, top.re, size), im: summed(basis, top.im ?? [], size) },
+            leading: summed(basis, top.leading, size),
+          };
+        }
       }
-      if (j + 1 < m) h[(j + 1) * m + j] = rest;
+      h[used * m + j] = rest;
       basis.push(w.map((x) => x / rest));
+      if (used === m) break;
     }
-    const small = new Matrix(used, used);
-    for (let i = 0; i < used; i++) for (let j = 0; j < used; j++) small.set(i, j, h[i * m + j]!);
-    const eigen = new EigenvalueDecomposition(small);
-    const re = eigen.realEigenvalues;
-    const im = eigen.imaginaryEigenvalues;
-    let top = 0;
-    for (let i = 1; i < used; i++) if (Math.hypot(re[i]!, im[i]!) > Math.hypot(re[top]!, im[top]!)) top = i;
-    const found = Math.hypot(re[top]!, im[top]!);
-    // Of a complex pair the two columns are the real and imaginary part.
-    const pair = im[top]! !== 0;
-    const first = pair ? (im[top]! > 0 ? top : top - 1) : top;
-    const v = eigen.eigenvectorMatrix;
-    let sizeOf = 0;
-    let last = 0;
-    for (let i = 0; i < used; i++) {
-      const [a, b] = [v.get(i, first), pair ? v.get(i, first + 1) : 0];
-      sizeOf += a * a + b * b;
-      if (i === used - 1) last = Math.hypot(a, b);
-    }
-    const vector = { re: new Float64Array(size), im: pair ? new Float64Array(size) : zero };
-    for (let i = 0; i < used; i++) {
-      const [a, c] = [v.get(i, first), pair ? v.get(i, first + 1) : 0];
-      const b = basis[i]!;
-      for (let k = 0; k < size; k++) vector.re[k]! += a * b[k]!;
-      if (pair) for (let k = 0; k < size; k++) vector.im[k]! += c * b[k]!;
-    }
-    answer = { size: found, angle: Math.abs(Math.atan2(im[top]!, re[top]!)), vector };
-    if (used < m || (rest * last) / Math.sqrt(sizeOf) <= tolerance * Math.max(found, 0.02)) return answer;
-    start = vector.re.map((x, k) => x + vector.im[k]!);
+    [basis, h] = compressed(basis, h, m, size);
+    j = basis.length - 1;
   }
-  return answer;
+}
+
+/** Multipliers kept at a restart. */
+const KEPT = 8;
+
+/**
+ * The leading multipliers' vectors as the beginning of a new basis, with the vector that comes next and what is known of
+ * them: the decomposition stays one, so that nothing is applied again. Krylov–Schur after Stewart 2002.
+ */
+function compressed(
+  basis: readonly Float64Array[],
+  h: Float64Array,
+  m: number,
+  size: number,
+): [Float64Array[], Float64Array<ArrayBuffer>] {
+  const { ranked, columns } = eigenOf(h, m, m);
+  const kept: number[][] = [];
+  for (const { i } of ranked.slice(0, KEPT)) {
+    for (const column of columns(i)) {
+      if (!column || kept.length >= m - 2) continue;
+      const own = [...column];
+      for (let pass = 0; pass < 2; pass++) {
+        for (const k of kept) {
+          const dot = k.reduce((sum, x, r) => sum + x * own[r]!, 0);
+          for (let r = 0; r < m; r++) own[r]! -= dot * k[r]!;
+        }
+      }
+      const length = Math.hypot(...own);
+      if (length > 1e-10 * Math.hypot(...column)) kept.push(own.map((x) => x / length));
+    }
+  }
+  const next = new Float64Array((m + 1) * m);
+  kept.forEach((y, c) => {
+    const image = Array.from({ length: m }, (_, r) => {
+      let sum = 0;
+      for (let k = 0; k < m; k++) sum += h[r * m + k]! * y[k]!;
+      return sum;
+    });
+    kept.forEach((x, r) => (next[r * m + c] = x.reduce((sum, v, k) => sum + v * image[k]!, 0)));
+    next[kept.length * m + c] = h[m * m + m - 1]! * y[m - 1]!;
+  });
+  return [[...kept.map((y) => summed(basis, y, size)), basis[m]!], next];
+}
+
+interface Top {
+  readonly size: number;
+  readonly angle: number;
+  /** Its vector in the basis; `im` is null for a real multiplier. */
+  readonly re: readonly number[];
+  readonly im: readonly number[] | null;
+  /** Sum of the vectors of the largest few. */
+  readonly leading: readonly number[];
+  /** Share the last basis vector has. */
+  readonly last: number;
+}
+
+/** Eigenvalues of the leading `used` rows and columns of a matrix stored by rows of `m`: largest first, a pair once. */
+function eigenOf(
+  h: Float64Array,
+  used: number,
+  m: number,
+): {
+  readonly ranked: readonly { readonly size: number; readonly angle: number; readonly i: number }[];
+  /** Real and imaginary part of a vector; the latter is null for a real eigenvalue. */
+  readonly columns: (i: number) => readonly [number[], number[] | null];
+} {
+  const small = new Matrix(used, used);
+  for (let r = 0; r < used; r++) for (let c = 0; c < used; c++) small.set(r, c, h[r * m + c]!);
+  const eigen = new EigenvalueDecomposition(small);
+  const re = eigen.realEigenvalues;
+  const im = eigen.imaginaryEigenvalues;
+  const v = eigen.eigenvectorMatrix;
+  const column = (c: number): number[] => Array.from({ length: used }, (_, k) => v.get(k, c));
+  return {
+    // Of a pair the two columns are the real and imaginary part of the first one's vector.
+    ranked: re
+      .map((x, i) => ({ size: Math.hypot(x, im[i]!), angle: Math.abs(Math.atan2(im[i]!, x)), i }))
+      .filter(({ i }) => im[i]! >= 0)
+      .sort((p, q) => q.size - p.size),
+    columns: (i) => [column(i), im[i]! > 0 ? column(i + 1) : null],
+  };
+}
+
+const lengthOf = ([a, b]: readonly [number[], number[] | null]): number => Math.hypot(...a, ...(b ?? []));
+
+function topOf(h: Float64Array, used: number, m: number): Top {
+  const { ranked, columns } = eigenOf(h, used, m);
+  const leading = new Array<number>(used).fill(0);
+  for (const { i } of ranked.slice(0, LEADING)) {
+    const pair = columns(i);
+    const scale = 1 / (lengthOf(pair) || 1);
+    for (let k = 0; k < used; k++) leading[k]! += scale * (pair[0][k]! + (pair[1]?.[k] ?? 0));
+  }
+  const [{ size, angle, i }] = ranked as [(typeof ranked)[0]];
+  const pair = columns(i);
+  return {
+    size,
+    angle,
+    re: pair[0],
+    im: pair[1],
+    leading,
+    last: Math.hypot(pair[0][used - 1]!, pair[1]?.[used - 1] ?? 0) / lengthOf(pair),
+  };
+}
+
+function summed(basis: readonly Float64Array[], shares: readonly number[], size: number): Float64Array {
+  const out = new Float64Array(size);
+  shares.forEach((share, i) => {
+    const b = basis[i]!;
+    for (let k = 0; k < size; k++) out[k]! += share * b[k]!;
+  });
+  return out;
 }
 
 /** Takes the first j + 1 basis vectors out of w, and notes how much of each. */

@@ -1,4 +1,4 @@
-import { type ChatterCut, directionIntegrals, directionOf, isUniform } from '../chatter-cut.ts';
+import { type ChatterCut, dampingOf, directionOf, isUniform } from '../chatter-cut.ts';
 
 const TURN = 2 * Math.PI;
 /** Most discs a cutter with unequal helices is cut into; within one the spacing is that of its middle. */
@@ -111,27 +111,35 @@ export function factorsAt(
   theta: number,
   out: Float64Array,
 ): boolean {
-  out.fill(0);
   const { behind, lag, share } = tooth;
-  let cuts = false;
   // φ of the disc's bottom is θ − behind, that of its top lags.
   const lowest = Math.ceil((cut.entry - (theta - behind)) / period - 1e-12);
   const highest = Math.floor((cut.exit + lag - (theta - behind)) / period + 1e-12);
+  if (highest < lowest) return false;
+  out.fill(0);
+  let cuts = false;
   for (let k = lowest; k <= highest; k++) {
     const phi = theta - behind + k * period;
     const to = Math.min(cut.exit, phi);
     const from = Math.max(cut.entry, phi - lag);
     if (lag < 1e-9) {
       if (phi < cut.entry || phi > cut.exit) continue;
-      const [s, c] = [Math.sin(phi), Math.cos(phi)];
+      const s = Math.sin(phi);
+      const c = Math.cos(phi);
       out[0]! += share * s * s;
       out[1]! += share * s * c;
       out[2]! += share * c * c;
       cuts = true;
     } else if (to > from) {
-      const a = directionIntegrals(from);
-      const b = directionIntegrals(to);
-      for (let i = 0; i < 3; i++) out[i]! += (share * (b[i]! - a[i]!)) / lag;
+      // As `directionIntegrals`, without an array for each of millions of teeth.
+      const per = share / lag;
+      const s0 = Math.sin(from);
+      const s1 = Math.sin(to);
+      const half = (to - from) / 2;
+      const quarter = (Math.sin(2 * to) - Math.sin(2 * from)) / 4;
+      out[0]! += per * (half - quarter);
+      out[1]! += (per * (s1 * s1 - s0 * s0)) / 2;
+      out[2]! += per * (half + quarter);
       cuts = true;
     }
   }
@@ -142,17 +150,42 @@ export function factorsAt(
 export const inside = (from: number, to: number, share: number): number =>
   Math.min(to - 1e-9 * (to - from), Math.max(from + 1e-9 * (to - from), from + share * (to - from)));
 
-/** Direction matrix of summed factors times depth, N/m, over the directions that give way. */
+function taken(
+  whole: readonly number[],
+  times: number,
+  directions: readonly number[],
+  out: Float64Array,
+  offset: number,
+): void {
+  const dims = directions.length;
+  for (let r = 0; r < dims; r++) {
+    for (let c = 0; c < dims; c++) {
+      out[offset + r * dims + c] = whole[directions[r]! * 2 + directions[c]!]! * times;
+    }
+  }
+}
+
+/** Direction matrix of summed factors times depth, N/m, over the directions that give way; into `out` from `offset` on. */
 export function pressing(
   cut: ChatterCut,
   factors: Float64Array,
   depthM: number,
   directions: readonly number[],
   out: Float64Array,
+  offset: number,
 ): void {
-  const w = directionOf(cut, factors[0]!, factors[1]!, factors[2]!);
-  const dims = directions.length;
-  for (let r = 0; r < dims; r++) {
-    for (let c = 0; c < dims; c++) out[r * dims + c] = w[directions[r]! * 2 + directions[c]!]! * depthM;
-  }
+  taken(directionOf(cut, factors[0]!, factors[1]!, factors[2]!), depthM, directions, out, offset);
+}
+
+/** The same for the damping of the pressed land, N·s/m, at a cutting speed. */
+export function damping(
+  cut: ChatterCut,
+  speedMS: number,
+  factors: Float64Array,
+  depthM: number,
+  directions: readonly number[],
+  out: Float64Array,
+  offset: number,
+): void {
+  taken(dampingOf(cut, speedMS, factors[0]!, factors[1]!, factors[2]!), depthM, directions, out, offset);
 }

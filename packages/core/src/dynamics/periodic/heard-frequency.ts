@@ -1,12 +1,14 @@
+import FFT from 'fft.js';
 import { receptanceAt, type TipStructure } from '../tip-structure.ts';
 import type { Multiplier } from './dominant.ts';
 import type { PeriodMap } from './period-map.ts';
+import { readAt, spanAt } from './span.ts';
 
 const TURN = 2 * Math.PI;
 /** Frequencies looked at reach this far beyond the highest mode. */
 const BEYOND = 1.5;
-/** Where the tip gives less than this share of its most, squared, nothing is heard. */
-const LEAST_GIVE = 4e-4;
+/** Samples of the period for each line looked at. */
+const SAMPLES_PER_LINE = 4;
 
 /**
  * The frequency chatter is heard at, Hz: of all f = (k ± arg μ/2π)/T that its vibration has, the one at which the tip moves most.
@@ -17,57 +19,56 @@ export function heardFrequency(
   { angle, vector }: Multiplier,
   structure: TipStructure,
 ): number {
-  const { forceNodes } = map;
+  const { spans, state, period } = map;
   const dims = map.directions.length;
-  const length = forceNodes.at.length * dims;
+  const [re, im] = [new Float64Array(map.size - state), new Float64Array(map.size - state)];
   const out = new Float64Array(map.size);
-  const [re, im] = [new Float64Array(length), new Float64Array(length)];
   map.apply(vector.re, out, re);
   map.apply(vector.im, out, im);
-  const axes = [structure.x, structure.y];
   const highest = Math.max(...[...structure.x, ...structure.y].map((m) => m.hz)) * BEYOND;
-  const count = Math.ceil(highest * map.period) + 1;
-  const give = (hz: number, d: number): number => {
-    const g = receptanceAt(axes[map.directions[d]!]!, hz);
-    return g.re * g.re + g.im * g.im;
-  };
-  let [most, best] = [-1, 0];
-  for (const sign of [1, -1]) {
-    const at = (k: number): number => (k + (sign * angle) / TURN) / map.period;
-    const gives = Array.from({ length: count }, (_, k) => map.directions.map((_, d) => give(at(k), d)));
-    const largest = Math.max(...gives.flat());
-    // Each node's phase goes on by one turn of the period from line to line.
-    const nodes = forceNodes.at.length;
-    const [pr, pi] = [new Float64Array(nodes), new Float64Array(nodes)];
-    const [qr, qi] = [new Float64Array(nodes), new Float64Array(nodes)];
-    for (let i = 0; i < nodes; i++) {
-      const first = TURN * at(0) * forceNodes.at[i]!;
-      const step = (TURN * forceNodes.at[i]!) / map.period;
-      pr[i] = forceNodes.weights[i]! * Math.cos(first);
-      pi[i] = -sign * forceNodes.weights[i]! * Math.sin(first);
-      qr[i] = Math.cos(step);
-      qi[i] = -sign * Math.sin(step);
-    }
-    for (let k = 0; k < count; k++) {
-      const counts = at(k) > 0 && at(k) <= highest && Math.max(...gives[k]!) > LEAST_GIVE * largest;
-      const sums = new Float64Array(4);
-      for (let i = 0; i < nodes; i++) {
-        const [c, s] = [pr[i]!, pi[i]!];
-        if (counts) {
-          for (let d = 0; d < dims; d++) {
-            const [a, b] = [re[i * dims + d]!, im[i * dims + d]!];
-            sums[2 * d]! += a * c - b * s;
-            sums[2 * d + 1]! += a * s + b * c;
-          }
-        }
-        pr[i] = c * qr[i]! - s * qi[i]!;
-        pi[i] = c * qi[i]! + s * qr[i]!;
+  const lines = Math.ceil(highest * period) + 1;
+  const size = 2 ** Math.ceil(Math.log2(SAMPLES_PER_LINE * lines + 16));
+  const fft = new FFT(size);
+  const axes = [structure.x, structure.y];
+  const shares = new Float64Array(64);
+  const power = new Float64Array(2 * lines);
+  // From sample to sample what grows turns by this much: taken out, the force repeats with the period.
+  const forced = fft.createComplexArray();
+  const spectrum = fft.createComplexArray();
+  for (let d = 0; d < dims; d++) {
+    forced.fill(0);
+    for (let i = 0; i < size; i++) {
+      const place = ((i / size) * period) / map.perRadian;
+      const span = spanAt(spans, place);
+      if (place < span.from || place > span.to) continue;
+      readAt(span, place, shares);
+      const { count } = span.nodes;
+      const u = span.first * dims + d * count;
+      let [a, b] = [0, 0];
+      for (let k = 0; k < count; k++) {
+        a += shares[k]! * re[u + k]!;
+        b += shares[k]! * im[u + k]!;
       }
-      if (!counts) continue;
-      let size = 0;
-      for (let d = 0; d < dims; d++) size += (sums[2 * d]! ** 2 + sums[2 * d + 1]! ** 2) * gives[k]![d]!;
-      if (size > most) [most, best] = [size, at(k)];
+      const phase = (angle * i) / size;
+      const [c, s] = [Math.cos(phase), Math.sin(phase)];
+      forced[2 * i] = a * c + b * s;
+      forced[2 * i + 1] = b * c - a * s;
+    }
+    fft.transform(spectrum, forced);
+    // Line k turns by k + angle/2π times a period; a negative one is heard at its absolute frequency.
+    for (let k = 0; k < lines; k++) {
+      for (let side = 0; side < 2; side++) {
+        const sign = 1 - 2 * side;
+        const at = side === 0 ? k : (size - k) % size;
+        const hz = Math.abs((sign * k + angle / TURN) / period);
+        if (hz === 0) continue;
+        const g = receptanceAt(axes[map.directions[d]!]!, hz);
+        power[2 * k + side]! +=
+          (spectrum[2 * at]! ** 2 + spectrum[2 * at + 1]! ** 2) * (g.re * g.re + g.im * g.im);
+      }
     }
   }
-  return best;
+  let best = 0;
+  for (let i = 1; i < power.length; i++) if (power[i]! > power[best]!) best = i;
+  return Math.abs(((best % 2 === 1 ? -1 : 1) * (best >> 1) + angle / TURN) / period);
 }

@@ -1,11 +1,13 @@
 import { requirePositive } from '../../domain/input-error.ts';
 import { averagedBorder, longestDelay, responseGrid } from '../averaged-border.ts';
 import type { ChatterCut } from '../chatter-cut.ts';
-import { countingModes, type TipStructure } from '../tip-structure.ts';
-import { type ArnoldiOptions, dominantMultiplier, type Multiplier } from './dominant.ts';
-import { type FreeModes, freeModes } from './free-motion.ts';
+import type { TipMode, TipStructure } from '../tip-structure.ts';
+import { bracketed, closedIn, type Growth, growthAt, sharpened, zeroOf } from './border-search.ts';
+import type { ArnoldiOptions } from './dominant.ts';
+import { freeModes } from './free-motion.ts';
 import { heardFrequency } from './heard-frequency.ts';
-import { FINE, type PeriodMap, periodMap, type Resolution } from './period-map.ts';
+import type { PeriodMap } from './period-map.ts';
+import { gainOf, LEVELS, type Resolution } from './resolution.ts';
 
 /** What the wave on the surface does at the border. */
 export type ChatterKind = 'hopf' | 'flip';
@@ -19,112 +21,106 @@ export interface PeriodicLimit {
   readonly kind: ChatterKind | null;
   /** Limit of the averaged cut, mm: the overview; null where it has none. */
   readonly overviewMm: number | null;
+  /**
+   * What the resolution leaves, as a share of the depth: estimated. Infinite where the tip falls silent between two
+   * teeth, so that nothing is handed on from one to the next and no multiplier has a border that a computation could find.
+   */
+  readonly error: number;
 }
 
 export interface LimitOptions {
   readonly mostMm?: number;
-  /** Relative width the border is closed in to. */
-  readonly width?: number;
-  readonly resolution?: Resolution;
-  readonly arnoldi?: ArnoldiOptions;
+  /** Share of the depth the border may be off. */
+  readonly tolerance?: number;
+  /** Resolutions to go through, coarse to fine. */
+  readonly levels?: readonly Resolution[];
   /** Begin near the averaged border instead of well below it: quicker, blind to an island lower down. */
   readonly nearOverview?: boolean;
 }
 
-const QUICK: ArnoldiOptions = { vectors: 14, tolerance: 0.01, restarts: 2 };
-const NEAR = 0.12;
-/** Modes under this share of the softest one's give are left out: they would only shorten the pieces. */
-const COUNTS = 0.1;
-/** Modes this far below where anything chatters are as good as free masses there. */
-const FAR_BELOW = 6;
+/** Far from the border a rough answer decides. */
+const FAR = { from: 0.12, tolerance: 0.01 } as const;
+const ROUGH: ArnoldiOptions = { tolerance: 2e-3, restarts: 3, far: FAR };
 /** Angle from −1 within which a multiplier is a flip, rad. */
 const FLIP = 0.02;
+/** Share of the depth the first, coarse search closes in to. */
+const SEARCHED = 0.12;
+/** What the coarsest resolution leaves at most, as a share of the depth: measured over random cuts. */
+const COARSE_ERROR = 0.003;
+/** An estimate of an error is taken this many times. */
+const SAFETY = 3;
+/** Decay between two teeth, nepers, after which nothing of a vibration is left to hand on. */
+const SILENT = 10;
 
-/** The averaged borders with equal teeth and with all delays, and the structure without what bears on neither. */
-function overviewOf(
-  cut: ChatterCut,
-  whole: TipStructure,
-  rpm: number,
-): { readonly structure: TipStructure; readonly overviewMm: number | null } {
-  const counting = countingModes(whole, COUNTS);
-  const grid = responseGrid(counting, longestDelay(cut, rpm));
+/** Border of the averaged cut, mm, between that with equal teeth and that with all delays; null where there is none. */
+function overviewOf(cut: ChatterCut, structure: TipStructure, rpm: number): number | null {
+  const grid = responseGrid(structure, longestDelay(cut, rpm));
   const equal = { ...cut, pitch: cut.pitch.map(() => (2 * Math.PI) / cut.pitch.length) };
-  const [a, b] = [averagedBorder(cut, grid, rpm), averagedBorder(equal, grid, rpm)];
-  const found = [a, b].filter((f) => f.depthMm !== Infinity);
-  if (found.length === 0) return { structure: counting, overviewMm: null };
-  const lowest = Math.min(...found.map((f) => f.hz)) / FAR_BELOW;
-  const keep = (axis: 'x' | 'y') => counting[axis].filter((m) => m.hz > lowest);
-  const structure = { x: keep('x'), y: keep('y') };
-  return {
-    structure: structure.x.length + structure.y.length > 0 ? structure : counting,
-    overviewMm: Math.exp(found.reduce((sum, f) => sum + Math.log(f.depthMm), 0) / found.length),
-  };
+  const found = [cut, equal]
+    .map((c) => averagedBorder(c, grid, rpm).depthMm)
+    .filter((depth) => depth !== Infinity);
+  if (found.length === 0) return null;
+  return Math.exp(found.reduce((sum, depth) => sum + Math.log(depth), 0) / found.length);
 }
 
-interface Growth {
-  readonly depthMm: number;
-  /** ln |μ|. */
-  readonly log: number;
-  readonly map: PeriodMap;
-  readonly top: Multiplier;
+/** Decay of what is heard in the longest free flight, nepers. */
+function silence({ spans, period, perRadian }: PeriodMap, structure: TipStructure, hz: number): number {
+  let last = (spans.at(-1)?.to ?? 0) - period / perRadian;
+  let longest = 0;
+  for (const { from, to } of spans) {
+    longest = Math.max(longest, from - last);
+    last = to;
+  }
+  const apart = (m: TipMode): number => Math.abs(Math.log(m.hz / hz));
+  const heard = [...structure.x, ...structure.y].reduce((a, b) => (apart(b) < apart(a) ? b : a));
+  return 2 * Math.PI * heard.hz * heard.damping * longest * perRadian;
 }
 
 /**
  * Border depth at one speed: the first depth from zero at which the periodic solution is not stable. Looks upward from
- * a third of the averaged cut's limit; a stable island above the first border is not looked for.
- * Throws on an impossible cut or speed.
+ * a third of the averaged cut's limit; a stable island above the first border is not looked for. Searched coarsely, then
+ * sharpened with finer and finer resolutions until what a level moved the border by tells that the next would move it
+ * by less than the tolerance. Throws on an impossible cut or speed.
  */
 export function limitDepth(
   cut: ChatterCut,
-  whole: TipStructure,
+  structure: TipStructure,
   rpm: number,
-  { mostMm = 60, width = 0.002, resolution = FINE, arnoldi, nearOverview = false }: LimitOptions = {},
+  { mostMm = 60, tolerance = 5e-4, levels = LEVELS, nearOverview = false }: LimitOptions = {},
 ): PeriodicLimit {
   requirePositive('spindle speed', rpm);
-  const { structure, overviewMm } = overviewOf(cut, whole, rpm);
-  const modes: FreeModes = freeModes(structure);
-  let last: Multiplier | undefined;
-  const growth = (depthMm: number): Growth => {
-    const map = periodMap(cut, modes, rpm, depthMm, resolution);
-    let top = dominantMultiplier(map, QUICK, last);
-    // Far from the border a rough answer decides.
-    if (Math.abs(Math.log(Math.max(top.size, 1e-9))) < NEAR) top = dominantMultiplier(map, arnoldi, top);
-    last = top;
-    return { depthMm, log: Math.log(Math.max(top.size, 1e-9)), map, top };
-  };
+  const overviewMm = overviewOf(cut, structure, rpm);
+  const growth = growthAt(cut, freeModes(structure), rpm);
+  const coarse = (depthMm: number): Growth => growth(depthMm, levels[0]!, ROUGH);
   const about = Math.min(mostMm, overviewMm ?? mostMm);
-  let low = growth((nearOverview ? 0.85 : 0.35) * about);
-  let high: Growth | null = null;
-  for (let i = 0; low.log >= 0 && i < 24; i++) {
-    high = low;
-    low = growth(low.depthMm * (nearOverview && i === 0 ? 0.8 : 0.65));
+  const bracket = bracketed(coarse, (nearOverview ? 0.85 : 0.35) * about, about, mostMm);
+  if (!bracket) return { depthMm: null, hz: null, kind: null, overviewMm, error: 0 };
+  const [low, high] = closedIn(coarse, bracket, SEARCHED);
+  const close: ArnoldiOptions = { tolerance: tolerance / 10, restarts: 8, far: FAR };
+  const at = (level: number, from: { depthMm: number; slope: number }) =>
+    sharpened((depthMm) => growth(depthMm, levels[level]!, close), from, mostMm, tolerance / 2);
+  const from = {
+    depthMm: low === high ? low.depthMm : zeroOf(low, high),
+    slope: low === high ? 1 : (high.log - low.log) / Math.log(high.depthMm / low.depthMm),
+  };
+  let border = at(0, from);
+  let error = COARSE_ERROR;
+  for (let level = 1; level < levels.length && error > tolerance; level++) {
+    const finer = at(level, border);
+    const moved = Math.abs(Math.log(finer.depthMm / border.depthMm));
+    error = SAFETY * gainOf(levels[level - 1]!, levels[level]!) * moved;
+    border = finer;
+    // Multipliers stand close in slow cuts: another one may have overtaken what was followed up to here.
+    const other = growth.again(border.found, close);
+    if (other.log > border.found.log + tolerance * border.slope) border = at(level, border);
   }
-  while (!high) {
-    if (low.depthMm >= mostMm) return { depthMm: null, hz: null, kind: null, overviewMm };
-    const next = growth(Math.min(mostMm, low.depthMm * (low.depthMm < 0.8 * about ? 1.5 : 1.22)));
-    if (next.log >= 0) high = next;
-    else low = next;
-  }
-  // Regula falsi with halving (Illinois) on log |μ|.
-  let [a, b] = [low.log, high.log];
-  let side = 0;
-  for (let i = 0; i < 30 && high.depthMm - low.depthMm > width * high.depthMm; i++) {
-    const share = Math.min(0.9, Math.max(0.1, a / (a - b)));
-    const at = growth(low.depthMm + share * (high.depthMm - low.depthMm));
-    if (at.log >= 0) {
-      [high, b] = [at, at.log];
-      if (side === 1) a /= 2;
-      side = 1;
-    } else {
-      [low, a] = [at, at.log];
-      if (side === -1) b /= 2;
-      side = -1;
-    }
-  }
+  const { map, top } = border.found;
+  const hz = heardFrequency(map, top, structure);
   return {
-    depthMm: low.depthMm + (high.depthMm - low.depthMm) * Math.min(1, Math.max(0, a / (a - b))),
-    hz: heardFrequency(high.map, high.top, structure),
-    kind: Math.PI - high.top.angle < FLIP && high.map.perTurn > 1 ? 'flip' : 'hopf',
+    depthMm: border.depthMm,
+    hz,
+    kind: Math.PI - top.angle < FLIP && map.perTurn > 1 ? 'flip' : 'hopf',
     overviewMm,
+    error: silence(map, structure, hz) > SILENT ? Infinity : error,
   };
 }

@@ -4,7 +4,8 @@ import { cutOf, structureOf } from '../../../golden/stability.ts';
 import { dominantMultiplier } from './dominant.ts';
 import { freeModes } from './free-motion.ts';
 import { limitDepth } from './limit-depth.ts';
-import { FINE, periodMap } from './period-map.ts';
+import { periodMap } from './period-map.ts';
+import { FINE } from './resolution.ts';
 import { factor, solve } from './solve-small.ts';
 import { stabilityMap, type StabilityMap } from './stability-map.ts';
 
@@ -74,9 +75,8 @@ describe('the cutter that is cut with where these alloys are', () => {
     (_, of) => {
       const quick = limitDepth(of, tip, 1200).depthMm!;
       const converged = limitDepth(of, tip, 1200, {
-        width: 2e-4,
-        resolution: { nodes: 12, wavesPerPiece: 0.7, turnPerPiece: 0.8 },
-        arnoldi: { vectors: 32, tolerance: 1e-6, restarts: 12 },
+        tolerance: 1e-5,
+        levels: [FINE, { nodes: 14, wavesPerPiece: 0.8, turnPerPiece: 0.6 }],
       }).depthMm!;
       expect(quick / converged).toBeGreaterThan(0.99);
       expect(quick / converged).toBeLessThan(1.01);

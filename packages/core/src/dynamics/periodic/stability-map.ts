@@ -4,7 +4,8 @@ import { structureAtDepth } from '../along-tool.ts';
 import { countingModes, type TipStructure } from '../tip-structure.ts';
 import { dominantMultiplier } from './dominant.ts';
 import { freeModes } from './free-motion.ts';
-import { periodMap, type Resolution } from './period-map.ts';
+import { periodMap } from './period-map.ts';
+import type { Resolution } from './resolution.ts';
 
 /** Growth of vibration over speeds and depths. */
 export interface StabilityMap {

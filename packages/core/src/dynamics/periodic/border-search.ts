@@ -1,0 +1,149 @@
+import type { ChatterCut } from '../chatter-cut.ts';
+import { type ArnoldiOptions, dominantMultiplier, type Multiplier } from './dominant.ts';
+import type { FreeModes } from './free-motion.ts';
+import { type PeriodMap, periodMap } from './period-map.ts';
+import type { Resolution } from './resolution.ts';
+import { transferred } from './transfer.ts';
+
+/** What one depth does with a vibration. */
+export interface Growth {
+  readonly depthMm: number;
+  /** ln |μ|. */
+  readonly log: number;
+  readonly map: PeriodMap;
+  readonly top: Multiplier;
+}
+
+export interface GrowthAt {
+  (depthMm: number, resolution: Resolution, arnoldi: ArnoldiOptions): Growth;
+  /** The same depth once more from a start that knows nothing: the larger of both answers. */
+  again(of: Growth, arnoldi: ArnoldiOptions): Growth;
+}
+
+/** Growth at depths of one cut at one speed, what leads at each depth being where the next one begins. */
+export function growthAt(cut: ChatterCut, modes: FreeModes, rpm: number): GrowthAt {
+  let last: Growth | null = null;
+  const taken = (depthMm: number, map: PeriodMap, top: Multiplier): Growth => {
+    last = { depthMm, log: Math.log(Math.max(top.size, 1e-9)), map, top };
+    return last;
+  };
+  const at = (depthMm: number, resolution: Resolution, arnoldi: ArnoldiOptions): Growth => {
+    const map = periodMap(cut, modes, rpm, depthMm, resolution);
+    const near = last ? transferred(last.top, last.map, map) : undefined;
+    return taken(depthMm, map, dominantMultiplier(map, arnoldi, near));
+  };
+  return Object.assign(at, {
+    again(of: Growth, arnoldi: ArnoldiOptions): Growth {
+      const top = dominantMultiplier(of.map, arnoldi);
+      return top.size > of.top.size ? taken(of.depthMm, of.map, top) : of;
+    },
+  });
+}
+
+export type Bracket = readonly [low: Growth, high: Growth];
+
+/** Share of the depth begun with below which no border is looked for. */
+const LEAST_SHARE = 1e-4;
+/** Well below the averaged border a longer step is safe. */
+const WELL_BELOW = 0.8;
+/** Beyond where a straight line meets the border, as a power of the step there. */
+const BEYOND = 1.2;
+const MARGIN = 0.005;
+/** A growth that rises by less than this from depth to depth belongs to something that hardly feels the cut. */
+const FLAT = 0.02;
+
+/** Where ln |μ| of two depths is zero on a straight line over ln of the depth, mm. */
+export const zeroOf = (a: Growth, b: Growth): number =>
+  a.depthMm * (b.depthMm / a.depthMm) ** (a.log / (a.log - b.log));
+
+/** Step upward from a depth: to a little beyond where the last two point, but no leap over what may lie between. */
+function stepUp(at: Growth, before: Growth | null, aboutMm: number): number {
+  const below = at.depthMm < WELL_BELOW * aboutMm;
+  const usual = below ? 1.5 : 1.22;
+  if (!before) return usual;
+  if (at.log < before.log + FLAT) return 1.5;
+  const pointed = (zeroOf(before, at) / at.depthMm) ** BEYOND * (1 + MARGIN);
+  return pointed > 1 ? Math.min(below ? 1.5 : 1.3, pointed) : usual;
+}
+
+function stepDown(at: Growth, before: Growth | null): number {
+  if (!before) return 0.7;
+  const pointed = (zeroOf(before, at) / at.depthMm) ** BEYOND * (1 - MARGIN);
+  return pointed < 1 ? Math.max(0.6, pointed) : 0.7;
+}
+
+/** Two depths with the border between them, looked for from a first one on; null where nothing grows up to the deepest. */
+export function bracketed(
+  growth: (depthMm: number) => Growth,
+  firstMm: number,
+  aboutMm: number,
+  mostMm: number,
+): Bracket | null {
+  let at = growth(firstMm);
+  let before: Growth | null = null;
+  for (;;) {
+    const down = at.log >= 0;
+    if (!down && at.depthMm >= mostMm) return null;
+    if (at.depthMm < LEAST_SHARE * firstMm) return [at, at];
+    const factor = down ? stepDown(at, before) : stepUp(at, before, aboutMm);
+    const next: Growth = growth(Math.min(mostMm, at.depthMm * factor));
+    if (down !== next.log >= 0) return down ? [next, at] : [at, next];
+    [before, at] = [at, next];
+  }
+}
+
+/** Regula falsi with halving (Illinois) on ln |μ|, until the bracket is no wider than a share of the depth. */
+export function closedIn(growth: (depthMm: number) => Growth, [from, to]: Bracket, width: number): Bracket {
+  let [low, high] = [from, to];
+  let [a, b] = [low.log, high.log];
+  let side = 0;
+  for (let i = 0; i < 30 && high.depthMm - low.depthMm > width * high.depthMm; i++) {
+    const share = Math.min(0.9, Math.max(0.1, a / (a - b)));
+    const at = growth(low.depthMm + share * (high.depthMm - low.depthMm));
+    if (at.log >= 0) {
+      [high, b] = [at, at.log];
+      if (side === 1) a /= 2;
+      side = 1;
+    } else {
+      [low, a] = [at, at.log];
+      if (side === -1) b /= 2;
+      side = -1;
+    }
+  }
+  return [low, high];
+}
+
+/** Steps to close in on the border at one resolution, and how far each may go as a share of the depth. */
+const STEPS = 12;
+const FURTHEST = 0.1;
+/** Ratio of slopes that may be those of one multiplier. */
+const LIKE_SLOPE = 4;
+
+/** A border depth, mm, with what grows there and the change of ln |μ| with ln of the depth. */
+export interface Border {
+  readonly depthMm: number;
+  readonly found: Growth;
+  readonly slope: number;
+}
+
+/** Secants on ln |μ| over ln of the depth from a near border on, until a step is no more than a share of the depth. */
+export function sharpened(
+  growth: (depthMm: number) => Growth,
+  from: Pick<Border, 'depthMm' | 'slope'>,
+  mostMm: number,
+  step: number,
+): Border {
+  let { depthMm, slope } = from;
+  let found = growth(depthMm);
+  for (let i = 0; i < STEPS; i++) {
+    const by = Math.min(FURTHEST, Math.max(-FURTHEST, -found.log / slope));
+    depthMm = Math.min(mostMm, found.depthMm * Math.exp(by));
+    if (Math.abs(by) < step || depthMm === found.depthMm) break;
+    const next = growth(depthMm);
+    const secant = (next.log - found.log) / Math.log(next.depthMm / found.depthMm);
+    // Any other slope comes of two multipliers that took turns.
+    if (secant > from.slope / LIKE_SLOPE && secant < from.slope * LIKE_SLOPE) slope = secant;
+    found = next;
+  }
+  return { depthMm, found, slope: from.slope };
+}

@@ -1,0 +1,53 @@
+/** How finely the cut is resolved. */
+export interface Resolution {
+  /** Nodes of a piece that is as long as it may be; a shorter one has as few as are as good. */
+  readonly nodes: number;
+  /** Waves of the highest mode a piece may hold. */
+  readonly wavesPerPiece: number;
+  /** Turn of the tool a piece may take, rad: the direction of the force changes with it. */
+  readonly turnPerPiece: number;
+}
+
+/**
+ * More and more nodes, and less and less turn: in slow cuts waves make the pieces short, in fast ones the turn does. There
+ * what teeth with other spacings left is read with its corners inside a piece, where more nodes alone would not help.
+ */
+export const LEVELS: readonly [Resolution, Resolution, Resolution] = [
+  { nodes: 9, wavesPerPiece: 1.25, turnPerPiece: 1 },
+  { nodes: 12, wavesPerPiece: 1.25, turnPerPiece: 0.5 },
+  { nodes: 16, wavesPerPiece: 1.25, turnPerPiece: 0.25 },
+];
+
+/** Share of a level's error that is left at the next one, at least: what corners inside a piece leave. */
+const LEAST_GAIN = 0.1;
+
+/** Share of one level's error that the next one is expected to have. */
+export const gainOf = (level: Resolution, next: Resolution): number =>
+  Math.max(
+    LEAST_GAIN,
+    remainder(next.nodes, next.wavesPerPiece) / remainder(level.nodes, level.wavesPerPiece),
+  );
+
+/** Multipliers within 0.05 % of the converged ones on the worked cases. */
+export const FINE = LEVELS[1];
+
+const LEAST_NODES = 3;
+/** Turning pieces may have so many nodes more than straight ones. */
+const FOR_TURN = 2;
+
+/**
+ * What a polynomial through so many Chebyshev nodes leaves of a wave over an interval of `waves`, as a share: the first
+ * Chebyshev coefficient left out, J_n(π·waves) with n = nodes − 1. Abramowitz & Stegun 9.3.1.
+ */
+const remainder = (nodes: number, waves: number): number =>
+  ((Math.E * Math.PI * waves) / (2 * (nodes - 1))) ** (nodes - 1);
+
+/** Nodes of a piece that holds some waves and some turn, rad: as good as the longest piece is. */
+export function nodesOf({ nodes, wavesPerPiece }: Resolution, waves: number, turn: number): number {
+  // The direction factors go through one wave in half a turn.
+  const held = waves + turn / Math.PI;
+  const wanted = remainder(nodes, wavesPerPiece);
+  let count = LEAST_NODES;
+  while (count < nodes + FOR_TURN && remainder(count, held) > wanted) count++;
+  return count;
+}
