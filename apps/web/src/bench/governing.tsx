@@ -7,11 +7,23 @@ import { StateWord } from '../parts/state-mark.tsx';
 const minutes = (m: number): string =>
   Math.abs(m) < 0.05 ? 'no time' : `${m > 0 ? '+' : '−'}${Math.abs(m).toFixed(1)} min`;
 
+/** Factors beyond this are said in words: no life model knows them. */
+const MANY = 10;
+
+function edgeMakes(factor: number): string {
+  if (factor > MANY) return 'over ten times as many';
+  if (factor < 1 / MANY) return 'under a tenth';
+  if (factor >= 2) return `${factor.toFixed(1)} times as many`;
+  return factor > 1
+    ? `${((factor - 1) * 100).toFixed(0)} % more`
+    : `${((1 - factor) * 100).toFixed(0)} % fewer`;
+}
+
 function effect(r: Remedy): string {
   const life =
     r.lifeFactor === null || Math.abs(r.lifeFactor - 1) < 0.03
       ? ''
-      : `, edge makes ${r.lifeFactor > 1 ? `${((r.lifeFactor - 1) * 100).toFixed(0)} % more` : `${((1 - r.lifeFactor) * 100).toFixed(0)} % fewer`}`;
+      : `, edge makes ${edgeMakes(r.lifeFactor)}`;
   const pushes = r.pushesOver.length ? `; pushes over: ${r.pushesOver.join(', ')}` : '';
   const tightens = r.tightens.length ? `; makes tight: ${r.tightens.join(', ')}` : '';
   return `${minutes(r.minutesMore)}${life}${pushes}${tightens}`;

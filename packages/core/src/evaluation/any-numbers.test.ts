@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { contextOf, LOCK_POCKET, SEAL_POCKET } from '../../fixtures/crib.ts';
-import { everyStep } from '../../fixtures/holes.ts';
+import { changedFrom, leavesOf, STARTS, valueAt, WILD, withValue } from '../../fixtures/changed-operation.ts';
 import type { OperationContext } from '../domain/context.ts';
 import type { LimitState } from '../domain/evaluation.ts';
 import { InputError } from '../domain/input-error.ts';
@@ -11,55 +10,7 @@ import { problemsOf } from './check-operation.ts';
 import { evaluate } from './evaluate.ts';
 import { parametersOf, setParameter } from './set-parameter.ts';
 
-const STARTS: Readonly<Record<string, { op: Operation; context: OperationContext }>> = {
-  pocket: { op: SEAL_POCKET, context: contextOf(SEAL_POCKET) },
-  'lock pocket': { op: LOCK_POCKET, context: contextOf(LOCK_POCKET) },
-  ...everyStep(),
-};
 const STATES: readonly LimitState[] = ['clear', 'tight', 'over', 'unproven'];
-
-type Path = readonly string[];
-type Tree = Readonly<Record<string, unknown>>;
-
-/** Every number, yes-or-no and number not stated of an operation, by where it stands. */
-function leavesOf(tree: Tree, at: Path = []): Path[] {
-  return Object.entries(tree).flatMap(([key, value]) => {
-    if (key === 'workedOutFor' || key === 'pins') return [];
-    if (value === null || typeof value === 'number' || typeof value === 'boolean') return [[...at, key]];
-    return typeof value === 'object' && !Array.isArray(value) ? leavesOf(value as Tree, [...at, key]) : [];
-  });
-}
-const valueAt = (tree: Tree, path: Path): unknown => path.reduce<unknown>((t, k) => (t as Tree)[k], tree);
-const withValue = (tree: Tree, [key, ...rest]: Path, value: unknown): Tree => ({
-  ...tree,
-  [key!]: rest.length === 0 ? value : withValue(tree[key!] as Tree, rest, value),
-});
-
-const WILD = [0, -1, NaN, Infinity, -Infinity, 1e-9, 1e9, 0.5, 1, 3, 90] as const;
-/** Another value for a leaf: near it, far from it, or one nobody should type. */
-const other = (value: unknown): fc.Arbitrary<unknown> => {
-  if (typeof value === 'boolean') return fc.constant(!value);
-  const wild = fc.constantFrom(...WILD);
-  if (value === null) return wild;
-  const scaled = fc.double({ min: -1.2, max: 1.2, noNaN: true }).map((e) => (value as number) * 10 ** e);
-  return fc.oneof({ weight: 4, arbitrary: scaled }, { weight: 1, arbitrary: wild });
-};
-/** The operation with up to four of its leaves changed. */
-const changedFrom = (op: Operation): fc.Arbitrary<Operation> =>
-  fc
-    .uniqueArray(fc.constantFrom(...leavesOf(op as never)), {
-      minLength: 1,
-      maxLength: 4,
-      selector: (p) => p.join('.'),
-    })
-    .chain((paths) =>
-      fc
-        .tuple(...paths.map((p) => other(valueAt(op as never, p))))
-        .map(
-          (values) =>
-            paths.reduce<Tree>((t, p, i) => withValue(t, p, values[i]), op as never) as never as Operation,
-        ),
-    );
 
 /** Everything a judgement shows is a number, a state and a sentence. */
 function expectWhole(op: Operation, context: OperationContext): void {

@@ -29,7 +29,7 @@ export function levers(op: Operation, context: OperationContext): Lever[] {
     unit: 'mm',
     label: 'Stick-out',
     low: Math.min(op.tooling.stickOutMm, p.LPR ?? op.tooling.stickOutMm),
-    high: Math.min((p.OAL ?? 400) - 10, op.tooling.stickOutMm * 2),
+    high: Math.max(op.tooling.stickOutMm, Math.min((p.OAL ?? 400) - 10, op.tooling.stickOutMm * 2)),
     step: 0.5,
     read: (o) => o.tooling.stickOutMm,
     write: (o, value) => ({ ...o, tooling: { ...o.tooling, stickOutMm: value } }),

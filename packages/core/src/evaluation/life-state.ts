@@ -10,6 +10,11 @@ import { lifeSpeedSources, speedHardnessFactor } from './sources.ts';
 
 /** Life of an edge below which the engagement runs it too hot to be called a roughing cut, minutes. */
 export const SHORTEST_LIFE_MIN = 15;
+/**
+ * Life of an edge beyond which nobody has tried, minutes: ten times the longest trial (60 min). Taylor's power law goes on for
+ * ever; edges are then ended by chipping, corrosion or whoever counts them.
+ */
+export const LONGEST_LIFE_MIN = 600;
 /** Scatter of life from edge to edge in one set-up (log). */
 const WITHIN_SETUP: Source = {
   id: 'edge-to-edge',
@@ -83,7 +88,10 @@ export function millingLife(
 function lifeFromSpeed(speed30: Estimate, n: number, vc: number, notes: readonly string[]): LifeState {
   const life = power({ value: speed30.value / vc, terms: speed30.terms }, 1 / n);
   return {
-    lifeMin: { value: 30 * life.value, terms: [...life.terms, { source: WITHIN_SETUP, sensitivity: 1 }] },
+    lifeMin: {
+      value: Math.min(LONGEST_LIFE_MIN, 30 * life.value),
+      terms: [...life.terms, { source: WITHIN_SETUP, sensitivity: 1 }],
+    },
     speedLimitMMin: { value: speed30.value * (30 / SHORTEST_LIFE_MIN) ** n, terms: speed30.terms },
     notes,
   };

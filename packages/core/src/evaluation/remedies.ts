@@ -3,7 +3,7 @@ import type { Holder } from '../domain/holder.ts';
 import type { Operation } from '../domain/operation.ts';
 import { say, measure, type Sentence } from '../units/sentence.ts';
 import { evaluate, judgeLimit, limitOf } from './evaluate.ts';
-import type { Lever } from './lever.ts';
+import { followable, type Lever } from './lever.ts';
 import { levers, MOVES } from './levers.ts';
 import { better, pairsFor } from './pairs.ts';
 import { type CutterShelf, otherCutters } from './other-cutters.ts';
@@ -21,6 +21,8 @@ function describe(lever: Lever, op: Operation, after: Operation): Sentence {
   return say(`${lever.label} {0} → {1}`, from, to);
 }
 
+/** A change that pushes more limits over than this is no advice. */
+const MOST_SPOILT = 1;
 const VIBRATION: ReadonlySet<string> = new Set(['limit-depth', 'tooth-passing']);
 
 /**
@@ -40,7 +42,9 @@ export function remediesFor(
   if (state === 'clear') return [];
   // What nobody has measured is not mended by another number: it is measured.
   if (state === 'unproven' && VIBRATION.has(limitId)) return [];
-  const list = levers(op, context).filter((l) => !(MOVES[l.id] ?? []).some((key) => op.pins.includes(key)));
+  const list = levers(op, context)
+    .filter((l) => !(MOVES[l.id] ?? []).some((key) => op.pins.includes(key)))
+    .map((l) => followable(l, op));
   const found: Remedy[] = [];
   for (const s of [...switches(op, context), ...pocketSpeeds(op, context, limitId)]) {
     if (!clears(s.after, context, limitId)) continue;
@@ -82,5 +86,5 @@ export function remediesFor(
   }
   if (!found.some((r) => r.pushesOver.length === 0))
     found.push(...pairsFor(list, op, context, limitId, before));
-  return found.sort(better);
+  return found.filter((r) => r.pushesOver.length <= MOST_SPOILT).sort(better);
 }

@@ -44,5 +44,6 @@ export function smallestMove(
   const rounded =
     (end > start ? Math.ceil(exact / lever.step - 1e-9) : Math.floor(exact / lever.step + 1e-9)) * lever.step;
   const tidy = Number(rounded.toFixed(4));
-  return tidy >= lever.low && tidy <= lever.high ? tidy : Number(exact.toPrecision(4));
+  if (tidy >= lever.low && tidy <= lever.high) return tidy;
+  return Math.min(lever.high, Math.max(lever.low, Number(exact.toPrecision(4))));
 }

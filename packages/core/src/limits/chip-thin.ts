@@ -1,5 +1,5 @@
 import type { MillingState } from '../evaluation/milling-state.ts';
-import { exact, power, scale, sensitiveTo } from '../uncertainty/estimate.ts';
+import { bandOf, exact, power, scale, sensitiveTo } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
 import { chipWindow } from './chip-window.ts';
 import { input, type Limit } from './limit.ts';
@@ -22,22 +22,34 @@ export const chipThinLimit: Limit<MillingState> = {
     const rubs = finishing ? w.edgeRadius : Math.max(w.edgeRadius, STILL_CUTS * w.thinnest);
     const comfortable = finishing ? w.edgeRadius : w.thinnest;
     const chip = runout ? sensitiveTo(exact(s.chipMm), runout, Math.max(-2, sensitivity)) : exact(s.chipMm);
+    const tight = s.chipMm >= rubs && bandOf(scale(power(chip, -1), comfortable)).high > 1;
     return {
       predicted: { estimate: chip, unit: 'mm-fine' },
       allowed: {
-        value: comfortable,
+        value: rubs,
         unit: 'mm-fine',
-        from: finishing || w.setBy === 'edge radius' ? 'edge radius' : 'thin end of the alloy’s window',
+        from:
+          finishing || w.setBy === 'edge radius'
+            ? 'edge radius'
+            : 'what still cuts, under the thin end of the alloy’s window',
       },
-      share: scale(power(chip, -1), comfortable),
-      ...(s.chipMm < comfortable && s.chipMm >= rubs ? { verdict: 'tight' as const } : {}),
+      share: scale(power(chip, -1), rubs),
+      ...(tight ? { verdict: 'tight' as const } : {}),
       why: () =>
-        say(
-          'Max chip thickness {0}; at least {1} needed (edge radius {2}).',
-          measure(s.chipMm, 'mm-fine'),
-          measure(comfortable, 'mm-fine'),
-          measure(w.edgeRadius, 'mm-fine'),
-        ),
+        comfortable > rubs
+          ? say(
+              'Max chip thickness {0}; from {1} on it cuts well, under {3} it only rubs (edge radius {2}).',
+              measure(s.chipMm, 'mm-fine'),
+              measure(comfortable, 'mm-fine'),
+              measure(w.edgeRadius, 'mm-fine'),
+              measure(rubs, 'mm-fine'),
+            )
+          : say(
+              'Max chip thickness {0}; at least {1} needed (edge radius {2}).',
+              measure(s.chipMm, 'mm-fine'),
+              measure(comfortable, 'mm-fine'),
+              measure(w.edgeRadius, 'mm-fine'),
+            ),
       formula: 'hex = fz·sin κ·sin φ ≥ larger of window and edge radius',
       inputs: () => [
         input('hex', 'thickest chip', s.chipMm, 'mm-fine'),

@@ -26,13 +26,14 @@ export const cornerSpikeLimit: Limit<MillingState> = {
     const ratio = corner.arc / straight;
     const arcDeg = corner.arc * DEG;
     const share = Math.min(ratio / OVER_RATIO, arcDeg / OVER_DEG);
+    const most = Math.max(OVER_RATIO * straight * DEG, OVER_DEG);
     const jumps = ratio > STEADY_RATIO && arcDeg > TIGHT_DEG;
     // Full width has no more to give: there is nothing to jump to.
     if (straight > Math.PI * 0.9) return null;
     return {
       predicted: { estimate: exact(corner.arc * DEG), unit: 'deg' },
       allowed: {
-        value: Math.max(OVER_RATIO * straight * DEG, OVER_DEG),
+        value: most,
         unit: 'deg',
         from: 'twice the arc of the straight cut, and no less than 60°',
       },
@@ -41,10 +42,11 @@ export const cornerSpikeLimit: Limit<MillingState> = {
       why: () =>
         jumps
           ? say(
-              'In the corner the arc jumps from {0} to {1}; a path of {2} radius would keep it steady.',
+              'In the corner the arc jumps from {0} to {1}, {3} allowed; a path of {2} radius would keep it steady.',
               measure(straight * DEG, 'deg'),
               measure(corner.arc * DEG, 'deg'),
               measure(Math.min(corner.steadyPathMm, 999), 'mm'),
+              measure(most, 'deg'),
             )
           : say(
               'The arc is {0} on the straight and at most {1} in the corner.',

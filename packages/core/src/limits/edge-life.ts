@@ -1,4 +1,5 @@
 import { power, scale } from '../uncertainty/estimate.ts';
+import { LONGEST_LIFE_MIN } from '../evaluation/life-state.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit } from './limit.ts';
 
@@ -12,20 +13,27 @@ export const edgeLifeLimit: Limit = {
     const needed = op.featuresPerEdge * time.cutting;
     const one = op.kind === 'milling' ? 'feature' : 'hole';
     const what = `${one}s`;
-    const needs = op.featuresPerEdge === 1 ? `One ${one} needs` : `${op.featuresPerEdge} ${what} need`;
+    const needs = op.featuresPerEdge === 1 ? `One ${one} needs` : `{2} ${what} need`;
+    const lasts =
+      lifeMin.value >= LONGEST_LIFE_MIN
+        ? 'lasts beyond {1}, longer than anybody has tried'
+        : lifeMin.value < 1
+          ? 'is gone within a minute'
+          : 'lasts about {1}';
     return {
       predicted: { estimate: lifeMin, unit: 'min' },
       allowed: {
         value: needed,
         unit: 'min',
-        from: `${op.featuresPerEdge} ${what} before the edge is looked at`,
+        from: `${Math.round(op.featuresPerEdge)} ${what} before the edge is looked at`,
       },
       share: scale(power(lifeMin, -1), needed),
       why: () =>
         say(
-          `${needs} {0} of cutting; an edge lasts about {1}.`,
+          `${needs} {0} of cutting; an edge ${lasts}.`,
           measure(needed, 'min'),
           measure(lifeMin.value, 'min'),
+          measure(op.featuresPerEdge, 'pieces'),
         ),
       formula: 'T = 30·(vc30 here / vc)^(1/n) ≥ features·t cut',
       inputs: () => [

@@ -82,7 +82,9 @@ export const helixFitLimit: Limit<MillingState> = {
         say(
           fits
             ? 'The helix makes a hole of {0}; {1} to {2} would do.'
-            : 'The helix makes a hole of {0}; it has to be between {1} and {2}.',
+            : smallest > widest
+              ? 'No helix fits: chips and the dead centre need a hole of {1}, the feature takes {2}.'
+              : 'The helix makes a hole of {0}; it has to be between {1} and {2}.',
           measure(hole, 'mm'),
           measure(smallest, 'mm'),
           measure(widest, 'mm'),
@@ -142,9 +144,10 @@ export const entryHeightLimit: Limit<MillingState> = {
       verdict: share > AIR_OVER ? 'over' : share > AIR_TIGHT ? 'tight' : 'clear',
       why: () =>
         say(
-          'Feed begins {0} above the material: {1} of the feature go by in the air.',
+          'Feed begins {0} above the material: {1} of the feature’s {2} go by in the air.',
           measure(op.path.entry.startHeightMm, 'mm'),
           measure(minutes.air, 'min'),
+          measure(total, 'min'),
         ),
       formula: 't air = levels·path above the material/vf entry',
       inputs: () => [

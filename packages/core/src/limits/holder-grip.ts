@@ -52,10 +52,11 @@ export const holderGripLimit: Limit = {
         say(
           pullOutN(state) === 0
             ? `Peak torque {0}; {2} allowed (${share} the grip).`
-            : `Peak torque {0}, axial pull {1}; {2} allowed (${share} the grip).`,
+            : `Peak torque {0} with an axial pull of {1} asks {3} of the grip; {2} allowed (${share} the grip).`,
           measure(state.peakTorqueNm.value, 'Nm'),
           measure(state.pullOutN.value, 'N'),
           measure(allowed.value, 'Nm'),
+          measure(asked.value, 'Nm'),
         ),
       formula: `√(M² + (Fa·d/2)²) ≤ ${safe}·M grip·(d/12)²`,
       inputs: () => [

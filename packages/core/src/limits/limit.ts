@@ -43,12 +43,17 @@ export function stateOfShare({ value, low, high }: { value: number; low: number;
 export function judge<S extends CutState>(limit: Limit<S>, state: S): LimitResult | null {
   const a = limit.assess(state);
   if (!a) return null;
-  const share = a.share ? bandOf(a.share) : null;
+  const band = a.share ? bandOf(a.share) : null;
+  const verdict = a.verdict ?? (band ? stateOfShare(band) : 'unproven');
+  // A verdict of its own may see more than the share: then there is none to show, rather than "tight, 200 %".
+  const agrees =
+    band === null || (verdict === 'over' ? band.value > 1 : band.value <= 1 || verdict === 'unproven');
+  const share = agrees ? band : null;
   return {
     id: limit.id,
     group: limit.group,
     name: limit.name,
-    state: a.verdict ?? (share ? stateOfShare(share) : 'unproven'),
+    state: verdict,
     predicted: a.predicted ? { ...bandOf(a.predicted.estimate), unit: a.predicted.unit } : null,
     allowed: a.allowed,
     share: share && { value: share.value, low: share.low, high: share.high },

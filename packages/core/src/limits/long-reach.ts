@@ -21,9 +21,10 @@ export const longReachLimit: Limit<MillingState> = {
       why: () =>
         ratio > 4
           ? say(
-              '{0} out is {1} diameters; above 4 expect chatter before anything else, and tap-test it.',
+              '{0} out is {1} diameters; above 4 expect chatter before anything else, and tap-test it; {2} is the most.',
               measure(tooling.stickOutMm, 'mm'),
               measure(ratio, 'ratio'),
+              measure(most, 'ratio'),
             )
           : say(
               '{0} out is {1} diameters, ordinary.',

@@ -24,7 +24,7 @@ export const holeReachLimit: Limit<HoleState> = {
     const { op, context } = state;
     const depth = op.hole.depthMm + past(state);
     const usable = Number(context.cutter.properties.LU ?? op.tooling.stickOutMm);
-    const reach = Math.min(usable, op.tooling.stickOutMm - 2);
+    const reach = Math.max(0, Math.min(usable, op.tooling.stickOutMm - 2));
     return held(depth, reach, 'mm', 'the shorter of usable length and stick-out less 2 mm', {
       why: () => say('The tool goes {0} down; it reaches {1}.', measure(depth, 'mm'), measure(reach, 'mm')),
       formula: 'depth + what goes past it ≤ smaller of LU and stick-out − 2',

@@ -19,11 +19,12 @@ export const tapBreakingLimit: Limit<TappingState> = {
     return held(torqueNm, allowed, 'Nm', 'half of what twists the tap off', {
       why: () =>
         say(
-          'Sharp it takes {0}; wear and {3} of chips make {1} at the bottom. It twists off at {2}.',
+          'Sharp it takes {0}; wear and {3} of chips make {1} at the bottom. It twists off at {2}; {4} is allowed.',
           measure(torque.sharpNm, 'Nm'),
           measure(torqueNm.value, 'Nm'),
           measure(breakNm.value, 'Nm'),
           measure(op.hole.depthMm, 'mm'),
+          measure(allowed.value, 'Nm'),
         ),
       formula: 'kc·P²·D/8000 · section · packing · wear ≤ 0.5·τ·π·(0.47·D)³/16',
       inputs: () => [
@@ -179,12 +180,14 @@ export const tapRunOutLimit: Limit<TappingState> = {
     if (hole.through || hole.startDepthMm === null) return null;
     const room = hole.startDepthMm - hole.depthMm;
     return {
-      ...held(runOutMm, Math.max(0.001, room), 'mm', 'drilled depth less full threads', {
+      ...held(runOutMm, Math.max(0, room), 'mm', 'drilled depth less full threads', {
         why: () =>
           say(
-            'Chamfer and a turn and a half need {0} below the last full thread; {1} is there.',
+            room > 0
+              ? 'Chamfer and a turn and a half need {0} below the last full thread; {1} is there.'
+              : 'Chamfer and a turn and a half need {0} below the last full thread; the drilled hole ends {1} above it.',
             measure(runOutMm, 'mm'),
-            measure(room, 'mm'),
+            measure(Math.abs(room), 'mm'),
           ),
         formula: '(chamfer threads + 1.5)·P ≤ drilled depth − thread depth',
         source: 'judgement rule G-65',
