@@ -1,22 +1,11 @@
-import { type Cutter, isDrill, outerDiameter } from '../../domain/cutter.ts';
+import { isDrill, outerDiameter } from '../../domain/cutter.ts';
 import { type HoleDemand, nominalOf, threadWanted, toleranceOf } from './hole-demand.ts';
 import { holeOf, mm, type RecipeStep } from './recipe.ts';
-import { type Shop, toolsFor } from './shop.ts';
+import { type Shop, wanted } from './shop.ts';
 
 /** Diameters deep from which carbide, and high-speed steel, want a pilot. Rule G-61. */
 const PILOT_FROM = 5;
 const NEVER_WITHOUT = 8;
-
-/** Drills of a size that reach, nearest first. */
-const drills = (shop: Shop, wanted: number, low: number, high: number, depthMm: number): Cutter[] =>
-  toolsFor(
-    shop,
-    (c) => {
-      const size = c.properties.DC ?? 0;
-      return isDrill(c) && size >= low - 1e-6 && size <= high + 1e-6 && (c.properties.LU ?? 0) >= depthMm;
-    },
-    (c) => Math.round(Math.abs((c.properties.DC ?? 0) - wanted) * 50),
-  );
 
 /** A drill of a size: for the hole itself where it `finishes`, else for what comes after. */
 export const drillStep = (
@@ -29,12 +18,20 @@ export const drillStep = (
   peck: 'plan' | 'none',
 ): RecipeStep => {
   const reach = depthMm + (d.through ? 1 : 0);
-  const tools = drills(shop, size.wanted, size.low, size.high, reach);
+  // Nearest in size first.
+  const found = wanted(
+    shop,
+    `a drill of ${mm(size.low)} to ${mm(size.high)} that reaches ${mm(depthMm)}`,
+    (c) => {
+      const d = c.properties.DC ?? 0;
+      return isDrill(c) && d >= size.low - 1e-6 && d <= size.high + 1e-6 && (c.properties.LU ?? 0) >= reach;
+    },
+    (c) => Math.round(Math.abs((c.properties.DC ?? 0) - size.wanted) * 50),
+  );
   return {
     key: 'drill',
-    name: `Drill ${mm(tools[0]?.properties.DC ?? size.wanted)}`,
-    tools,
-    missing: `a drill of ${mm(size.low)} to ${mm(size.high)} that reaches ${mm(depthMm)}`,
+    name: `Drill ${mm(found.tools[0]?.properties.DC ?? size.wanted)}`,
+    ...found,
     depthMm: reach,
     optional: false,
     draft: (c) => ({
@@ -67,8 +64,9 @@ function startSteps(shop: Shop, d: HoleDemand, drill: RecipeStep): RecipeStep[] 
         key: 'pilot',
         name: `Pilot ${mm(size)}`,
         // A pilot is cut by a short drill of the same size with a point no sharper than the next.
-        tools: toolsFor(
+        ...wanted(
           shop,
+          `a short drill of ${mm(size)} with a point of ${point}° or more for the pilot`,
           (c) =>
             isDrill(c) &&
             c.type !== 'drill_indexable' &&
@@ -78,7 +76,6 @@ function startSteps(shop: Shop, d: HoleDemand, drill: RecipeStep): RecipeStep[] 
             (c.properties.LU ?? 0) >= depth &&
             (c.properties.LU ?? 0) <= 5.5 * size,
         ),
-        missing: `a short drill of ${mm(size)} with a point of ${point}° or more for the pilot`,
         depthMm: depth,
         optional: deep <= NEVER_WITHOUT && !slope,
         draft: (c) => ({
@@ -104,14 +101,14 @@ function startSteps(shop: Shop, d: HoleDemand, drill: RecipeStep): RecipeStep[] 
       key: 'spot',
       name: 'Spot',
       // A plain 118° drill stands a sharp spot; anything flatter wants one no sharper than itself.
-      tools: toolsFor(
+      ...wanted(
         shop,
+        'a spotting drill',
         (c) =>
           c.type === 'spot_drill' &&
           (c.properties.DC ?? 0) >= wide &&
           (point <= 120 || (c.properties.SIG ?? 90) >= point),
       ),
-      missing: 'a spotting drill',
       depthMm: wide / 2,
       optional: true,
       draft: (c) => ({
@@ -141,14 +138,14 @@ export function chamferStep(shop: Shop, d: HoleDemand, holeMm: number): RecipeSt
     {
       key: 'chamfer',
       name: `Chamfer ${mm(width)}`,
-      tools: toolsFor(
+      ...wanted(
         shop,
+        `a chamfer mill whose tip goes into ${mm(holeMm)}`,
         (c) =>
           c.type === 'chamfer_mill' &&
           (c.properties.DC ?? 0) + 2 <= holeMm &&
           (outerDiameter(c) - (c.properties.DC ?? 0)) / 2 >= width + 1,
       ),
-      missing: `a chamfer mill whose tip goes into ${mm(holeMm)}`,
       depthMm: width,
       optional: true,
       draft: () => ({

@@ -2,7 +2,7 @@ import { outerDiameter } from '../../domain/cutter.ts';
 import { drillAndStart, drillStep } from './drill-steps.ts';
 import { type HoleDemand, toleranceOf } from './hole-demand.ts';
 import { holeOf, mm, type Recipe, type RecipeStep } from './recipe.ts';
-import { type Shop, toolsFor } from './shop.ts';
+import { type Shop, wanted } from './shop.ts';
 
 /** A hole milled on a helix, and a bored one after it or after a drill. */
 export function milledRecipes(
@@ -16,8 +16,9 @@ export function milledRecipes(
   const mill = (target: number, name: string, toleranceMm: number | null): RecipeStep => ({
     key: 'mill',
     name,
-    tools: toolsFor(
+    ...wanted(
       shop,
+      `an end mill under ${mm(target / 1.2)} that reaches ${mm(d.depthMm + past)}`,
       (c) =>
         (c.type === 'end_mill_flat' || c.type === 'end_mill_bull') &&
         outerDiameter(c) <= target / 1.2 &&
@@ -27,7 +28,6 @@ export function milledRecipes(
       // Two thirds of the hole leaves no post and room for chips; a larger mill is stiffer.
       (c) => Math.round(Math.abs(outerDiameter(c) / target - 0.65) * 20),
     ),
-    missing: `an end mill under ${mm(target / 1.2)} that reaches ${mm(d.depthMm + past)}`,
     depthMm: d.depthMm + past,
     optional: false,
     draft: (c) => ({
@@ -52,8 +52,9 @@ export function milledRecipes(
   ];
   if (!fine) return list;
   const leave = D - 0.5;
-  const bars = toolsFor(
+  const bars = wanted(
     shop,
+    `a boring bar for ${mm(leave)} that reaches ${mm(d.depthMm)}`,
     (c) =>
       c.type === 'boring_bar' &&
       Number(c.properties['DMIN'] ?? Infinity) <= leave &&
@@ -62,8 +63,7 @@ export function milledRecipes(
   const bore: RecipeStep = {
     key: 'bore',
     name: `Bore ${mm(D)}`,
-    tools: bars,
-    missing: `a boring bar for ${mm(leave)} that reaches ${mm(d.depthMm)}`,
+    ...bars,
     depthMm: d.depthMm,
     optional: false,
     draft: (_, madeMm) => ({

@@ -3,7 +3,7 @@ import { chamferStep, drillAndStart, drilled, drillStep } from './drill-steps.ts
 import { type HoleDemand, toleranceOf } from './hole-demand.ts';
 import { milledRecipes } from './milled-recipes.ts';
 import { holeOf, mm, type Recipe, type RecipeStep } from './recipe.ts';
-import { type Shop, toolsFor } from './shop.ts';
+import { type Shop, wanted } from './shop.ts';
 
 /** Ways to a plain hole. */
 export function plainRecipes(shop: Shop, d: HoleDemand): Recipe[] {
@@ -42,15 +42,15 @@ export function plainRecipes(shop: Shop, d: HoleDemand): Recipe[] {
         {
           key: 'ream',
           name: `Ream ${mm(D)}`,
-          tools: toolsFor(
+          ...wanted(
             shop,
+            `a reamer of ${mm(D)} that reaches ${mm(d.depthMm)}${d.through ? '' : ', with straight flutes for a blind hole'}`,
             (c) =>
               c.type === 'reamer' &&
               Math.abs((c.properties.DC ?? 0) - D) <= 0.03 &&
               (c.properties.LU ?? 0) >= d.depthMm &&
               (d.through || (c.properties.FHA ?? 0) >= -1),
           ),
-          missing: `a reamer of ${mm(D)} that reaches ${mm(d.depthMm)}${d.through ? '' : ', with straight flutes for a blind hole'}`,
           depthMm: d.depthMm + (d.through ? 2 : 0),
           optional: false,
           draft: (_, madeMm) => ({

@@ -96,7 +96,7 @@ function makeStep(
 ): PlannedStep | string {
   const asked = step.tools.find((c) => c.id === change?.cutterId);
   const tools = asked ? [asked] : step.tools.slice(0, TRIED[step.key] ?? 1);
-  if (tools.length === 0) return `the crib lacks ${step.missing}`;
+  if (tools.length === 0) return step.missing;
   const made = tools.flatMap((c) => {
     const draft = step.draft(c, madeMm);
     return [draft, ...(step.variants?.(draft) ?? [])].map((d) => stepOf(shop, step, c, d, count, change));

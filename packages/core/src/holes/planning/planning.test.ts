@@ -18,6 +18,7 @@ import { orderRisk, type Station } from './order-risk.ts';
 import { type Alternative, type HolePlan, planHole } from './plan-hole.ts';
 import { planPart } from './plan-part.ts';
 import { broughtEarly, routeRisk } from './route-risk.ts';
+import type { Shop } from './shop.ts';
 
 const way = (plan: HolePlan, id: string): Alternative => plan.alternatives.find((a) => a.id === id)!;
 const keys = (a: Alternative): string[] => a.steps.map((s) => s.key);
@@ -126,6 +127,43 @@ describe('plan of a hole', () => {
     expect(way(plan, 'drill').refused).toMatch(/the crib lacks a drill of 29\.98 mm/);
     const bore = planHole(shopOf('4340-28hrc'), BORE_30);
     expect(keys(way(bore, 'mill-bore'))).toEqual(['mill', 'bore']);
+  });
+
+  it('gives the true reason where a drill is there, but ground for other alloys or without a holder', () => {
+    // M5 in hardened steel: the only 4.2 mm drill is ground for stainless steels and superalloys.
+    const refused = way(planHole(shopOf('d2-60hrc'), demand({ thread: 'M5', depthMm: 8 })), 'tap').refused;
+    expect(refused).toMatch(
+      /4\.2 mm.* is ground for M, S, and .* is H: the crib lacks a drill of 4\.\d+ mm to 4\.\d+ mm/i,
+    );
+    const bare: Shop = { ...DUPLEX, offer: { ...DUPLEX.offer, holders: [] } };
+    expect(way(planHole(bare, DEEP_8), 'peck').refused).toMatch(
+      /no holder of the crib takes .* in this spindle/,
+    );
+  });
+
+  it('does not prefer a drill without coolant channels where the spindle brings coolant through', () => {
+    const [own] = way(planHole(DUPLEX, DEEP_8), 'peck').steps.filter((s) => s.key === 'drill');
+    const wet = own!.context.cutter;
+    // The same drill without channels, and a little shorter, which alone would be preferred.
+    const dry = {
+      ...wet,
+      id: 'dry',
+      properties: { ...wet.properties, LU: wet.properties.LU! - 1 },
+      extended: { ...wet.extended, through_coolant: false },
+    };
+    const taken = (throughSpindle: boolean): string => {
+      const shop: Shop = {
+        ...DUPLEX,
+        machine: {
+          ...DUPLEX.machine,
+          coolant: { ...DUPLEX.machine.coolant, through_spindle: throughSpindle },
+        },
+        offer: { ...DUPLEX.offer, cutters: [dry, ...DUPLEX.offer.cutters] },
+      };
+      return way(planHole(shop, DEEP_8), 'peck').steps.find((s) => s.key === 'drill')!.context.cutter.id;
+    };
+    expect(taken(true)).toBe(wet.id);
+    expect(taken(false)).toBe('dry');
   });
 
   it('every step it plans can be evaluated again to the same state', () => {

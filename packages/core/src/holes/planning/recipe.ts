@@ -22,7 +22,7 @@ export interface RecipeStep {
   readonly key: StepKey;
   readonly name: string;
   readonly tools: readonly Cutter[];
-  /** What the crib lacks when there is no tool. */
+  /** Why there is no tool, where there is none. */
   readonly missing: string;
   readonly depthMm: number;
   /** `madeMm` is the diameter the steps before it have made with the tools really taken; 0 in solid. */

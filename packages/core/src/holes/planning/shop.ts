@@ -2,7 +2,7 @@ import type { Offer } from '../../choosing/rank-cutters.ts';
 import { fittingHolders } from '../../choosing/fitting-holder.ts';
 import type { Alloy } from '../../domain/alloy.ts';
 import type { OperationContext } from '../../domain/context.ts';
-import type { Cutter } from '../../domain/cutter.ts';
+import { type Cutter, isDrill } from '../../domain/cutter.ts';
 import type { HoleOperation } from '../../domain/hole-operation.ts';
 import type { Holder } from '../../domain/holder.ts';
 import type { Machine } from '../../domain/machine.ts';
@@ -98,11 +98,37 @@ export function toolsFor(
 ): Cutter[] {
   const plain = (c: Cutter): number =>
     c.extended.substrate.startsWith('hss') && !c.type.startsWith('tap_') ? 1 : 0;
+  // Where the spindle brings coolant through, a drill without channels is not preferred to one with.
+  const dry = (c: Cutter): number =>
+    isDrill(c) && shop.machine.coolant.through_spindle && c.extended.through_coolant !== true ? 1 : 0;
   return shop.offer.cutters
-    .filter(
-      (c) => c.suits_iso_groups.includes(shop.alloy.iso513_group) && fits(c) && holderFor(shop, c) !== null,
-    )
+    .filter((c) => belongs(shop, c) && fits(c) && holderFor(shop, c) !== null)
     .sort(
-      (a, b) => off(a) - off(b) || plain(a) - plain(b) || (a.properties.LU ?? 0) - (b.properties.LU ?? 0),
+      (a, b) =>
+        off(a) - off(b) ||
+        plain(a) - plain(b) ||
+        dry(a) - dry(b) ||
+        (a.properties.LU ?? 0) - (b.properties.LU ?? 0),
     );
+}
+
+const belongs = (shop: Shop, c: Cutter): boolean => c.suits_iso_groups.includes(shop.alloy.iso513_group);
+
+/** Tools that fit, best first; where there is none, why: none of that size, none for the alloy, or no holder for it. */
+export function wanted(
+  shop: Shop,
+  lacking: string,
+  fits: (c: Cutter) => boolean,
+  off?: (c: Cutter) => number,
+): { readonly tools: readonly Cutter[]; readonly missing: string } {
+  const tools = toolsFor(shop, fits, off);
+  if (tools.length > 0) return { tools, missing: '' };
+  const sized = shop.offer.cutters.filter(fits);
+  const [first] = sized;
+  if (!first) return { tools, missing: `the crib lacks ${lacking}` };
+  const held = sized.find((c) => belongs(shop, c));
+  const missing = held
+    ? `no holder of the crib takes ${held.name} in this spindle`
+    : `${first.name} is ground for ${first.suits_iso_groups.join(', ')}, and ${shop.alloy.name} is ${shop.alloy.iso513_group}: the crib lacks ${lacking} for it`;
+  return { tools, missing };
 }

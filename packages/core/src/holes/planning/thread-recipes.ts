@@ -5,7 +5,7 @@ import { smallestHole } from '../threads/thread-mill.ts';
 import { chamferStep, drillAndStart, drilled, drillStep } from './drill-steps.ts';
 import type { HoleDemand } from './hole-demand.ts';
 import { holeOf, mm, type Recipe, type RecipeStep } from './recipe.ts';
-import { type Shop, type StepDraft, toolsFor } from './shop.ts';
+import { type Shop, type StepDraft, wanted } from './shop.ts';
 
 /** Height aimed at, per cent: enough strength, little torque. Rule G-65. */
 const heightFor = (shop: Shop): number => ('SHM'.includes(shop.alloy.iso513_group) ? 65 : 72);
@@ -27,9 +27,10 @@ export function threadRecipes(shop: Shop, d: HoleDemand, t: ThreadForm): Recipe[
     Math.abs(Number(c.properties['TP'] ?? 0) - t.pitchMm) < 0.002 &&
     (c.properties.LU ?? 0) >= d.depthMm + t.pitchMm;
   const chamferThreads = (c: Cutter | undefined): number => Number(c?.properties['THL'] ?? 2.5);
-  const taps = (types: readonly string[]): Cutter[] =>
-    toolsFor(
+  const taps = (types: readonly string[], lack: string): Pick<RecipeStep, 'tools' | 'missing'> =>
+    wanted(
       shop,
+      `${lack} ${t.designation} that reaches ${mm(d.depthMm)}`,
       (c) =>
         isTap(c) && types.includes(c.type) && tool(c) && Math.abs((c.properties.DC ?? 0) - t.majorMm) < 0.02,
       (c) => types.indexOf(c.type),
@@ -55,8 +56,8 @@ export function threadRecipes(shop: Shop, d: HoleDemand, t: ThreadForm): Recipe[
     size: typeof cut,
     lack: string,
   ): void => {
-    const found = taps(types);
-    const first = withDrill(size, below(chamferThreads(found[0])));
+    const found = taps(types, lack);
+    const first = withDrill(size, below(chamferThreads(found.tools[0])));
     list.push({
       id,
       name,
@@ -65,8 +66,7 @@ export function threadRecipes(shop: Shop, d: HoleDemand, t: ThreadForm): Recipe[
         {
           key: 'tap',
           name: `Tap ${t.designation}`,
-          tools: found,
-          missing: `${lack} ${t.designation} that reaches ${mm(d.depthMm)}`,
+          ...found,
           depthMm: first.depth,
           optional: false,
           draft: (_, madeMm) => ({
@@ -96,15 +96,15 @@ export function threadRecipes(shop: Shop, d: HoleDemand, t: ThreadForm): Recipe[
       {
         key: 'thread-mill',
         name: `Mill thread ${t.designation}`,
-        tools: toolsFor(
+        ...wanted(
           shop,
+          `a thread mill of pitch ${mm(t.pitchMm)} that goes into ${mm(first.start)} and reaches ${mm(d.depthMm)}`,
           (c) =>
             c.type === 'thread_mill' &&
             tool(c) &&
             smallestHole(c.properties.DC ?? Infinity) <= first.start &&
             heightForPilot(t, c.properties.DC ?? 0) > 0,
         ),
-        missing: `a thread mill of pitch ${mm(t.pitchMm)} that goes into ${mm(first.start)} and reaches ${mm(d.depthMm)}`,
         depthMm: d.depthMm + 1,
         optional: false,
         draft: (_, madeMm) => ({
