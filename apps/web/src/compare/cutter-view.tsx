@@ -122,7 +122,11 @@ export default function CutterView({
                         {show(l.operation.cut.radialEngagementMm, 'mm')},{' '}
                         {show(l.operation.cut.speedRpm, 'rpm')}
                       </td>
-                      <td className="p-2 text-[13px]">{l.stoppedBy.join(', ') || '–'}</td>
+                      <td className="p-2 text-[13px]">
+                        {l.blockedBy.length > 0
+                          ? `nothing holds ${l.blockedBy.join(', ')}`
+                          : l.stoppedBy.join(', ') || '–'}
+                      </td>
                       <td className="p-2 text-[13px]">
                         {edges === undefined ? 'not counted' : `${edges} ${edges === 1 ? 'edge' : 'edges'}`}
                       </td>

@@ -177,7 +177,13 @@ export default function StrategiesView({
       'rest',
     ],
     ['Way in', (r) => `${r.entry}, ${show(r.minutes.entry, 'min')}`],
-    ['Stopped by', (r) => r.stoppedBy.join(', ') || 'its own range'],
+    [
+      'Stopped by',
+      (r) =>
+        r.blockedBy.length > 0
+          ? `nothing holds ${r.blockedBy.join(', ')}`
+          : r.stoppedBy.join(', ') || 'its own range',
+    ],
     ['Force through the path', (r) => <Course row={r} all={known.map((k) => k.r)} />],
   ];
 

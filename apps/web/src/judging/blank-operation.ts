@@ -8,6 +8,7 @@ import {
   PLAIN_HOLE,
   startingStickOut,
   UNSTATED_ECONOMICS,
+  USUAL_WEAR_MM,
   usualPath,
   withStartingCut,
 } from '@burl/core';
@@ -67,7 +68,7 @@ export function blankOperation(
         ? ('air' as const)
         : ('flood' as const),
     measured: unmeasured,
-    flankWearMm: 0.05,
+    flankWearMm: USUAL_WEAR_MM.finishing,
     featuresPerEdge: 1,
     featuresPerPart: 'count' in size ? size.count : 1,
     edgesOnShelf: null,
@@ -103,6 +104,7 @@ export function blankOperation(
             wallToleranceMm: 0.03,
           },
           workholding: { kind: 'vice', capacityN: null, liftCapacityN: null, releaseC: null },
+          flankWearMm: USUAL_WEAR_MM.roughing,
           forceLaw: 'kienzle',
           path: usualPath(size.kind),
           cut: {

@@ -37,6 +37,9 @@ export interface Economics {
   readonly edgeChangeMin: number | null;
 }
 
+/** Flank wear the forces are worked out for where nobody states it, mm: a roughing edge is used longer. */
+export const USUAL_WEAR_MM = { roughing: 0.1, finishing: 0.05 } as const;
+
 /** What every operation says, whatever it cuts. */
 export interface OperationBase {
   readonly alloyId: string;

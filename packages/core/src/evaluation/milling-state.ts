@@ -25,6 +25,8 @@ export interface MillingState extends CutState<MillingOperation>, Loads {
   /** What runout adds to the worst tooth's chip, mm. */
   readonly runoutStep: Estimate;
   readonly law: ForceLaw;
+  /** Forces of the same turn with a fresh edge. */
+  readonly freshTurn: TurnSummary;
   /** Angle from each tooth to the one before it, rad. */
   readonly pitch: readonly number[];
   readonly plan: PathPlan;
@@ -109,6 +111,9 @@ export function millingState(
   const arc = plunging ? plungeArc(diameter, cut.radialEngagementMm) : widestArc(bands);
   const step = Math.max(...steps, 0);
   const loads = once(() => loadsOf(op, context, input, summarise(op, context, input)));
+  const freshTurn = once(() =>
+    op.flankWearMm > 0 ? turnSummary(op, context, { ...input, law: input.fresh }) : loads().turn,
+  );
   const heat = once(() => heatOf(op, context, { vc, diameter, arc, chip, kc11 }));
   const stability = once(() => stabilityState(op, context, input));
 
@@ -152,6 +157,9 @@ export function millingState(
     },
     get turn() {
       return loads().turn;
+    },
+    get freshTurn() {
+      return freshTurn();
     },
     get sideForceN() {
       return loads().sideForceN;

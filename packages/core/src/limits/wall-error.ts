@@ -27,6 +27,18 @@ interface WallVerdict {
   readonly why: () => Sentence;
 }
 
+/** Push on the wall of a fresh edge over that of the worn one: in light cuts wear doubles it. */
+function freshShare({ turn, freshTurn }: MillingState, wall: 'offWallN' | 'intoWallN'): number {
+  return turn[wall] > 0 ? Math.min(1, freshTurn[wall] / turn[wall]) : 1;
+}
+
+/** Largest push on the wall with a fresh edge, N. */
+const freshPushN = ({ freshTurn }: MillingState): number => Math.max(freshTurn.offWallN, freshTurn.intoWallN);
+
+/** The words for the same error with a fresh edge, as measure `n`; none where no wear is assumed. */
+const freshly = ({ op }: MillingState, n: number): string =>
+  op.flankWearMm > 0 ? `, {${n}} with a fresh edge` : '';
+
 /** A rougher that leaves the wall adds stock for the finisher; one that digs in must leave it a chip. */
 function roughed(state: MillingState): WallVerdict {
   const { leanOffMm, leanIntoMm, op, context } = state;
@@ -41,16 +53,19 @@ function roughed(state: MillingState): WallVerdict {
     why: () =>
       say(
         off
-          ? 'Deflection off the wall {0}; {1} allowed (stock to leave {2}).'
-          : 'Deflection into the wall {0}; {1} allowed (stock to leave {2}, a chip must remain).',
+          ? `Deflection off the wall {0}${freshly(state, 3)}; {1} allowed (stock to leave {2}).`
+          : `Deflection into the wall {0}${freshly(state, 3)}; {1} allowed (stock to leave {2}, a chip must remain).`,
         measure(error.value, 'mm-fine'),
         measure(allowedMm, 'mm-fine'),
         measure(left, 'mm-fine'),
+        measure(error.value * freshShare(state, off ? 'offWallN' : 'intoWallN'), 'mm-fine'),
       ),
   };
 }
 
-function finished({ leanMm: first, op, context: { cutter }, diameterInCutMm }: MillingState): WallVerdict {
+function finished(state: MillingState): WallVerdict {
+  const { leanMm: first, op, context, diameterInCutMm, turn } = state;
+  const { cutter } = context;
   const { feature, path, cut } = op;
   const after = leanAfterSprings(
     first.value,
@@ -60,18 +75,27 @@ function finished({ leanMm: first, op, context: { cutter }, diameterInCutMm }: M
     (width) => maximumChip(cut.feedPerToothMm, Math.min(width, diameterInCutMm), diameterInCutMm),
   );
   const lean = scale(first, first.value > 0 ? after.leftMm / first.value : 1);
-  const error = plus(lean, uncertain(SHOP_FLOOR_MM, SHOP_FLOOR));
+  const floor = uncertain(SHOP_FLOOR_MM, SHOP_FLOOR);
+  const error = plus(lean, floor);
+  const fresh = freshly(state, 2);
+  const wall = turn.offWallN >= turn.intoWallN ? 'offWallN' : 'intoWallN';
   const text =
     path.springPasses === 0
-      ? 'Wall error {0}; {1} allowed (tolerance).'
+      ? `Wall error {0}${fresh}; {1} allowed (tolerance).`
       : after.useful === 0
-        ? 'Wall error {0}, a spring pass would only rub; {1} allowed (tolerance).'
-        : 'Wall error after the spring pass {0}; {1} allowed (tolerance).';
+        ? `Wall error {0}${fresh}, a spring pass would only rub; {1} allowed (tolerance).`
+        : `Wall error after the spring pass {0}${fresh}; {1} allowed (tolerance).`;
   return {
     error,
     allowedMm: feature.wallToleranceMm,
     from: 'wall tolerance',
-    why: () => say(text, measure(error.value, 'mm-fine'), measure(feature.wallToleranceMm, 'mm-fine')),
+    why: () =>
+      say(
+        text,
+        measure(error.value, 'mm-fine'),
+        measure(feature.wallToleranceMm, 'mm-fine'),
+        measure(plus(scale(lean, freshShare(state, wall)), floor).value, 'mm-fine'),
+      ),
   };
 }
 
@@ -92,6 +116,7 @@ export const wallErrorLimit: Limit<MillingState> = {
       formula: 'δ = Fn·(beam + clamp + holder + spindle)',
       inputs: () => [
         input('Fn', 'push while a tooth makes the wall', wallForceN.value, 'N'),
+        input('Fn fresh', 'the same with a fresh edge', freshPushN(state), 'N'),
         input('L', 'stick-out', op.tooling.stickOutMm, 'mm'),
         input('δ tool', 'bend of the tool', leanParts.tool, 'mm-fine'),
         input('δ clamp', 'joint in the holder', leanParts.clamp, 'mm-fine'),

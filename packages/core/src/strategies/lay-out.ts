@@ -34,6 +34,8 @@ export interface StrategyLayout {
   readonly state: LimitState;
   /** Limits at whose border the search stopped. */
   readonly stoppedBy: readonly string[];
+  /** Limits no cut of the search held at the wanted confidence; the numbers are then those it began with. */
+  readonly blockedBy: readonly string[];
   readonly governing: { readonly id: string; readonly name: string; readonly why: Sentence };
   readonly levels: number;
   readonly passes: number;
@@ -148,6 +150,7 @@ export function layOut(
   const refused = millingState(operation, context).plan;
   if (refused.impossible) return { ...named, impossible: refused.impossible };
   let stoppedBy: string[] = [];
+  let blockedBy: string[] = [];
   if (wish.budget > 0) {
     const found = searchCut(operation, context, {
       free: FREE[strategy],
@@ -157,15 +160,16 @@ export function layOut(
     });
     operation = found.operation;
     stoppedBy = found.stoppedBy.map((s) => s.name);
+    blockedBy = found.blockedBy.map((s) => s.name);
   }
-  return { ...named, ...summarise(operation, context), stoppedBy };
+  return { ...named, ...summarise(operation, context), stoppedBy, blockedBy };
 }
 
 /** Everything the comparison shows of an operation as it stands. */
 export function summarise(
   operation: MillingOperation,
   context: OperationContext,
-): Omit<StrategyLayout, 'strategy' | 'cutterId' | 'cutterName' | 'stoppedBy'> {
+): Omit<StrategyLayout, 'strategy' | 'cutterId' | 'cutterName' | 'stoppedBy' | 'blockedBy'> {
   const state = millingState(operation, context);
   const evaluation = evaluate(operation, context);
   const governing = limitOf(evaluation, evaluation.governing);

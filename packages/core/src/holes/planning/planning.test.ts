@@ -136,7 +136,7 @@ describe('plan of a hole', () => {
       /4\.2 mm.* is ground for M, S, and .* is H: the crib lacks a drill of 4\.\d+ mm to 4\.\d+ mm/i,
     );
     const bare: Shop = { ...DUPLEX, offer: { ...DUPLEX.offer, holders: [] } };
-    expect(way(planHole(bare, DEEP_8), 'peck').refused).toMatch(
+    expect(planHole(bare, DEEP_8).alternatives[0]!.refused).toMatch(
       /no holder of the crib takes .* in this spindle/,
     );
   });

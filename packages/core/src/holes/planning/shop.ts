@@ -6,7 +6,7 @@ import { type Cutter, isDrill } from '../../domain/cutter.ts';
 import type { HoleOperation } from '../../domain/hole-operation.ts';
 import type { Holder } from '../../domain/holder.ts';
 import type { Machine } from '../../domain/machine.ts';
-import { UNSTATED_ECONOMICS } from '../../domain/operation.ts';
+import { UNSTATED_ECONOMICS, USUAL_WEAR_MM } from '../../domain/operation.ts';
 import { startingStickOut, withStartingCut } from '../../evaluation/starting-cut.ts';
 import type { Economics, Measured } from '../../domain/operation.ts';
 
@@ -73,7 +73,7 @@ export function stepWith(
     coolant: through ? ('through-tool' as const) : ('flood' as const),
     // What was measured on another tool is not this one's: hardness and force belong to the lot.
     measured: { ...measured, runoutUm: null, lifeSpeed30MMin: null },
-    flankWearMm: 0.05,
+    flankWearMm: USUAL_WEAR_MM.finishing,
     featuresPerPart: count,
     featuresPerEdge: count,
     edgesOnShelf: null,
