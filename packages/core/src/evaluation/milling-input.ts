@@ -5,7 +5,7 @@ import { standOfTeeth } from '../forces/one-turn.ts';
 import { chipFactor, diameterInCut, edgeProfile, meanChipFactor } from '../milling/edge-profile.ts';
 import { forceLawOf } from './force-law-of.ts';
 import type { LoadInput } from './milling-loads.ts';
-import { cuttingForceSources, runoutSource } from './sources.ts';
+import { cuttingForceSources, runoutSource, thinChipSource } from './sources.ts';
 
 const RAD = Math.PI / 180;
 
@@ -28,6 +28,7 @@ export function millingInput(op: MillingOperation, context: OperationContext): L
   const chip = cut.feedPerToothMm * (plunging ? 1 : chipFactor(bands));
   const meanChip = cut.feedPerToothMm * (plunging ? 1 : meanChipFactor(bands));
   const { kc11, sources } = cuttingForceSources(op, context);
+  const thin = thinChipSource(op, meanChip);
   const pitch = pitchAnglesDeg(cutter, teeth).map((a) => a * RAD);
   const { runoutUm, source: runout } = runoutSource(op, context);
   return {
@@ -40,6 +41,6 @@ export function millingInput(op: MillingOperation, context: OperationContext): L
     meanChip,
     diameter,
     runout,
-    sources,
+    sources: thin ? [...sources, thin] : sources,
   };
 }

@@ -16,6 +16,11 @@ import {
 const MARGINAL = 0.1;
 /** A heard frequency against the border's, in logs: chatter above the border shifts it. */
 const FREQUENCY = 0.03;
+/**
+ * What a frequency weighs in a world it does not fit: one reading in ten is of something else (a part or fixture that sings, a
+ * harmonic), and then anywhere within a factor of e. A smaller floor lets one wrong number outweigh what was heard.
+ */
+const OTHERWISE = 0.01;
 
 function likelihood(border: WorldBorder, test: TestCut, stickOutMm: number): number {
   const chatters = chanceOfChatter(border, test.depthMm, stickOutMm);
@@ -28,7 +33,7 @@ function likelihood(border: WorldBorder, test: TestCut, stickOutMm: number): num
     p = Math.exp(-0.5 * (off / Math.hypot(MARGINAL, HEARING, border.doubt)) ** 2);
   }
   if (test.hz !== null && test.heard !== 'stable' && border.hz > 0) {
-    p *= Math.exp(-0.5 * (Math.log(test.hz / border.hz) / FREQUENCY) ** 2) + 1e-4;
+    p *= Math.exp(-0.5 * (Math.log(test.hz / border.hz) / FREQUENCY) ** 2) + OTHERWISE;
   }
   return p + 1e-6;
 }

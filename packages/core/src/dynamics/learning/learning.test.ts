@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { immersion } from '../../milling/engagement.ts';
 import { FIVE_FLUTES } from '../../../fixtures/chatter-cut.ts';
 import { seededNormal, seededUniform } from '../../uncertainty/normal.ts';
 import type { ChatterCut } from '../chatter-cut.ts';
@@ -121,6 +122,24 @@ describe('learning from cuts at the machine', () => {
     const mean = (b: Belief): number =>
       bordersOf(b, CUT, [2400]).reduce((sum, c, s) => sum + b.weights[s]! * c[0]!.hz, 0);
     expect(Math.abs(mean(told) - 1580)).toBeLessThan(Math.abs(mean(prior) - 1580));
+  });
+
+  it('a frequency no mode explains does not outweigh what was heard', () => {
+    const cut: ChatterCut = {
+      ...CUT,
+      pitch: Array.from({ length: 4 }, () => Math.PI / 2),
+      ...immersion(3, 12, 'climb'),
+      tangential: 1900,
+      radial: 700,
+      diameterMm: 12,
+      dampingNPerM: 0,
+    };
+    const prior = priorBelief(TIP, SIGMA, { worlds: 600 });
+    const calmAt = (b: Belief): number => chanceMap(b, cut, [8000], [3]).chance[0]!;
+    for (const hz of [900, 1700, 1850]) {
+      const told = learn(prior, { cut, rpm: 8000, depthMm: 3, heard: 'chatter', hz });
+      expect(calmAt(told), `${hz} Hz`).toBeLessThan(calmAt(prior));
+    }
   });
 });
 
