@@ -6,6 +6,7 @@ import type { MillingOperation, Operation } from '../domain/operation.ts';
 import { isDrill, isMillingCutter } from '../domain/cutter.ts';
 import { LIMIT_GROUPS } from '../domain/evaluation.ts';
 import { speak } from '../units/sentence.ts';
+import { withPeriodic } from './periodic-verdict.ts';
 import { evaluate, limitOf, numberOf } from './evaluate.ts';
 import { startingStickOut, withStartingCut } from './starting-cut.ts';
 
@@ -46,6 +47,19 @@ describe('evaluation of a milling cut', () => {
       if (l.state === 'clear') expect(l.share!.high, l.id).toBeLessThanOrEqual(1);
       if (l.state === 'over') expect(l.share!.value, l.id).toBeGreaterThan(1);
     }
+  });
+
+  it('says of a wall what a fresh edge would do, once the hand rests', () => {
+    const rested = withPeriodic(SEAL_POCKET, context);
+    const of = (flankWearMm: number, at = rested) =>
+      limitOf(evaluate({ ...SEAL_POCKET, flankWearMm }, at), 'wall-error').why;
+    const worn = of(0.1);
+    expect(speak(worn, 'metric')).toMatch(/, 0\.\d+\smm with a fresh edge; /);
+    const [now, , , fresh] = worn.measures;
+    expect(fresh!.value).toBeLessThan(0.8 * now!.value);
+    // It is what an edge without wear is judged by.
+    expect(fresh!.value / of(0).measures[0]!.value).toBeCloseTo(1, 6);
+    for (const plain of [of(0), of(0.1, context)]) expect(speak(plain, 'metric')).not.toMatch(/fresh/);
   });
 
   it('says why in words with numbers, in metric and in inch', () => {

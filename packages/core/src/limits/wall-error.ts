@@ -28,16 +28,21 @@ interface WallVerdict {
 }
 
 /** Push on the wall of a fresh edge over that of the worn one: in light cuts wear doubles it. */
-function freshShare({ turn, freshTurn }: MillingState, wall: 'offWallN' | 'intoWallN'): number {
-  return turn[wall] > 0 ? Math.min(1, freshTurn[wall] / turn[wall]) : 1;
+function freshShare(state: MillingState, wall: 'offWallN' | 'intoWallN'): number {
+  const worn = state.turn[wall];
+  return compared(state) && worn > 0 ? Math.min(1, state.freshTurn[wall] / worn) : 1;
 }
 
 /** Largest push on the wall with a fresh edge, N. */
 const freshPushN = ({ freshTurn }: MillingState): number => Math.max(freshTurn.offWallN, freshTurn.intoWallN);
 
-/** The words for the same error with a fresh edge, as measure `n`; none where no wear is assumed. */
-const freshly = ({ op }: MillingState, n: number): string =>
-  op.flankWearMm > 0 ? `, {${n}} with a fresh edge` : '';
+/** Forces of a fresh edge are a second turn worked out: only once the hand rests, and where wear is assumed at all. */
+const compared = ({ op, context }: MillingState): boolean =>
+  op.flankWearMm > 0 && context.periodic !== undefined;
+
+/** The words for the same error with a fresh edge, as measure `n`. */
+const freshly = (state: MillingState, n: number): string =>
+  compared(state) ? `, {${n}} with a fresh edge` : '';
 
 /** A rougher that leaves the wall adds stock for the finisher; one that digs in must leave it a chip. */
 function roughed(state: MillingState): WallVerdict {
@@ -116,7 +121,7 @@ export const wallErrorLimit: Limit<MillingState> = {
       formula: 'δ = Fn·(beam + clamp + holder + spindle)',
       inputs: () => [
         input('Fn', 'push while a tooth makes the wall', wallForceN.value, 'N'),
-        input('Fn fresh', 'the same with a fresh edge', freshPushN(state), 'N'),
+        ...(compared(state) ? [input('Fn fresh', 'the same with a fresh edge', freshPushN(state), 'N')] : []),
         input('L', 'stick-out', op.tooling.stickOutMm, 'mm'),
         input('δ tool', 'bend of the tool', leanParts.tool, 'mm-fine'),
         input('δ clamp', 'joint in the holder', leanParts.clamp, 'mm-fine'),
