@@ -65,7 +65,7 @@ describe('job file', () => {
       'an impossible cut',
       (f: JobFile) =>
         JSON.parse(JSON.stringify(f).replace('"axialDepthMm":24', '"axialDepthMm":240')) as unknown,
-      /axialDepthMm: 0 to 26\.4 mm/,
+      /axialDepthMm is 240; allowed: 0 to 26\.4 mm/,
     ],
     ['a list', () => [], /not a job file/],
   ])('with %s is refused with the reason and changes nothing', async (_what, damage, reason) => {
