@@ -135,11 +135,13 @@ export function LobesPanel({
 
   const here = data ? nearest(data, op.cut.speedRpm) : null;
   const best = data ? bestNear(data, op.cut.speedRpm) : null;
-  // No depth within the stick-out may chatter at all.
+  // No depth the cutter can go to may chatter at all.
+  const { stickOutMm } = op.tooling;
+  const edge = Math.min(stickOutMm, cut.context.cutter.properties.APMX ?? stickOutMm);
   const depth = (v: number): string =>
-    v < op.tooling.stickOutMm
+    v < edge
       ? formatMeasure(v, 'mm', system)
-      : `the whole stick-out of ${formatMeasure(op.tooling.stickOutMm, 'mm', system)}`;
+      : `the whole ${edge < stickOutMm ? 'edge' : 'stick-out'} of ${formatMeasure(edge, 'mm', system)}`;
   const text = here
     ? `At ${formatMeasure(op.cut.speedRpm, 'rpm', system)} an even chance at ${depth(here.middle)}, nearly sure up to ${depth(here.low)}, unlikely beyond ${depth(here.high)}. ${data!.periodic.length ? 'The periodic line is the one that is approved.' : ''}`
     : '';
@@ -245,8 +247,8 @@ export function LobesPanel({
           <section className="space-y-1 rounded-lg border border-line bg-card p-3 text-[13px]">
             <h2>Best speed nearby</h2>
             <p>
-              {formatMeasure(best.rpm, 'rpm', system)}: even chance at{' '}
-              {formatMeasure(best.depth, 'mm', system)}. Take the table feed with it, to{' '}
+              {formatMeasure(best.rpm, 'rpm', system)}: even chance at {depth(best.depth)}. Take the table
+              feed with it, to{' '}
               {formatMeasure(best.rpm * op.cut.feedPerToothMm * teethOf(cut), 'mm/min', system)}, so that the
               chip stays.
             </p>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { contextOf, SEAL_POCKET } from '../../fixtures/crib.ts';
 import type { OperationContext } from '../domain/context.ts';
-import { resonanceOf } from './resonance-of.ts';
+import { correction, resonanceOf } from './resonance-of.ts';
 
 const QUESTION = { fromRpm: 1500, toRpm: 4500, mostMm: 12, columns: 9, rows: 6, worlds: 80 };
 const OP = { ...SEAL_POCKET, flankWearMm: 0, cut: { ...SEAL_POCKET.cut, speedRpm: 2400 } };
@@ -75,5 +75,21 @@ describe('picture of a combination', () => {
   it('stops when told to, and refuses an empty range', () => {
     expect(resonanceOf(OP, context, QUESTION, () => false)).toBeNull();
     expect(() => resonanceOf(OP, context, { ...QUESTION, toRpm: 900 })).toThrow(/rising speeds/);
+  });
+});
+
+describe('the interrupted cut against the averaged one', () => {
+  const at = (log: (rpm: number) => number, speeds: readonly number[]) =>
+    speeds.map((rpm) => ({ rpm, log: log(rpm) }));
+
+  it('is a mean over the speeds nearby, however thickly the points stand', () => {
+    const log = (rpm: number): number => (rpm < 2050 ? -0.7 : 0);
+    const even = Array.from({ length: 41 }, (_, i) => 1000 + 75 * i);
+    // Twenty more points in a narrow lobe tell nothing more of the speeds around it.
+    const thick = [...even, ...Array.from({ length: 20 }, (_, i) => 1951 + 4 * i)].sort((a, b) => a - b);
+    expect(correction(at(log, thick), 2050)).toBeCloseTo(correction(at(log, even), 2050), 1);
+    expect(correction(at(log, even), 1200)).toBeLessThan(0.55);
+    expect(correction(at(log, even), 3900)).toBeGreaterThan(0.95);
+    expect(correction([], 2000)).toBe(1);
   });
 });

@@ -59,14 +59,28 @@ export interface ResonancePicture {
 /** Half-width of what a cut that chattered forbids, as a share of its speed. */
 const FORBIDS = 0.02;
 
+/** Speeds this far apart, in logs, share what the interrupted cut differs by: a lobe or two. */
+const NEARBY = 0.15;
+
 /**
- * The interrupted cut against the averaged one round a speed: mean of the nearest few, since single lobes of the two need
- * not stand at the same place. 1 where no periodic border was worked out.
+ * The interrupted cut against the averaged one round a speed: mean over the speeds nearby, each point for the stretch it stands
+ * for, since single lobes of the two need not stand at the same place. 1 where no periodic border was worked out. `ratios`
+ * rise in speed.
  */
-function correction(ratios: readonly { readonly rpm: number; readonly log: number }[], rpm: number): number {
-  const near = [...ratios].sort((a, b) => Math.abs(a.rpm - rpm) - Math.abs(b.rpm - rpm)).slice(0, 5);
-  if (near.length === 0) return 1;
-  return Math.exp(near.reduce((sum, r) => sum + r.log, 0) / near.length);
+export function correction(
+  ratios: readonly { readonly rpm: number; readonly log: number }[],
+  rpm: number,
+): number {
+  let [sum, total] = [0, 0];
+  ratios.forEach(({ rpm: n, log }, i) => {
+    const before = ratios[i - 1]?.rpm ?? n;
+    const after = ratios[i + 1]?.rpm ?? n;
+    const stretch = Math.log(after / before);
+    const weight = stretch * Math.exp(-0.5 * (Math.log(n / rpm) / NEARBY) ** 2);
+    sum += weight * log;
+    total += weight;
+  });
+  return total > 1e-12 ? Math.exp(sum / total) : 1;
 }
 
 /** Speeds to try span at least this ratio, whatever the edge stands. */
@@ -135,12 +149,17 @@ export function resonanceOf(
   }));
   const ratios = curve.flatMap(({ rpm: n, depthMm }) => {
     const other = averaged(n);
-    return depthMm === null || other === null ? [] : [{ rpm: n, log: Math.log(depthMm / other) }];
+    if (other === null || other > deepest) return [];
+    return [{ rpm: n, log: Math.log((depthMm ?? deepest) / other) }];
   });
   const seen = observationsOf(op, context).map((o): SeenCut => {
     const test = testCutOf(o, op, context);
     return { rpm: test.rpm, depthMm: o.axialDepthMm, heard: o.heard, hz: o.hz };
   });
+  // What was heard was heard of the interrupted cut: where it was, the averaged border has learnt the difference already.
+  const taught = Math.exp(
+    seen.reduce((sum, s) => sum + Math.log(correction(ratios, s.rpm)), 0) / Math.max(1, seen.length),
+  );
   // Nobody tries speeds that burn the edge: what is proposed ends where the cutting speed does.
   const wish = {
     fromRpm,
@@ -153,7 +172,7 @@ export function resonanceOf(
     chance: {
       ...chance,
       likely: chance.likely.map((l, i) => {
-        const f = correction(ratios, rpm[i]!);
+        const f = correction(ratios, rpm[i]!) / taught;
         return { low: f * l.low, middle: f * l.middle, high: f * l.high };
       }),
     },
