@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { signIn } from './people.ts';
+import { openBench, signIn } from './people.ts';
 
 test('a new combination is tapped, its lobes looked at, cuts are logged, and a longer one is predicted', async ({
   page,
@@ -114,6 +114,33 @@ test('the bench says what it judges vibration by, and leads to where it is measu
   await dialog.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('link', { name: 'Back to the bench' }).click();
   await expect(limit).toBeVisible();
+});
+
+test('chatter logged at the very cut turns the bench over at once, and struck it is as before', async ({
+  page,
+}) => {
+  await signIn(page, 'engineer');
+  await openBench(page, /TT-0420/, /Rough plate pocket/);
+  const limit = page.getByRole('button', { name: /^limit depth/ });
+  await expect(limit).toContainText('clear');
+  await limit.click();
+  await page.getByRole('link', { name: 'See lobes, test cuts and sound' }).click();
+  await page.getByRole('tab', { name: 'Notebook' }).click();
+  await expect(page.getByText(/In Ti-6Al-4V.*climb, on A5-0117/)).toBeVisible();
+  await page.getByRole('button', { name: 'chatter' }).click();
+  await page.getByRole('textbox', { name: 'Note' }).fill('howled in the first corner');
+  await page.getByRole('button', { name: 'Log it' }).click();
+  const logged = page.getByRole('region', { name: 'Test cuts' });
+  await expect(logged.getByText('howled in the first corner')).toBeVisible();
+  await page.getByRole('link', { name: 'Back to the bench' }).click();
+  await expect(limit).toContainText('over');
+  await expect(page.getByRole('region', { name: 'What governs' })).toContainText(/heard|logged/i);
+  await page.goBack();
+  await page.getByRole('tab', { name: 'Notebook' }).click();
+  await logged.getByRole('button', { name: 'Strike' }).first().click();
+  await expect(logged.getByText('howled in the first corner')).toBeHidden();
+  await page.getByRole('link', { name: 'Back to the bench' }).click();
+  await expect(limit).toContainText('clear');
 });
 
 test('a file that is no frequency response is refused by line, and nothing is kept', async ({ page }) => {

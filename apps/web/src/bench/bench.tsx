@@ -132,8 +132,9 @@ function Workplace({
   }, [fresh, shownOp, past, possible, crib, job.quantity]);
   const drawnContext = useMemo(() => (drawn ? at(drawn.op) : null), [at, drawn]);
 
+  // Vibration is looked at even where it is clear: from there the way leads to the notebook.
   const focus =
-    opened && present?.limits.some((l) => l.id === opened && l.state !== 'clear')
+    opened && present?.limits.some((l) => l.id === opened && (l.state !== 'clear' || l.group === 'vibration'))
       ? opened
       : (present?.governing ?? null);
   const offer = useMemo(() => offerOf(crib), [crib]);

@@ -69,18 +69,15 @@ const RungHead = memo(function RungHead({ id, name, state, value, low, high, ope
       </span>
       <Bar state={state} value={value} low={low} high={high} />
       <span className="text-right text-[12.5px]">
-        {value !== null
-          ? `${Math.min(999, value * 100).toFixed(0)} %`
-          : state === 'clear'
-            ? 'yes'
-            : state === 'unproven'
-              ? '?'
-              : 'no'}
+        {value !== null ? `${Math.min(999, value * 100).toFixed(0)} %` : WITHOUT_SHARE[state]}
       </span>
       <ChevronDown size={12} aria-hidden="true" className={`text-soft ${open ? 'rotate-180' : ''}`} />
     </button>
   );
 });
+
+/** A limit that is no share of anything. */
+const WITHOUT_SHARE = { clear: 'yes', tight: 'tight', over: 'no', unproven: '?' } as const;
 
 function Rung({
   limit,
