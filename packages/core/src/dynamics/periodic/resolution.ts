@@ -13,7 +13,7 @@ export interface Resolution {
  * what teeth with other spacings left is read with its corners inside a piece, where more nodes alone would not help.
  */
 export const LEVELS: readonly [Resolution, Resolution, Resolution] = [
-  { nodes: 9, wavesPerPiece: 1.25, turnPerPiece: 1 },
+  { nodes: 8, wavesPerPiece: 1.25, turnPerPiece: 1 },
   { nodes: 12, wavesPerPiece: 1.25, turnPerPiece: 0.5 },
   { nodes: 16, wavesPerPiece: 1.25, turnPerPiece: 0.25 },
 ];
