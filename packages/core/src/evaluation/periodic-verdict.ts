@@ -34,7 +34,7 @@ export function periodicVerdict(op: MillingOperation, context: OperationContext)
     const mostMm = Math.max(LEAST_DEEP * depth, Math.min(DEEP * depth, BEYOND_TOOL * stickOut));
     const found = limitDepth(stability.cut, felt, rpm, {
       mostMm,
-      tolerance: 0.003,
+      tolerance: 0.006,
       nearOverview: true,
     });
     if (z === 0) here = found;

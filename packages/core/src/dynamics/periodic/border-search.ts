@@ -51,6 +51,12 @@ const BEYOND = 1.2;
 const MARGIN = 0.005;
 /** A growth that rises by less than this from depth to depth belongs to something that hardly feels the cut. */
 const FLAT = 0.02;
+/** Far below the border, as ln |μ|: there a long step is safe. */
+const FAR_BELOW = -0.25;
+/** Least change of ln |μ| with ln of the depth that is to be expected near the border. */
+const LEAST_SLOPE = 1.5;
+/** What is nearly the deepest looked at is taken to be it. */
+const NEARLY_MOST = 0.9;
 
 /** Where ln |μ| of two depths is zero on a straight line over ln of the depth, mm. */
 export const zeroOf = (a: Growth, b: Growth): number =>
@@ -59,15 +65,15 @@ export const zeroOf = (a: Growth, b: Growth): number =>
 /** Step upward from a depth: to a little beyond where the last two point, but no leap over what may lie between. */
 function stepUp(at: Growth, before: Growth | null, aboutMm: number): number {
   const below = at.depthMm < WELL_BELOW * aboutMm;
-  const usual = below ? 1.5 : 1.22;
+  const usual = below || at.log < FAR_BELOW ? 1.5 : 1.22;
   if (!before) return usual;
-  if (at.log < before.log + FLAT) return 1.5;
+  if (at.log < FAR_BELOW / 2 && at.log < before.log + FLAT) return 1.5;
   const pointed = (zeroOf(before, at) / at.depthMm) ** BEYOND * (1 + MARGIN);
   return pointed > 1 ? Math.min(below ? 1.5 : 1.3, pointed) : usual;
 }
 
 function stepDown(at: Growth, before: Growth | null): number {
-  if (!before) return 0.7;
+  if (!before) return Math.max(0.7, Math.exp(-at.log / LEAST_SLOPE - 0.03));
   const pointed = (zeroOf(before, at) / at.depthMm) ** BEYOND * (1 - MARGIN);
   return pointed < 1 ? Math.max(0.6, pointed) : 0.7;
 }
@@ -86,7 +92,9 @@ export function bracketed(
     if (!down && at.depthMm >= mostMm) return null;
     if (at.depthMm < LEAST_SHARE * firstMm) return [at, at];
     const factor = down ? stepDown(at, before) : stepUp(at, before, aboutMm);
-    const next: Growth = growth(Math.min(mostMm, at.depthMm * factor));
+    const wanted = at.depthMm * factor;
+    const last = wanted > mostMm || (at.log < FAR_BELOW && wanted > NEARLY_MOST * mostMm);
+    const next: Growth = growth(last ? mostMm : wanted);
     if (down !== next.log >= 0) return down ? [next, at] : [at, next];
     [before, at] = [at, next];
   }
