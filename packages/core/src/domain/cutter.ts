@@ -121,14 +121,15 @@ const USUAL_SPREAD = [1.05, 0.95, 1.03, 0.97] as const;
 
 /** Angle from each tooth to the one that cut before it, degrees; sums to 360. */
 export function pitchAnglesDeg({ extended }: Cutter, teeth: number): number[] {
-  const listed = extended.pitch_angles_deg;
-  const shares = Array.from({ length: teeth }, (_, j) =>
-    listed?.length === teeth
-      ? listed[j]!
-      : extended.pitch === 'variable' && teeth > 1
-        ? USUAL_SPREAD[j % USUAL_SPREAD.length]!
-        : 1,
-  );
-  const sum = shares.reduce((a, b) => a + b, 0);
-  return shares.map((s) => (s * 360) / sum);
+  const listed = extended.pitch_angles_deg?.length === teeth ? extended.pitch_angles_deg : null;
+  const variable = extended.pitch === 'variable' && teeth > 1;
+  const angles = new Array<number>(teeth);
+  let sum = 0;
+  for (let j = 0; j < teeth; j++) {
+    const share = listed ? listed[j]! : variable ? USUAL_SPREAD[j % USUAL_SPREAD.length]! : 1;
+    angles[j] = share;
+    sum += share;
+  }
+  for (let j = 0; j < teeth; j++) angles[j]! *= 360 / sum;
+  return angles;
 }

@@ -13,7 +13,7 @@ import type { CutState } from './cut-state.ts';
 import { millingLife } from './life-state.ts';
 import { millingInput } from './milling-input.ts';
 import { type LoadInput, type Loads, loadsOf, type TurnSummary, turnSummary } from './milling-loads.ts';
-import { type StabilityState, stabilityState } from './stability-state.ts';
+import { type ChatterChance, type StabilityState, stabilityState } from './stability-state.ts';
 
 export interface MillingState extends CutState<MillingOperation>, Loads {
   readonly bands: readonly EdgeBand[];
@@ -94,11 +94,15 @@ function once<T>(work: () => T): () => T {
 /** How the forces of a turn are come by: worked out, or read between points worked out before. */
 export type Summarise = (op: MillingOperation, context: OperationContext, input: LoadInput) => TurnSummary;
 
-/** Works out a milling cut once, for all limits and numbers. Input must have been checked. */
+/**
+ * Works out a milling cut once, for all limits and numbers. `chatterOf` answers for the chance of chatter where somebody knows it
+ * already. Input must have been checked.
+ */
 export function millingState(
   op: MillingOperation,
   context: OperationContext,
   summarise: Summarise = turnSummary,
+  chatterOf?: (op: MillingOperation) => ChatterChance,
 ): MillingState {
   const { cutter } = context;
   const { cut } = op;
@@ -115,7 +119,10 @@ export function millingState(
     op.flankWearMm > 0 ? turnSummary(op, context, { ...input, law: input.fresh }) : loads().turn,
   );
   const heat = once(() => heatOf(op, context, { vc, diameter, arc, chip, kc11 }));
-  const stability = once(() => stabilityState(op, context, input));
+  const stability = once((): StabilityState => {
+    const own = stabilityState(op, context, input);
+    return chatterOf ? { ...own, chatter: () => chatterOf(op) } : own;
+  });
 
   const reference = outerDiameter(cutter);
   const life = millingLife(

@@ -22,7 +22,7 @@ export const chipThinLimit: Limit<MillingState> = {
     const rubs = finishing ? w.edgeRadius : Math.max(w.edgeRadius, STILL_CUTS * w.thinnest);
     const comfortable = finishing ? w.edgeRadius : w.thinnest;
     const chip = runout ? sensitiveTo(exact(s.chipMm), runout, Math.max(-2, sensitivity)) : exact(s.chipMm);
-    const tight = s.chipMm >= rubs && bandOf(scale(power(chip, -1), comfortable)).high > 1;
+    const tight = s.chipMm >= rubs && comfortable * bandOf(power(chip, -1)).high > 1;
     return {
       predicted: { estimate: chip, unit: 'mm-fine' },
       allowed: {

@@ -111,10 +111,7 @@ export function limitMap(
     for (let column = 0; column < columns; column++) {
       const there = build(atCell(x, column, columns), atCell(y, row, rows));
       const at = row * columns + column;
-      const exact = millingState(there, context, summarise);
-      const state = chatter
-        ? { ...exact, stability: { ...exact.stability, chatter: () => chatter(there) } }
-        : exact;
+      const state = millingState(there, context, summarise, chatter ?? undefined);
       for (const s of fixed) note(s, at);
       for (const s of cutShares(state, z, tipIsGuessed)) note(s, at);
       worth[at] = worthOf(wish.objective, state);
