@@ -55,6 +55,8 @@ const FLAT = 0.02;
 const FAR_BELOW = -0.25;
 /** Least change of ln |μ| with ln of the depth that is to be expected near the border. */
 const LEAST_SLOPE = 1.5;
+/** Steps that go by where the last two depths point. */
+const POINTED = 12;
 /** What is nearly the deepest looked at is taken to be it. */
 const NEARLY_MOST = 0.9;
 
@@ -87,11 +89,13 @@ export function bracketed(
 ): Bracket | null {
   let at = growth(firstMm);
   let before: Growth | null = null;
-  for (;;) {
+  for (let i = 0; ; i++) {
     const down = at.log >= 0;
     if (!down && at.depthMm >= mostMm) return null;
     if (at.depthMm < LEAST_SHARE * firstMm) return [at, at];
-    const factor = down ? stepDown(at, before) : stepUp(at, before, aboutMm);
+    const pointed = down ? stepDown(at, before) : stepUp(at, before, aboutMm);
+    // Where the last two depths point to a border that is not there, plain steps get to the end.
+    const factor = i < POINTED ? pointed : down ? 0.6 : 1.5;
     const wanted = at.depthMm * factor;
     const last = wanted > mostMm || (at.log < FAR_BELOW && wanted > NEARLY_MOST * mostMm);
     const next: Growth = growth(last ? mostMm : wanted);
