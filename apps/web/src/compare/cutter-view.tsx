@@ -17,6 +17,7 @@ import { HeavyState } from '../parts/heavy-state.tsx';
 import { StateWord } from '../parts/state-mark.tsx';
 import { offerOf } from '../judging/offer.ts';
 import { about } from './strategies-view.tsx';
+import { stoppedBy } from './stopped-by.ts';
 
 /** The crib's cutters for this feature: the best five worked out, the others with what tells against them. */
 export default function CutterView({
@@ -122,11 +123,7 @@ export default function CutterView({
                         {show(l.operation.cut.radialEngagementMm, 'mm')},{' '}
                         {show(l.operation.cut.speedRpm, 'rpm')}
                       </td>
-                      <td className="p-2 text-[13px]">
-                        {l.blockedBy.length > 0
-                          ? `nothing holds ${l.blockedBy.join(', ')}`
-                          : l.stoppedBy.join(', ') || '–'}
-                      </td>
+                      <td className="p-2 text-[13px]">{stoppedBy(l) ?? '–'}</td>
                       <td className="p-2 text-[13px]">
                         {edges === undefined ? 'not counted' : `${edges} ${edges === 1 ? 'edge' : 'edges'}`}
                       </td>

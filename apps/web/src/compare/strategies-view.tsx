@@ -29,6 +29,7 @@ import { Button } from '../parts/button.tsx';
 import { HeavyState } from '../parts/heavy-state.tsx';
 import { StateWord } from '../parts/state-mark.tsx';
 import { Course } from './course.tsx';
+import { stoppedBy } from './stopped-by.ts';
 
 type Row = StrategyLayout | StrategyRefusal;
 
@@ -177,13 +178,7 @@ export default function StrategiesView({
       'rest',
     ],
     ['Way in', (r) => `${r.entry}, ${show(r.minutes.entry, 'min')}`],
-    [
-      'Stopped by',
-      (r) =>
-        r.blockedBy.length > 0
-          ? `nothing holds ${r.blockedBy.join(', ')}`
-          : r.stoppedBy.join(', ') || 'its own range',
-    ],
+    ['Stopped by', (r) => stoppedBy(r) ?? 'its own range'],
     ['Force through the path', (r) => <Course row={r} all={known.map((k) => k.r)} />],
   ];
 

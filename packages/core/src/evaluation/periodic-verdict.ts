@@ -6,10 +6,6 @@ import { limitDepth } from '../dynamics/periodic/limit-depth.ts';
 import { problemsOf } from './check-operation.ts';
 import { millingState } from './milling-state.ts';
 
-/** Shifts of the lobes at which the periodic solution is held against the averaged one, in standard deviations. */
-const SHIFTS = [0] as const;
-/** Least shift of a lobe looked at where the tip is well known. */
-const LEAST_SHIFT = 0.02;
 /** Beyond this many times the cut's own depth nobody asks. */
 const DEEP = 6;
 const LEAST_DEEP = 1.5;
@@ -25,24 +21,11 @@ export function periodicVerdict(op: MillingOperation, context: OperationContext)
   const { axialDepthMm: depth, speedRpm } = op.cut;
   const stickOut = op.tooling.stickOutMm;
   const felt = forPeriodic(structureAtDepth(stability.structure, depth, stickOut));
-  const shift = Math.max(LEAST_SHIFT, stability.sigma.hz);
-  let ratios = 0;
-  let here: { readonly depthMm: number | null; readonly hz: number | null } = { depthMm: null, hz: null };
-  for (const z of SHIFTS) {
-    const rpm = speedRpm * Math.exp(-shift * z);
-    const averaged = stability.borderAt(rpm).depthMm;
-    const mostMm = Math.max(LEAST_DEEP * depth, Math.min(DEEP * depth, BEYOND_TOOL * stickOut));
-    const found = limitDepth(stability.cut, felt, rpm, {
-      mostMm,
-      tolerance: 0.006,
-      nearOverview: true,
-    });
-    if (z === 0) here = found;
-    const border = found.depthMm ?? mostMm;
-    // Deeper than anybody looks on both accounts: they agree as far as it matters.
-    const other = Math.min(averaged ?? mostMm, mostMm);
-    ratios += Math.log(border / other);
-  }
+  const averaged = stability.borderAt(speedRpm).depthMm;
+  const mostMm = Math.max(LEAST_DEEP * depth, Math.min(DEEP * depth, BEYOND_TOOL * stickOut));
+  const here = limitDepth(stability.cut, felt, speedRpm, { mostMm, tolerance: 0.006, nearOverview: true });
+  // Deeper than anybody looks on both accounts: they agree as far as it matters.
+  const ratio = (here.depthMm ?? mostMm) / Math.min(averaged ?? mostMm, mostMm);
   const mode = here.hz === null ? null : modeHeardAt(felt, here.hz);
   const own = mode && [...stability.structure.x, ...stability.structure.y].find((m) => m.hz === mode.hz);
   const along =
@@ -53,7 +36,7 @@ export function periodicVerdict(op: MillingOperation, context: OperationContext)
     key: stability.key(),
     depthMm: along > stickOut ? null : along,
     hz: here.hz,
-    overAveraged: ratios / SHIFTS.length,
+    overAveraged: Math.log(ratio),
   };
 }
 
