@@ -27,6 +27,7 @@ import type { Crib } from '@burl/contract';
 import { contextOf } from '../judging/context.ts';
 import { judge } from '../judging/judgement.ts';
 import { offerOf } from '../judging/offer.ts';
+import { resonancePath } from './resonance-path.ts';
 import { usePeriodic } from '../judging/use-periodic.ts';
 import { useRemedies } from '../judging/use-remedies.ts';
 import { Bar, type View, VIEWS } from './bar.tsx';
@@ -359,7 +360,7 @@ function Workplace({
                 readOnly={readOnly}
                 onPreview={setPreview}
                 onApply={apply}
-                resonance={`/resonance?${new URLSearchParams({ tab: 'lobes', job: job.id, op: operation.id, machine: op.machineId, holder: op.tooling.holderId, cutter: op.tooling.cutterId, out: String(op.tooling.stickOutMm) }).toString()}`}
+                resonance={resonancePath(job.id, operation.id, op)}
               />
             )}
             <Ladder evaluation={drawn.evaluation} opened={opened} onOpen={setOpened} />
