@@ -104,10 +104,11 @@ test.describe('balancing the plate pocket in aged titanium', () => {
   });
 
   test('a cutter is chosen from the ranking; the others carry what tells against them', async ({ page }) => {
+    test.slow();
     await page.getByRole('button', { name: 'Cutter', exact: true }).click();
     const view = page.getByRole('region', { name: 'Choosing the cutter' });
     const takes = view.getByRole('button', { name: /^Take .* to the bench/ });
-    await expect(takes.first()).toBeEnabled({ timeout: 60_000 });
+    await expect(takes.first()).toBeEnabled({ timeout: 120_000 });
     expect(await takes.count()).toBeGreaterThan(1);
     expect(await takes.count()).toBeLessThanOrEqual(5);
     await expect(

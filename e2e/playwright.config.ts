@@ -8,7 +8,8 @@ const port = Number(process.env['BURL_E2E_PORT'] ?? 4199);
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
-  timeout: 60_000,
+  // Twice what the longest takes on a machine that is busy with other work.
+  timeout: 120_000,
   expect: { timeout: 10_000 },
   workers: 1,
   retries: 0,

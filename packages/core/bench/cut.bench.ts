@@ -67,6 +67,36 @@ describe('search over four free parameters (wanted: under 2 s)', () => {
     );
 });
 
+describe('the same in a combination coupled from a tapped one: the limit depth counts (wanted: under 5 s)', () => {
+  const tips = [
+    {
+      machineSerial: 'A5-1',
+      machineId: lock.machineId,
+      holderId: lock.tooling.holderId,
+      cutterId: lock.tooling.cutterId,
+      stickOutMm: lock.tooling.stickOutMm + 6,
+      source: 'measured' as const,
+      structure: {
+        x: [{ hz: 1400, damping: 0.03, stiffness: 9e6 }],
+        y: [{ hz: 1330, damping: 0.028, stiffness: 8e6 }],
+      },
+      measuredOn: null,
+    },
+  ];
+  const tapped = { ...context, resonance: { serial: null, tips, observations: [] } };
+  bench(
+    'cost, 1,000 cuts',
+    () =>
+      void searchCut(lock, tapped, {
+        free: ['n', 'fz', 'ap', 'ae'],
+        objective: 'cost',
+        confidence: 0.9,
+        budget: 1000,
+      }),
+    FEW,
+  );
+});
+
 describe('Monte Carlo (wanted: 2,000 draws under 1.5 s)', () => {
   bench('2,000 draws', () => void monteCarlo(lock, context, { draws: 2000 }), FEW);
 });

@@ -40,7 +40,7 @@ export default function CutterView({
   const [objective, setObjective] = useState<Objective>('cost');
   const [confidence, setConfidence] = useState<Confidence>(0.9);
   const offer = useMemo(() => offerOf(crib), [crib]);
-  const wish = { objective, confidence, budget: 1600 };
+  const wish = { objective, confidence, budget: 1000 };
   const heavy = useHeavy<Ranking>(
     'rank',
     question('rank', { ...op, pins: [] }, context, wish),

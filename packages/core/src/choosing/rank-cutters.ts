@@ -8,9 +8,12 @@ import {
 } from '../domain/cutter.ts';
 import type { Holder } from '../domain/holder.ts';
 import type { MillingOperation } from '../domain/operation.ts';
-import { evaluate } from '../evaluation/evaluate.ts';
+import { judgeLimits } from '../evaluation/evaluate.ts';
+import { millingState } from '../evaluation/milling-state.ts';
+import { worthOf } from '../search/objective.ts';
 import { InputError } from '../domain/input-error.ts';
 import {
+  begin,
   isLaidOut,
   layOut,
   type LayOutWish,
@@ -115,14 +118,12 @@ export function reasonsAgainst(
     list.push(`${cutter.properties.ZEFP ?? 'so many'} flutes have no room for chips at full width`);
   if (!at || list.length > 0) return list;
   try {
-    const evaluation = evaluate(operationFor(op, at, op.path.strategy), at);
-    for (const limit of evaluation.limits)
-      if (AGAINST.includes(limit.id) && limit.state === 'over') list.push(limit.name);
+    const limits = judgeLimits(operationFor(op, at, op.path.strategy), at, AGAINST);
+    return limits.filter((l) => l.state === 'over').map((l) => l.name);
   } catch (error) {
-    if (!(error instanceof InputError)) throw error;
-    list.push(...error.problems.map((p) => `${p.field}: ${p.allowed}`));
+    if (error instanceof InputError) return error.problems.map((p) => `${p.field}: ${p.allowed}`);
+    throw error;
   }
-  return list;
 }
 
 /** What bigger and shorter does to stiffness, against the present tool. Rule G-09: with D⁴ and L³. */
@@ -168,17 +169,19 @@ export function rankCutters(
   onDone: (done: number, of: number) => boolean = () => true,
 ): Ranking | null {
   const disqualified: RankedCutter[] = [];
-  const candidates: { cutter: Cutter; context: OperationContext; layout: StrategyLayout }[] = [];
+  const candidates: { cutter: Cutter; context: OperationContext; promise: number }[] = [];
   for (const cutter of offer.cutters.filter(isMillingCutter)) {
     const against = reasonsAgainst(op, context, cutter, offer);
     const at = against.length === 0 ? contextWith(op, context, cutter, offer) : null;
-    const layout = at ? layOut(op, at, op.path.strategy, { ...wish, budget: 0 }) : null;
-    if (at && layout && isLaidOut(layout)) candidates.push({ cutter, context: at, layout });
-    else
+    const begun = at ? begin(op, at, op.path.strategy) : null;
+    if (at && begun && 'operation' in begun) {
+      const promise = worthOf(wish.objective, millingState(begun.operation, at));
+      candidates.push({ cutter, context: at, promise });
+    } else
       disqualified.push({
         cutterId: cutter.id,
         name: cutter.name,
-        against: layout && !isLaidOut(layout) ? [layout.impossible] : against,
+        against: begun && 'impossible' in begun ? [begun.impossible] : against,
         layout: null,
       });
   }
@@ -190,8 +193,8 @@ export function rankCutters(
         : l.cost;
   const order = (a: StrategyLayout, b: StrategyLayout): number =>
     Number(a.state === 'over') - Number(b.state === 'over') || worth(a) - worth(b);
-  // The quick look keeps the present cutter and the most promising by metal per minute that the numbers begin with.
-  candidates.sort((a, b) => worth(a.layout) - worth(b.layout));
+  // The quick look keeps the most promising by what the numbers they begin with are worth.
+  candidates.sort((a, b) => b.promise - a.promise);
   const looked = candidates.slice(0, LOOKED_AT);
   const best: RankedCutter[] = [];
   for (const [i, c] of looked.entries()) {

@@ -61,17 +61,22 @@ export function evaluate(op: Operation, context: OperationContext): Evaluation {
   });
 }
 
-/** A single limit, or null where it does not apply: what a search asks hundreds of times. */
-export function judgeLimit(op: Operation, context: OperationContext, limitId: string): LimitResult | null {
+/** Some of the limits of an operation, those that apply: nothing else is worked out. */
+export function judgeLimits(
+  op: Operation,
+  context: OperationContext,
+  ids: readonly string[],
+): readonly LimitResult[] {
   requirePossible(op, context);
-  if (op.kind === 'milling') {
-    const limit = MILLING_LADDER.find((l) => l.id === limitId);
-    return limit ? judge(limit, millingState(op, context)) : null;
-  }
+  const among = (l: { readonly id: string }): boolean => ids.includes(l.id);
+  if (op.kind === 'milling') return climb(MILLING_LADDER.filter(among), millingState(op, context));
   const { state, ladder } = holeJudgement(op, context);
-  const limit = ladder.find((l) => l.id === limitId);
-  return limit ? judge(limit as Limit<typeof state>, state) : null;
+  return climb((ladder as readonly Limit<typeof state>[]).filter(among), state);
 }
+
+/** A single limit, or null where it does not apply: what a search asks hundreds of times. */
+export const judgeLimit = (op: Operation, context: OperationContext, limitId: string): LimitResult | null =>
+  judgeLimits(op, context, [limitId])[0] ?? null;
 
 function conclude(
   state: CutState,

@@ -40,27 +40,45 @@ const NEEDS_FORCES = new Set([
   'workholding-heat',
   'wall-error',
 ]);
+/** The limit that needs borders of stability: once the tip is known, ten times the work of all others together. */
+const NEEDS_BORDERS = 'limit-depth';
 const SEARCHED = MILLING_LADDER.filter((l) => !NOT_SEARCHED.has(l.id));
-const CHEAP = SEARCHED.filter((l) => !NEEDS_FORCES.has(l.id));
-const DEAR = SEARCHED.filter((l) => NEEDS_FORCES.has(l.id));
+/** Limits in the order of what they cost. */
+const STAGES = [
+  SEARCHED.filter((l) => !NEEDS_FORCES.has(l.id) && l.id !== NEEDS_BORDERS),
+  SEARCHED.filter((l) => NEEDS_FORCES.has(l.id)),
+  SEARCHED.filter((l) => l.id === NEEDS_BORDERS),
+] as const;
 
 /** Shares of all limits that apply, with the band's end at `z` standard deviations. */
 export function sharesAt(state: MillingState, z: number): ShareAt[] {
   return climb(SEARCHED, state, z);
 }
 
-/** Breach beyond which a cut is called hopeless before its forces are known; e^0.7 is twice the allowed value. */
+/** Breach beyond which a cut is called hopeless before the dearer ones are judged; e^0.7 is twice the allowed value. */
 const HOPELESS = 0.7;
 
 /** Sum of the logarithms of shares above 1; 0 when every limit holds. */
 export const breachOf = (shares: readonly ShareAt[]): number =>
   shares.reduce((sum, s) => (s.share > 1 ? sum + Math.log(s.share) : sum), 0);
 
-/** The same, but a cut that is hopeless already without its forces is not given any: `whole` is false then. */
-export function sharesUnlessHopeless(state: MillingState, z: number): { shares: ShareAt[]; whole: boolean } {
-  const shares = climb(CHEAP, state, z);
-  if (breachOf(shares) > HOPELESS) return { shares, whole: false };
-  return { shares: [...shares, ...climb(DEAR, state, z)], whole: true };
+/** Shares known so far, of limits judged cheapest first. */
+export interface Judged {
+  readonly shares: ShareAt[];
+  breach: number;
+  /** Stages judged; `done` after the last, or where the rest cannot matter any more. */
+  stage: number;
+  done: boolean;
+}
+
+export const unjudged = (): Judged => ({ shares: [], breach: 0, stage: 0, done: false });
+
+/** Judges the next stage of limits. A cut that is hopeless by what is known is spared the dearer ones. */
+export function judgeNext(judged: Judged, state: MillingState, z: number): void {
+  judged.shares.push(...climb(STAGES[judged.stage]!, state, z));
+  judged.breach = breachOf(judged.shares);
+  judged.done = judged.stage === STAGES.length - 1 || judged.breach > HOPELESS;
+  judged.stage++;
 }
 
 const SETUP = SEARCHED.filter((l) => l.reads === 'setup');

@@ -19,7 +19,7 @@ import { courseOf, type Stretch } from './course.ts';
 export interface LayOutWish {
   readonly objective: Objective;
   readonly confidence: number;
-  /** Evaluations spent on balancing one strategy; 0 takes the numbers one would begin with. */
+  /** Evaluations spent on balancing one strategy. */
   readonly budget: number;
 }
 
@@ -120,17 +120,18 @@ export function operationFor(
   return { ...started, path: { ...started.path, entry: { ...open, method: best.plan.method } } };
 }
 
-/**
- * A strategy with the context's cutter, balanced against all limits at the wanted confidence. Returns why when it cannot be
- * run at all: geometry, or a limit nothing free clears does not refuse it, it comes back as it stands, named.
- */
-export function layOut(
+/** A strategy's cut before anything is balanced, or why it cannot be run at all: geometry, or a cutter not made for it. */
+export function begin(
   op: MillingOperation,
   context: OperationContext,
   strategy: StrategyId,
-  wish: LayOutWish,
-): StrategyLayout | StrategyRefusal {
-  const named = { strategy, cutterId: context.cutter.id, cutterName: context.cutter.name };
+): { readonly operation: MillingOperation } | StrategyRefusal {
+  const refuse = (impossible: string): StrategyRefusal => ({
+    strategy,
+    cutterId: context.cutter.id,
+    cutterName: context.cutter.name,
+    impossible,
+  });
   let operation: MillingOperation;
   try {
     operation = operationFor(op, context, strategy);
@@ -138,7 +139,7 @@ export function layOut(
     if (problems.length > 0) throw new InputError(problems);
   } catch (error) {
     if (error instanceof InputError)
-      return { ...named, impossible: error.problems.map((p) => `${p.field}: ${p.allowed}`).join('; ') };
+      return refuse(error.problems.map((p) => `${p.field}: ${p.allowed}`).join('; '));
     throw error;
   }
   if (
@@ -146,23 +147,37 @@ export function layOut(
     context.cutter.type !== 'high_feed_mill' &&
     (context.cutter.properties.RE ?? 0) <= 0
   )
-    return { ...named, impossible: 'high feed needs a flat lead angle or a rounded corner' };
-  const refused = millingState(operation, context).plan;
-  if (refused.impossible) return { ...named, impossible: refused.impossible };
-  let stoppedBy: string[] = [];
-  let blockedBy: string[] = [];
-  if (wish.budget > 0) {
-    const found = searchCut(operation, context, {
-      free: FREE[strategy],
-      objective: wish.objective,
-      confidence: wish.confidence,
-      budget: wish.budget,
-    });
-    operation = found.operation;
-    stoppedBy = found.stoppedBy.map((s) => s.name);
-    blockedBy = found.blockedBy.map((s) => s.name);
-  }
-  return { ...named, ...summarise(operation, context), stoppedBy, blockedBy };
+    return refuse('high feed needs a flat lead angle or a rounded corner');
+  const { plan } = millingState(operation, context);
+  return plan.impossible ? refuse(plan.impossible) : { operation };
+}
+
+/**
+ * A strategy with the context's cutter, balanced against all limits at the wanted confidence. Returns why when it cannot be
+ * run at all; one with a limit nothing free clears is not refused, it comes back as it stands, named.
+ */
+export function layOut(
+  op: MillingOperation,
+  context: OperationContext,
+  strategy: StrategyId,
+  wish: LayOutWish,
+): StrategyLayout | StrategyRefusal {
+  const begun = begin(op, context, strategy);
+  if (!('operation' in begun)) return begun;
+  const found = searchCut(begun.operation, context, {
+    free: FREE[strategy],
+    objective: wish.objective,
+    confidence: wish.confidence,
+    budget: wish.budget,
+  });
+  return {
+    strategy,
+    cutterId: context.cutter.id,
+    cutterName: context.cutter.name,
+    ...summarise(found.operation, context),
+    stoppedBy: found.stoppedBy.map((s) => s.name),
+    blockedBy: found.blockedBy.map((s) => s.name),
+  };
 }
 
 /** Everything the comparison shows of an operation as it stands. */
