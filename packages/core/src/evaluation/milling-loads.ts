@@ -7,7 +7,16 @@ import { plungeForces } from '../milling/plunge.ts';
 import { bendSteppedBeam } from '../structure/stepped-beam.ts';
 import { supportCompliance } from '../structure/support-compliance.ts';
 import { toolBeam } from '../structure/tool-beam.ts';
-import { type Estimate, plus, scale, sensitiveTo, type Source } from '../uncertainty/estimate.ts';
+import {
+  type Estimate,
+  plus,
+  scale,
+  sensitiveTo,
+  type Source,
+  type Term,
+  times,
+  uncertain,
+} from '../uncertainty/estimate.ts';
 import { helixOf } from './force-law-of.ts';
 import {
   BEAM_MODEL,
@@ -198,19 +207,23 @@ export function loadsOf(
   const runoutShare = i.chip > 0 ? (0.75 * step) / (i.chip + step) : 0;
   const worn = cuttingShares(i);
   // The flank's friction does not follow kc: only the cutting part of a force does.
-  const force = (value: number, share: number): Estimate => ({
+  /** What a force rests on whose share comes from the chip, not from the worn edge. */
+  const termsAt = (share: number): readonly Term[] => [
+    ...i.sources.map((source) => ({ source, sensitivity: source.id === FORCE_MODEL.id ? 1 : share })),
+    ...(share < 1 ? [{ source: WEAR_FORCE, sensitivity: 1 - share }] : []),
+  ];
+  const torque = termsAt(worn.torque);
+  const struck = (terms: readonly Term[]): readonly Term[] =>
+    sensitiveTo({ value: 1, terms }, i.runout, runoutShare).terms;
+  const side = struck(termsAt(worn.side));
+  const force = (value: number, terms: readonly Term[]): Estimate => ({
     value: Math.max(value, 1e-9),
-    terms: [
-      ...i.sources.map((source) => ({ source, sensitivity: source.id === FORCE_MODEL.id ? 1 : share })),
-      ...(share < 1 ? [{ source: WEAR_FORCE, sensitivity: 1 - share }] : []),
-    ],
+    terms,
   });
-  const peak = (value: number, share = worn.side): Estimate =>
-    sensitiveTo(force(value, share), i.runout, runoutShare);
   const cuttingPower = powerFromTorque(turn.meanTorqueNm, cut.speedRpm);
   const onWall = Math.max(turn.offWallN, turn.intoWallN);
-  const wallForceN = peak(onWall);
-  const sideForceN = peak(turn.peakFxy);
+  const wallForceN = force(onWall, side);
+  const sideForceN = force(turn.peakFxy, side);
   const stickOut = op.tooling.stickOutMm;
   const loaded = Math.min(cut.axialDepthMm, stickOut);
   const unit = bendSteppedBeam(toolBeam(cutter, stickOut, substrate.E_gpa), 1, loaded);
@@ -222,25 +235,25 @@ export function loadsOf(
     holder: support.holderBody * onWall,
     spindle: support.spindle * onWall,
   };
-  const part = (value: number, source: Source): Estimate =>
-    sensitiveTo({ value, terms: wallForceN.terms }, source, 1);
-  const leanMm = plus(
-    part(leanParts.tool, BEAM_MODEL),
-    part(leanParts.clamp, clampSource(context)),
-    part(leanParts.holder, BEAM_MODEL),
-    part(leanParts.spindle, SPINDLE_STIFFNESS),
+  // All four give under one force: what that rests on counts once.
+  const give = plus(
+    uncertain(leanParts.tool, BEAM_MODEL),
+    uncertain(leanParts.clamp, clampSource(context)),
+    uncertain(leanParts.holder, BEAM_MODEL),
+    uncertain(leanParts.spindle, SPINDLE_STIFFNESS),
   );
+  const leanMm = { value: give.value, terms: times({ value: 1, terms: side }, give).terms };
   const leanUnder = (pushN: number): Estimate => scale(leanMm, onWall > 0 ? pushN / onWall : 0);
   return {
     turn,
-    powerKw: sensitiveTo(force(cuttingPower / DRIVE_EFFICIENCY_VALUE, worn.torque), DRIVE_EFFICIENCY, -1),
-    torqueNm: force(turn.meanTorqueNm, worn.torque),
-    peakTorqueNm: peak(turn.peakTorqueNm, worn.torque),
-    pullOutN: peak(turn.pullN),
+    powerKw: sensitiveTo(force(cuttingPower / DRIVE_EFFICIENCY_VALUE, torque), DRIVE_EFFICIENCY, -1),
+    torqueNm: force(turn.meanTorqueNm, torque),
+    peakTorqueNm: force(turn.peakTorqueNm, struck(torque)),
+    pullOutN: force(turn.pullN, side),
     sideForceN,
     wallForceN,
     // What pulls the tool out of its holder lifts the part off its seat with the same force.
-    liftN: peak(turn.pullN),
+    liftN: force(turn.pullN, side),
     leanMm,
     leanOffMm: leanUnder(turn.offWallN),
     leanIntoMm: leanUnder(turn.intoWallN),

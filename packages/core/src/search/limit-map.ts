@@ -10,7 +10,7 @@ import { chatterNet } from './chatter-net.ts';
 import { normalDeviate } from '../uncertainty/normal.ts';
 import { type Freedom, freedomOf, type FreeParameter, readFree, writeFree } from './freedom.ts';
 import { type Objective, worthOf } from './objective.ts';
-import { cutShares, guessed, setupShares, type ShareAt } from './shares.ts';
+import { CUT_LIMITS, eachCutShare, guessed, setupShares } from './shares.ts';
 import { KNOTS, turnGrid } from './turn-grid.ts';
 
 export interface MapWish {
@@ -85,35 +85,39 @@ export function limitMap(
     columns * rows < KNOTS ? null : chatterNet(x, y, (u, v) => millingState(build(u, v), context, summarise));
   const limits: { id: string; name: string }[] = [];
   const shares: Float32Array[] = [];
-  const index = new Map<string, number>();
+  /** Place on the map of each limit, in the order they are told; −1 until it applies somewhere. */
+  const places = new Int16Array(CUT_LIMITS.length).fill(-1);
   const worst = new Uint8Array(columns * rows).fill(IMPOSSIBLE);
   const largest = new Float32Array(columns * rows).fill(NaN);
   const worth = new Float32Array(columns * rows).fill(NaN);
-  const note = (s: ShareAt, at: number): void => {
-    let i = index.get(s.id);
-    if (i === undefined) {
-      i = limits.length;
-      index.set(s.id, i);
-      limits.push({ id: s.id, name: s.name });
-      shares.push(new Float32Array(columns * rows).fill(NaN));
-    }
-    shares[i]![at] = s.share;
-    if (!(largest[at]! >= s.share)) {
-      largest[at] = s.share;
+  const place = ({ id, name }: { readonly id: string; readonly name: string }): number => {
+    limits.push({ id, name });
+    shares.push(new Float32Array(columns * rows).fill(NaN));
+    return limits.length - 1;
+  };
+  let at = 0;
+  const note = (i: number, share: number): void => {
+    shares[i]![at] = share;
+    if (!(largest[at]! >= share)) {
+      largest[at] = share;
       worst[at] = i;
     }
   };
+  const noteCut = (limit: number, share: number): void => {
+    if (places[limit]! < 0) places[limit] = place(CUT_LIMITS[limit]!);
+    note(places[limit]!, share);
+  };
   const here = millingState(op, context);
-  const fixed = setupShares(here, z);
+  const fixed = setupShares(here, z).map((s) => ({ at: place(s), share: s.share }));
   // A tip is known at a stick-out: only an axis of stick-out changes what is known.
-  const tipIsGuessed = x.key === 'stickOut' || y.key === 'stickOut' ? undefined : guessed(here);
+  const tipIsGuessed = x.key === 'stickOut' || y.key === 'stickOut' ? null : guessed(here);
   for (let row = 0; row < rows; row++) {
     for (let column = 0; column < columns; column++) {
       const there = build(atCell(x, column, columns), atCell(y, row, rows));
-      const at = row * columns + column;
+      at = row * columns + column;
       const state = millingState(there, context, summarise, chatter ?? undefined);
-      for (const s of fixed) note(s, at);
-      for (const s of cutShares(state, z, tipIsGuessed)) note(s, at);
+      for (const s of fixed) note(s.at, s.share);
+      eachCutShare(state, z, tipIsGuessed ?? guessed(state), noteCut);
       worth[at] = worthOf(wish.objective, state);
     }
     if (!rowDone(row)) return null;

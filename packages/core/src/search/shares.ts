@@ -87,33 +87,47 @@ const CUT = SEARCHED.filter((l) => l.reads !== 'setup');
 /** Shares of the limits that read the set-up only. */
 export const setupShares = (state: MillingState, z: number): ShareAt[] => climb(SETUP, state, z);
 
-/**
- * Shares of the limits that read the cut. `tipIsGuessed` where the caller knows it for many points of one set-up: asking each
- * of them anew costs a tenth of the work.
- */
-export const cutShares = (state: MillingState, z: number, tipIsGuessed?: boolean): ShareAt[] =>
-  climb(CUT, state, z, tipIsGuessed);
+/** Limits that read the cut, in the order `eachCutShare` tells them. */
+export const CUT_LIMITS: readonly { readonly id: string; readonly name: string }[] = CUT;
 
-function climb(
-  ladder: typeof MILLING_LADDER,
+/**
+ * Tells the share of each limit that reads the cut and applies, by its place in `CUT_LIMITS`. `tipIsGuessed` is asked of the
+ * caller, who knows it for many points of one set-up: asking each of them anew costs a tenth of the work.
+ */
+export function eachCutShare(
   state: MillingState,
   z: number,
-  tipIsGuessed?: boolean,
-): ShareAt[] {
+  tipIsGuessed: boolean,
+  tell: (limit: number, share: number) => void,
+): void {
+  for (let i = 0; i < CUT.length; i++) {
+    const share = shareOf(CUT[i]!, state, z, tipIsGuessed);
+    if (share !== null) tell(i, share);
+  }
+}
+
+function shareOf(
+  limit: (typeof MILLING_LADDER)[number],
+  state: MillingState,
+  z: number,
+  tipIsGuessed: boolean,
+): number | null {
+  if (tipIsGuessed && NEEDS_A_TIP.has(limit.id)) return null;
+  const a = limit.assess(state);
+  if (!a) return null;
+  if (a.verdict) {
+    // A slope to follow where there is one; the verdict has the last word.
+    return a.verdict === 'over' && a.share ? Math.max(1.0001, a.share.value) : SHARE_OF_VERDICT[a.verdict];
+  }
+  return a.share ? a.share.value * Math.exp(z * sigmaOf(a.share)) : SHARE_OF_VERDICT.unproven;
+}
+
+function climb(ladder: typeof MILLING_LADDER, state: MillingState, z: number): ShareAt[] {
   const list: ShareAt[] = [];
+  const tipIsGuessed = ladder.some((l) => NEEDS_A_TIP.has(l.id)) && guessed(state);
   for (const limit of ladder) {
-    if (NEEDS_A_TIP.has(limit.id) && (tipIsGuessed ?? guessed(state))) continue;
-    const a = limit.assess(state);
-    if (!a) continue;
-    const share = a.verdict
-      ? // A slope to follow where there is one; the verdict has the last word.
-        a.verdict === 'over' && a.share
-        ? Math.max(1.0001, a.share.value)
-        : SHARE_OF_VERDICT[a.verdict]
-      : a.share
-        ? a.share.value * Math.exp(z * sigmaOf(a.share))
-        : SHARE_OF_VERDICT.unproven;
-    list.push({ id: limit.id, name: limit.name, share });
+    const share = shareOf(limit, state, z, tipIsGuessed);
+    if (share !== null) list.push({ id: limit.id, name: limit.name, share });
   }
   return list;
 }

@@ -50,46 +50,61 @@ export const power = (e: Estimate, exponent: number): Estimate => ({
   terms: e.terms.map((t) => ({ source: t.source, sensitivity: t.sensitivity * exponent })),
 });
 
-function gather(parts: readonly (readonly [Estimate, number])[]): Term[] {
-  const terms: { source: Source; sensitivity: number }[] = [];
-  for (const [e, weight] of parts) {
-    for (const term of e.terms) {
-      const found = terms.find((t) => t.source.id === term.source.id);
-      if (found) found.sensitivity += term.sensitivity * weight;
-      else terms.push({ source: term.source, sensitivity: term.sensitivity * weight });
-    }
+const weighted = (terms: readonly Term[], weight: number): readonly Term[] =>
+  weight === 1 ? terms : terms.map((t) => ({ source: t.source, sensitivity: t.sensitivity * weight }));
+
+/** Terms of two parts together; a source in both counts once. Nothing is copied where one part is exact: this is asked a lot. */
+function gather(a: readonly Term[], ofA: number, b: readonly Term[], ofB: number): readonly Term[] {
+  if (b.length === 0) return weighted(a, ofA);
+  if (a.length === 0) return weighted(b, ofB);
+  const terms = a.map((t) => ({ source: t.source, sensitivity: t.sensitivity * ofA }));
+  for (const { source, sensitivity } of b) {
+    const found = terms.find((t) => t.source.id === source.id);
+    if (found) found.sensitivity += sensitivity * ofB;
+    else terms.push({ source, sensitivity: sensitivity * ofB });
   }
   return terms;
 }
 
 /** Product of estimates. */
-export const times = (...factors: readonly Estimate[]): Estimate => ({
-  value: factors.reduce((product, e) => product * e.value, 1),
-  terms: gather(factors.map((e) => [e, 1])),
-});
+export function times(...factors: readonly Estimate[]): Estimate {
+  let value = 1;
+  let terms: readonly Term[] = [];
+  for (const e of factors) {
+    value *= e.value;
+    terms = gather(terms, 1, e.terms, 1);
+  }
+  return { value, terms };
+}
 
 /** `a / b`. */
-export const over = (a: Estimate, b: Estimate): Estimate => times(a, power(b, -1));
+export const over = (a: Estimate, b: Estimate): Estimate => ({
+  value: a.value / b.value,
+  terms: gather(a.terms, 1, b.terms, -1),
+});
 
 /** Sum of estimates: sensitivities weighted by the share each part has in the sum. */
 export function plus(...parts: readonly Estimate[]): Estimate {
-  const value = parts.reduce((sum, e) => sum + e.value, 0);
+  let value = 0;
+  for (const e of parts) value += e.value;
   if (value === 0) return exact(0);
-  return { value, terms: gather(parts.map((e) => [e, e.value / value])) };
+  let terms: readonly Term[] = [];
+  for (const e of parts) terms = gather(terms, 1, e.terms, e.value / value);
+  return { value, terms };
 }
 
 /** Adds a source with the sensitivity `∂ln y/∂ln x` found elsewhere. */
 export const sensitiveTo = (e: Estimate, source: Source, sensitivity: number): Estimate => ({
   value: e.value,
-  terms: gather([
-    [e, 1],
-    [{ value: 1, terms: [{ source, sensitivity }] }, 1],
-  ]),
+  terms: gather(e.terms, 1, [{ source, sensitivity }], 1),
 });
 
 /** Log standard deviation of an estimate. */
-export const sigmaOf = (e: Estimate): number =>
-  Math.sqrt(e.terms.reduce((sum, t) => sum + (t.sensitivity * t.source.sigma) ** 2, 0));
+export function sigmaOf(e: Estimate): number {
+  let sum = 0;
+  for (const t of e.terms) sum += (t.sensitivity * t.source.sigma) ** 2;
+  return Math.sqrt(sum);
+}
 
 /** Middle, 10 % and 90 % point. */
 export function bandOf(e: Estimate): { value: number; low: number; high: number; basis: string[] } {
