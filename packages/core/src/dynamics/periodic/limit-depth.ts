@@ -45,6 +45,8 @@ const ROUGH: ArnoldiOptions = { tolerance: 2e-3, restarts: 3, far: FAR };
 const FLIP = 0.02;
 /** Share of the depth the first, coarse search closes in to. */
 const SEARCHED = 0.12;
+/** Begun near the border, secants get there sooner than a closing bracket. */
+const SEARCHED_NEAR = 0.45;
 /** What the coarsest resolution leaves at most, as a share of the depth: measured over random cuts. */
 const COARSE_ERROR = 0.003;
 /** An estimate of an error is taken this many times. */
@@ -93,9 +95,11 @@ export function limitDepth(
   const growth = growthAt(cut, freeModes(structure), rpm);
   const coarse = (depthMm: number): Growth => growth(depthMm, levels[0]!, ROUGH);
   const about = Math.min(mostMm, overviewMm ?? mostMm);
-  const bracket = bracketed(coarse, (nearOverview ? 0.85 : 0.35) * about, about, mostMm);
+  // Where the overview has no border in reach, the deepest cut tells at once.
+  const first = nearOverview ? (about < mostMm ? 0.85 * about : mostMm) : 0.35 * about;
+  const bracket = bracketed(coarse, first, about, mostMm);
   if (!bracket) return { depthMm: null, hz: null, kind: null, overviewMm, error: 0 };
-  const [low, high] = closedIn(coarse, bracket, SEARCHED);
+  const [low, high] = closedIn(coarse, bracket, nearOverview ? SEARCHED_NEAR : SEARCHED);
   const close: ArnoldiOptions = { tolerance: tolerance / 10, restarts: 8, far: FAR };
   const at = (level: number, from: { depthMm: number; slope: number }) =>
     sharpened((depthMm) => growth(depthMm, levels[level]!, close), from, mostMm, tolerance / 2);
