@@ -157,13 +157,18 @@ export function SoundPanel({
   const strongest = Math.max(...(verdict?.lines.map((l) => l.amplitude) ?? [0]));
   const ran = verdict?.rpm ?? rpm;
   const tooth = (ran * teeth) / 60;
-  const speeds = verdict?.chatter && !recording?.shipped ? speedsToTry(verdict.hz!, cut.op, cut.context) : [];
+  const speeds =
+    verdict?.chatter && verdict.speedFits && !recording?.shipped
+      ? speedsToTry(verdict.hz!, cut.op, cut.context)
+      : [];
   const explained =
     !verdict?.chatter || recording?.shipped !== null || explainsHeard(verdict.hz!, [...modes.x, ...modes.y]);
   const said = verdict
-    ? verdict.chatter
-      ? `Chatter at ${formatMeasure(verdict.hz!, 'Hz', system)}${verdict.flip ? ', coming round every second tooth' : ''}, ${(100 * verdict.confidence).toFixed(0)} % sure.`
-      : `No chatter heard, ${(100 * verdict.confidence).toFixed(0)} % sure: every strong line is a multiple of the speed.`
+    ? !verdict.speedFits
+      ? `Not told yet: the recording does not fit ${formatMeasure(rpm, 'rpm', system)}.`
+      : verdict.chatter
+        ? `Chatter at ${formatMeasure(verdict.hz!, 'Hz', system)}${verdict.flip ? ', coming round every second tooth' : ''}, ${(100 * verdict.confidence).toFixed(0)} % sure.`
+        : `No chatter heard, ${(100 * verdict.confidence).toFixed(0)} % sure: every strong line is a multiple of the speed.`
     : '';
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_290px]">
@@ -171,7 +176,7 @@ export function SoundPanel({
         {heard && recording ? (
           <>
             <p
-              className={`text-[16px] font-semibold ${verdict!.chatter ? 'text-over' : 'text-clear'}`}
+              className={`text-[16px] font-semibold ${!verdict!.speedFits ? 'text-unproven' : verdict!.chatter ? 'text-over' : 'text-clear'}`}
               role="status"
             >
               {said}
@@ -267,6 +272,12 @@ export function SoundPanel({
               {teeth} teeth{recording?.shipped ? ', of the recording' : ', of the cutter'}
             </p>
           </div>
+          {verdict && !verdict.speedFits && (
+            <p className="text-[13px] font-semibold text-over" role="note">
+              Most lines are no multiples of {formatMeasure(rpm, 'rpm', system)}: type the speed it really ran
+              at, then the answer counts.
+            </p>
+          )}
           {verdict && Math.abs(verdict.rpm / rpm - 1) > SPEED_AGREES && (
             <p className="text-[13px]" role="note">
               The recording’s own lines say {formatMeasure(verdict.rpm, 'rpm', system)}: judged by that.

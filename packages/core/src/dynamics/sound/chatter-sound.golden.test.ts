@@ -148,6 +148,18 @@ describe('speed told by the recording', () => {
     },
   );
 
+  it("with another cut's speed it says that the lines do not fit, and is not sure of anything", () => {
+    for (const known of [calm!, loud!]) {
+      const ranAt = given(known, 'n_rpm');
+      const say = (off: number) => listen(recordingOf(known), { rpm: off * ranAt, teeth: given(known, 'N') });
+      expect(say(1).speedFits).toBe(true);
+      for (const off of [0.823, 1.21, 1.7]) {
+        expect(say(off)).toMatchObject({ speedFits: false, rpm: off * ranAt });
+        expect(say(off).confidence).toBeLessThanOrEqual(0.5);
+      }
+    }
+  });
+
   it('silence and a clip too short say so', () => {
     const { rate, samples } = recordingOf(calm!);
     expect(() => listen({ rate, samples: new Float64Array(rate) }, { rpm, teeth })).toThrow(/silence/);

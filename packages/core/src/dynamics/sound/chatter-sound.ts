@@ -22,6 +22,8 @@ export interface SoundVerdict {
   readonly chatter: boolean;
   /** Speed the recording itself tells, rpm: the stated one unless its own comb of lines lies a little off. */
   readonly rpm: number;
+  /** Whether most lines are in their places at that speed; false where it was another cut's, and nothing said is sure then. */
+  readonly speedFits: boolean;
   /** Frequency and amplitude of the strongest line that no turning explains. */
   readonly hz: number | null;
   readonly amplitude: number | null;
@@ -277,17 +279,24 @@ export function listen(recording: Recording, wish: SoundWish): SoundVerdict {
   const teethLine = Math.max(noise, ...lines.filter((l) => l.kind === 'tooth').map((l) => l.amplitude));
   const flip = half !== undefined && half.amplitude > 0.5 * teethLine;
   const heard = strongest && (!flip || strongest.amplitude > half.amplitude) ? strongest : flip ? half : null;
+  const strange = lines.filter((l) => l.kind === 'chatter' && l.hz !== strongest?.hz).length;
+  const teethHeard = lines.some((l) => l.kind === 'tooth' && l.multiple! <= FIRST_OF_TEETH);
+  const speedFits = teethHeard && (strange < MANY_STRANGE || strange <= lines.length / 2);
   const margin = heard ? heard.amplitude / (STANDS_OUT * noise) : 0;
   const share = heard ? heard.amplitude / forced : 0;
   const chatter = heard !== null && share > LEAST_SHARE;
   return {
     chatter,
-    rpm: 60 * turn,
+    rpm: speedFits ? 60 * turn : rpm,
+    speedFits,
     hz: heard?.hz ?? null,
     amplitude: heard?.amplitude ?? null,
-    confidence: chatter
-      ? Math.min(0.99, 1 - Math.exp(-margin * Math.min(1, 3 * share)))
-      : Math.min(0.95, 1 - share / 2),
+    confidence: Math.min(
+      speedFits ? 1 : UNSURE,
+      chatter
+        ? Math.min(0.99, 1 - Math.exp(-margin * Math.min(1, 3 * share)))
+        : Math.min(0.95, 1 - share / 2),
+    ),
     lines: lines.slice(0, 40),
     blindHz,
     flip,
@@ -296,6 +305,13 @@ export function listen(recording: Recording, wish: SoundWish): SoundVerdict {
       : [],
   };
 }
+
+/** So many lines that are neither forced nor of one chatter, and more than half of all, say that the speed is wrong. */
+const MANY_STRANGE = 3;
+/** One of so many first multiples of the teeth's own frequency is heard in every cut. */
+const FIRST_OF_TEETH = 3;
+/** What is said then is no better than a guess. */
+const UNSURE = 0.5;
 
 /** A line under this share of the strongest forced one does no harm yet. */
 const LEAST_SHARE = 0.04;
