@@ -34,14 +34,14 @@ export {
   LIMIT_GROUPS,
   type Band,
   type CycleTime,
-  type Evaluation,
   type Explanation,
   type LimitGroup,
   type LimitResult,
   type LimitState,
-  type Peck,
   type Quantity,
 } from './domain/evaluation.ts';
+export type { Evaluation } from './evaluation/evaluation.ts';
+export type { Peck, PeckList } from './holes/peck.ts';
 export type { Source } from './uncertainty/estimate.ts';
 export {
   formatMeasure,

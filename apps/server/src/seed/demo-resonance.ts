@@ -1,7 +1,7 @@
 import type { StoredResponse } from '@burl/contract';
 import {
   bell,
-  type CombinationParts,
+  type ToolAssembly,
   frequencyGrid,
   genericStructure,
   receptanceOf,
@@ -63,7 +63,7 @@ export async function demoResonance(tx: Transaction, person: string): Promise<vo
       .values({ ...SPINDLE, ...key, note: '', madeBy: person })
       .returning({ id: combinations.id });
     const cutter = entry(crib.cutters, key.cutterId).document;
-    const parts: CombinationParts = {
+    const parts: ToolAssembly = {
       machine: entry(crib.machines, SPINDLE.machineId).document,
       holder: entry(crib.holders, key.holderId).document,
       cutter,

@@ -26,7 +26,7 @@ import {
   type StrategyRefusal,
   turnOf,
   wallOf,
-  type CombinationParts,
+  type ToolAssembly,
   fitModes,
   type HammerRecord,
   type ModalFit,
@@ -134,7 +134,7 @@ export const heavyApi = {
   ) => stabilityOf(op, context, range, onPart),
   referee: (op: MillingOperation, context: OperationContext, rpm: number, depthMm: number) =>
     refereeOf(op, context, rpm, depthMm),
-  tapTest: (parts: CombinationParts, stickOutMm: number, axis: 'x' | 'y', seed: number): TapTest =>
+  tapTest: (parts: ToolAssembly, stickOutMm: number, axis: 'x' | 'y', seed: number): TapTest =>
     simulatedTap(parts, stickOutMm, axis, seed),
   readHits: (record: HammerRecord): TapTest => tapTestOf(record),
   fit: (response: Receptance): ModalFit => fitModes(response, { fromHz: 150, toHz: 8000 }),

@@ -1,5 +1,5 @@
 import {
-  type CombinationParts,
+  type ToolAssembly,
   fitModes,
   genericStructure,
   type HammerRecord,
@@ -85,7 +85,7 @@ export function tapTestOf(record: HammerRecord): TapTest {
  * factors that follow from the seed, with noise, a double hit and a loose cable.
  */
 export function simulatedTap(
-  parts: CombinationParts,
+  parts: ToolAssembly,
   stickOutMm: number,
   axis: 'x' | 'y',
   seed: number,

@@ -1,4 +1,4 @@
-import type { CombinationParts } from '@burl/core';
+import type { ToolAssembly } from '@burl/core';
 import { useState } from 'react';
 import type { TapTest } from '../judging/resonance-work.ts';
 import { useHeavy } from '../judging/use-heavy.ts';
@@ -33,7 +33,7 @@ export function SimulatedTap({
   onClose,
   onKeep,
 }: {
-  parts: CombinationParts;
+  parts: ToolAssembly;
   combinationId: string;
   stickOutMm: number;
   axis: 'x' | 'y';

@@ -1,4 +1,3 @@
-import type { Operation } from './operation.ts';
 import type { Source } from '../uncertainty/estimate.ts';
 import type { Measure } from '../units/sentence.ts';
 import type { Sentence } from '../units/sentence.ts';
@@ -62,12 +61,6 @@ export interface CycleTime {
   readonly perPart: number;
 }
 
-export interface Peck {
-  readonly fromMm: number;
-  readonly toMm: number;
-  readonly retract: 'none' | 'chip-break' | 'full';
-}
-
 /** What may go wrong in a hole, and what it costs the part. */
 export interface HoleRisk {
   /** Chance that the numbers themselves are too much for the tool: all holes of the lot share it. */
@@ -78,23 +71,4 @@ export interface HoleRisk {
   readonly loses: number;
   /** Why, in shop language. */
   readonly because: readonly string[];
-}
-
-export interface Evaluation {
-  readonly kind: Operation['kind'];
-  readonly numbers: readonly Quantity[];
-  readonly limits: readonly LimitResult[];
-  /** Id of the worst limit. */
-  readonly governing: string;
-  /** State of the worst limit. */
-  readonly state: LimitState;
-  readonly time: CycleTime;
-  /** Features or holes an edge lasts. */
-  readonly featuresPerEdge: Band | null;
-  readonly sources: readonly Source[];
-  readonly cautions: readonly string[];
-  /** Filled for drilled holes. */
-  readonly pecks: readonly Peck[];
-  /** What may go wrong in one hole; absent for milling. */
-  readonly risk?: HoleRisk;
 }

@@ -1,11 +1,6 @@
 import type { Hole, ThreadForm } from './hole.ts';
+import type { PeckList } from '../holes/peck.ts';
 import type { OperationBase } from './operation-base.ts';
-
-/** Strokes somebody set one by one: depths at which the drill is lifted, mm, and how far. */
-export interface PeckList {
-  readonly toMm: readonly number[];
-  readonly retract: 'chip-break' | 'full';
-}
 
 export const DRILL_ROLES = ['drill', 'pilot', 'spot'] as const;
 /** What a drill is there for: the hole, a guide for the next drill, or a mark and chamfer for it. */

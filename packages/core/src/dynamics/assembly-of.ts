@@ -1,5 +1,5 @@
-import type { OperationContext } from '../domain/context.ts';
 import { isIndexable } from '../domain/cutter.ts';
+import type { ToolAssembly } from '../domain/tool-assembly.ts';
 import { bareGaugeLength, clampStiffness, noseRotation } from '../structure/support-compliance.ts';
 import { toolBeam } from '../structure/tool-beam.ts';
 import { type Assembly, assemblyModes } from './coupling/assembly-modes.ts';
@@ -7,15 +7,12 @@ import type { BeamPiece } from './coupling/beam.ts';
 import type { NoseMode } from './coupling/couple.ts';
 import type { TipStructure } from './tip-structure.ts';
 
-/** Crib entries a combination is made of. */
-export type CombinationParts = Pick<OperationContext, 'machine' | 'holder' | 'cutter' | 'substrate'>;
-
 const STEEL: Pick<BeamPiece, 'modulusGPa' | 'densityKgM3'> = { modulusGPa: 207, densityKgM3: 7850 };
 /** Damping ratio of steel and carbide as such; joints do the rest. The crib's honesty note: beam loss factor 0.01. */
 const MATERIAL_DAMPING = 0.005;
 
 /** Modes of the spindle at the nose of a short holder, mass-normalised. */
-export function noseModes({ machine }: Pick<CombinationParts, 'machine'>, axis: 'x' | 'y'): NoseMode[] {
+export function noseModes({ machine }: Pick<ToolAssembly, 'machine'>, axis: 'x' | 'y'): NoseMode[] {
   const structure = machine.frf_at_bare_holder;
   if (!structure) return [];
   return (axis === 'x' ? structure.modes_x : structure.modes_y).map((m) => {
@@ -31,7 +28,7 @@ export function noseModes({ machine }: Pick<CombinationParts, 'machine'>, axis: 
 }
 
 /** The tool as it stands out of the holder, root first. */
-export function toolPieces({ cutter, substrate }: CombinationParts, stickOutMm: number): BeamPiece[] {
+export function toolPieces({ cutter, substrate }: ToolAssembly, stickOutMm: number): BeamPiece[] {
   const indexable = isIndexable(cutter);
   return toolBeam(cutter, stickOutMm, substrate.E_gpa).map((s) => ({
     lengthMm: s.lengthMm,
@@ -43,7 +40,7 @@ export function toolPieces({ cutter, substrate }: CombinationParts, stickOutMm: 
 }
 
 /** The holder's body beyond the short holder the spindle's modes were stated at, tapering to its nose. */
-export function bodyPieces({ machine, holder }: CombinationParts): BeamPiece[] {
+export function bodyPieces({ machine, holder }: ToolAssembly): BeamPiece[] {
   const length = holder.gauge_length_mm - bareGaugeLength(machine.spindle_interface);
   if (length < 1) return [];
   const middle = (holder.body_diameter_mm + holder.nose_diameter_mm) / 2;
@@ -54,7 +51,7 @@ export function bodyPieces({ machine, holder }: CombinationParts): BeamPiece[] {
 }
 
 /** The combination as a model of beams, joints and the spindle's modes, in one plane. */
-export function assemblyOf(parts: CombinationParts, stickOutMm: number, axis: 'x' | 'y'): Assembly {
+export function assemblyOf(parts: ToolAssembly, stickOutMm: number, axis: 'x' | 'y'): Assembly {
   const { machine, holder, cutter } = parts;
   const joint = clampStiffness(holder, cutter.properties.DCONMS ?? cutter.properties.DC ?? 12);
   const residual = machine.frf_at_bare_holder?.residual_stiffness_n_um[axis] ?? 1e4;
@@ -84,7 +81,7 @@ function within<V extends object>(map: WeakMap<object, V>, key: object, make: ()
  * Modes of the tip from the crib's class values alone: the library's guess, for a combination nobody has measured.
  * Throws when the stick-out is nothing.
  */
-export function genericStructure(parts: CombinationParts, stickOutMm: number): TipStructure {
+export function genericStructure(parts: ToolAssembly, stickOutMm: number): TipStructure {
   const byHolder = within(
     known,
     parts.cutter,

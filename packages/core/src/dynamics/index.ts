@@ -44,7 +44,8 @@ export {
 } from './sound/chatter-sound.ts';
 export { soundOf } from './sound/simulated-sound.ts';
 export { type SpeedToTry, speedsToTry } from './sound/speeds-to-try.ts';
-export { type CombinationParts, genericStructure } from './assembly-of.ts';
+export { genericStructure } from './assembly-of.ts';
+export type { ToolAssembly } from '../domain/tool-assembly.ts';
 export { tipKnowledge, type TipKnowledge, type Trust, TRUSTS } from './tip-knowledge.ts';
 export { impossibleIn } from '../domain/possible-cut.ts';
 export {

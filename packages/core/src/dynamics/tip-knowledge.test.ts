@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { CRIB } from '../../fixtures/crib.ts';
 import type { KnownTip } from '../domain/resonance.ts';
-import { assemblyOf, type CombinationParts, genericStructure } from './assembly-of.ts';
+import type { ToolAssembly } from '../domain/tool-assembly.ts';
+import { assemblyOf, genericStructure } from './assembly-of.ts';
 import { assemblyModes } from './coupling/assembly-modes.ts';
 import { depthAlongTool, depthAtTip } from './along-tool.ts';
 import { tipKnowledge } from './tip-knowledge.ts';
@@ -10,7 +11,7 @@ import { softestMode, type TipMode, type TipStructure, softModes } from './tip-s
 const find = <T extends { readonly id: string }>(list: readonly T[], id: string): T =>
   list.find((e) => e.id === id)!;
 const cutter = find(CRIB.cutters, 'em-bull-12-z5-re0.5-var');
-const PARTS: CombinationParts = {
+const PARTS: ToolAssembly = {
   machine: find(CRIB.machines, 'axis5-24k'),
   holder: find(CRIB.holders, 'shrink-12-80'),
   cutter,

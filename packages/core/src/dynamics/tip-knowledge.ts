@@ -1,4 +1,4 @@
-import type { OperationContext } from '../domain/context.ts';
+import type { ToolAssembly } from '../domain/tool-assembly.ts';
 import { type KnownTip, speaksFor } from '../domain/resonance.ts';
 import { assemblyOf, bodyPieces, genericStructure, noseModes, toolPieces } from './assembly-of.ts';
 import type { Complex } from './complex.ts';
@@ -35,14 +35,11 @@ const GENERIC: ModeSigma = { hz: 0.11, damping: 0.316, stiffness: 0.316 };
 /** Stick-outs closer than this are the same, mm. */
 const SAME = 0.5;
 
-/** Where a tip is known: this combination, its cutter or its holder elsewhere. */
-type Parts = Pick<OperationContext, 'machine' | 'holder' | 'cutter' | 'substrate'>;
-
 /**
  * Doubt that coupling adds with the distance in stick-out, ln L₂/L₁, and with another cutter.
  * Set so that the hidden truth of simulated assemblies lies inside the band nine times of ten.
  */
-function coupledSigma(from: KnownTip, parts: Parts, stickOutMm: number): ModeSigma {
+function coupledSigma(from: KnownTip, parts: ToolAssembly, stickOutMm: number): ModeSigma {
   const far =
     Math.abs(Math.log(stickOutMm / from.stickOutMm)) + (from.cutterId === parts.cutter.id ? 0 : 0.25);
   return { hz: 0.015 + 0.1 * far, damping: 0.14 + 0.5 * far, stiffness: 0.1 + 0.5 * far };
@@ -53,7 +50,7 @@ function coupledSigma(from: KnownTip, parts: Parts, stickOutMm: number): ModeSig
  * and spindle, stated in a table, or the library's class values.
  */
 export function tipKnowledge(
-  parts: Parts,
+  parts: ToolAssembly,
   stickOutMm: number,
   known: readonly KnownTip[],
   serial: string | null = null,
@@ -105,7 +102,7 @@ export function tipKnowledge(
 }
 
 /** Receptance of the holder with its clamp, as the model has it: the shape the inverse coupling keeps. */
-function modelledBase(parts: Parts, hz: number, axis: 'x' | 'y'): Receptance2 {
+function modelledBase(parts: ToolAssembly, hz: number, axis: 'x' | 'y'): Receptance2 {
   const { clamp, toolDamping } = assemblyOf(parts, 10, axis);
   let base = noseReceptance(noseModes(parts, axis), hz);
   const residual = (parts.machine.frf_at_bare_holder?.residual_stiffness_n_um[axis] ?? 1e4) * 1e6;
@@ -130,7 +127,7 @@ const LINES = 260;
  * the measured tip by inverse coupling and the new tool is set on it; modes are fitted to the result. Null where the
  * measured response has no mode to go by. Remembered, since a search asks again and again.
  */
-export function coupledStructure(from: KnownTip, parts: Parts, stickOutMm: number): TipStructure | null {
+export function coupledStructure(from: KnownTip, parts: ToolAssembly, stickOutMm: number): TipStructure | null {
   const key = JSON.stringify([
     from.structure,
     from.stickOutMm,

@@ -1,7 +1,7 @@
 import { isHighSpeedSteel, type OperationContext } from '../domain/context.ts';
 import type { DrillingOperation } from '../domain/hole-operation.ts';
 import type { Operation } from '../domain/operation.ts';
-import type { Peck } from '../domain/evaluation.ts';
+import type { Peck } from '../holes/peck.ts';
 import { type DrillForces, drillForces } from '../holes/drill-forces.ts';
 import { type ChiselEdge, chiselEdge } from '../holes/chisel-edge.ts';
 import { loadedStrokes, type LoadedStroke, longestColumn, packingFactor } from '../holes/chip-packing.ts';

@@ -1,5 +1,6 @@
 import type { OperationContext } from '../domain/context.ts';
-import type { Evaluation, LimitResult, LimitState } from '../domain/evaluation.ts';
+import type { LimitResult, LimitState } from '../domain/evaluation.ts';
+import type { Evaluation } from './evaluation.ts';
 import type { Operation } from '../domain/operation.ts';
 import { judge, type Limit } from '../limits/limit.ts';
 import { MILLING_LADDER } from '../limits/ladder.ts';

@@ -1,5 +1,5 @@
 import type { OperationContext } from '../domain/context.ts';
-import type { Evaluation } from '../domain/evaluation.ts';
+import type { Evaluation } from './evaluation.ts';
 import type { Operation } from '../domain/operation.ts';
 import { measure, say } from '../units/sentence.ts';
 import type { Lever } from './lever.ts';

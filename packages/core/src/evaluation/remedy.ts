@@ -1,5 +1,6 @@
 import type { OperationContext } from '../domain/context.ts';
-import type { Evaluation, LimitResult, LimitState } from '../domain/evaluation.ts';
+import type { LimitResult, LimitState } from '../domain/evaluation.ts';
+import type { Evaluation } from './evaluation.ts';
 import { InputError } from '../domain/input-error.ts';
 import type { Operation } from '../domain/operation.ts';
 import type { Sentence } from '../units/sentence.ts';

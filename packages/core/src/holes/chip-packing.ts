@@ -1,4 +1,4 @@
-import type { Peck } from '../domain/evaluation.ts';
+import type { Peck } from './peck.ts';
 
 /** Torque added by chips after one reach of drilling without clearing, over the cutting torque. */
 const AT_REACH = 0.07;

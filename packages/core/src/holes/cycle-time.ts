@@ -1,4 +1,4 @@
-import type { Peck } from '../domain/evaluation.ts';
+import type { Peck } from './peck.ts';
 import type { Axis, Machine } from '../domain/machine.ts';
 
 /** Seconds for a rapid move of `distance` mm: up to speed and down again, or a triangle where it is too short. */

@@ -1,5 +1,4 @@
-import type { Peck } from '../domain/evaluation.ts';
-import type { PeckList } from '../domain/hole-operation.ts';
+import type { Peck, PeckList } from './peck.ts';
 
 export interface PeckConditions {
   readonly depthMm: number;

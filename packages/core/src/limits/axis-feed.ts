@@ -1,10 +1,11 @@
+import type { CutState } from '../evaluation/cut-state.ts';
 import { feedsPerTurn } from '../domain/hole-operation.ts';
 import { exact } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit, shareOf } from './limit.ts';
 
 /** An axis that cannot follow the feed starves the tool of chip. */
-export const axisFeedLimit: Limit = {
+export const axisFeedLimit: Limit<CutState> = {
   id: 'axis-feed',
   group: 'machine',
   name: 'axis feed',

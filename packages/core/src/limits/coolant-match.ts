@@ -48,7 +48,7 @@ function verdictOf({ op, context: { alloy, machine, cutter } }: CutState): {
 }
 
 /** Coolant the alloy wants, the machine has and the tool can carry. Rules G-30 to G-33. */
-export const coolantMatchLimit: Limit = {
+export const coolantMatchLimit: Limit<CutState> = {
   id: 'coolant-match',
   reads: 'setup',
   group: 'heat and life',

@@ -1,10 +1,11 @@
+import type { CutState } from '../evaluation/cut-state.ts';
 import { exact, over } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
 import { SHORTEST_LIFE_MIN } from '../evaluation/life-state.ts';
 import { input, type Limit } from './limit.ts';
 
 /** Too fast for this engagement: the edge would be gone within a quarter of an hour. */
-export const cuttingSpeedLimit: Limit = {
+export const cuttingSpeedLimit: Limit<CutState> = {
   id: 'cutting-speed',
   group: 'heat and life',
   name: 'cutting speed',

@@ -1,10 +1,11 @@
+import type { CutState } from '../evaluation/cut-state.ts';
 import { power, scale } from '../uncertainty/estimate.ts';
 import { LONGEST_LIFE_MIN } from '../evaluation/life-state.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit } from './limit.ts';
 
 /** The edge has to last from one look at it to the next. */
-export const edgeLifeLimit: Limit = {
+export const edgeLifeLimit: Limit<CutState> = {
   id: 'edge-life',
   group: 'heat and life',
   name: 'edge life',

@@ -1,9 +1,10 @@
+import type { CutState } from '../evaluation/cut-state.ts';
 import { scale, power } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit } from './limit.ts';
 
 /** Edges the batch will eat against edges on the shelf. */
-export const edgesOnShelfLimit: Limit = {
+export const edgesOnShelfLimit: Limit<CutState> = {
   id: 'edges-on-shelf',
   group: 'heat and life',
   name: 'edges on shelf',

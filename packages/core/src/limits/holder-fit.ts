@@ -1,9 +1,10 @@
+import type { CutState } from '../evaluation/cut-state.ts';
 import { exact } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit } from './limit.ts';
 
 /** The shank has to fit the holder, and the holder the spindle. */
-export const holderFitLimit: Limit = {
+export const holderFitLimit: Limit<CutState> = {
   id: 'holder-fit',
   reads: 'setup',
   group: 'cutter',

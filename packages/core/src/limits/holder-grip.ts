@@ -18,7 +18,7 @@ function gripAsked({ peakTorqueNm, pullOutN }: CutState, shankMm: number): Estim
 }
 
 /** A tool that slips turns in its holder or is screwed out of it by its helix. */
-export const holderGripLimit: Limit = {
+export const holderGripLimit: Limit<CutState> = {
   id: 'holder-grip',
   group: 'strength',
   name: 'holder grip',

@@ -1,3 +1,4 @@
+import type { CutState } from '../evaluation/cut-state.ts';
 import { say } from '../units/sentence.ts';
 import { hardnessOffset } from '../evaluation/sources.ts';
 import type { Limit } from './limit.ts';
@@ -6,7 +7,7 @@ import type { Limit } from './limit.ts';
 const SAME_HARDNESS = 3;
 
 /** Speeds and feeds still standing from another alloy, cutter or hardness. */
-export const inheritedNumbersLimit: Limit = {
+export const inheritedNumbersLimit: Limit<CutState> = {
   id: 'inherited-numbers',
   reads: 'setup',
   group: 'process',

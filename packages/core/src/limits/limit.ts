@@ -1,4 +1,3 @@
-import type { CutState } from '../evaluation/cut-state.ts';
 import type { Explanation, LimitGroup, LimitResult, LimitState } from '../domain/evaluation.ts';
 import type { Sentence } from '../units/sentence.ts';
 import type { Unit } from '../units/unit.ts';
@@ -17,7 +16,7 @@ export interface Assessment extends Omit<Explanation, 'inputs'> {
 }
 
 /** One limit: a file that exports one of these, and a line in the ladder. Returns null where it does not apply. */
-export interface Limit<S extends CutState = CutState> {
+export interface Limit<S> {
   readonly id: string;
   readonly group: LimitGroup;
   readonly name: string;
@@ -40,7 +39,7 @@ export function stateOfShare({ value, low, high }: { value: number; low: number;
 }
 
 /** Runs a limit and turns what it finds into a result. */
-export function judge<S extends CutState>(limit: Limit<S>, state: S): LimitResult | null {
+export function judge<S>(limit: Limit<S>, state: S): LimitResult | null {
   const a = limit.assess(state);
   if (!a) return null;
   const band = a.share ? bandOf(a.share) : null;

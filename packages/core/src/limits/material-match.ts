@@ -1,3 +1,4 @@
+import type { CutState } from '../evaluation/cut-state.ts';
 import { say } from '../units/sentence.ts';
 import type { OperationContext } from '../domain/context.ts';
 import type { LimitState } from '../domain/evaluation.ts';
@@ -36,7 +37,7 @@ function verdictOf({ alloy, cutter, coating, substrate }: OperationContext): {
 }
 
 /** A cutter ground or coated for another family of materials. Rules G-20 to G-24. */
-export const materialMatchLimit: Limit = {
+export const materialMatchLimit: Limit<CutState> = {
   id: 'material-match',
   reads: 'setup',
   group: 'cutter',

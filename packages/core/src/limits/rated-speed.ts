@@ -1,9 +1,10 @@
+import type { CutState } from '../evaluation/cut-state.ts';
 import { exact } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit, shareOf } from './limit.ts';
 
 /** Cutter and holder may not turn faster than they are rated, whatever the spindle can do. */
-export const ratedSpeedLimit: Limit = {
+export const ratedSpeedLimit: Limit<CutState> = {
   id: 'rated-speed',
   group: 'cutter',
   name: 'rated speed',

@@ -1,3 +1,4 @@
+import type { CutState } from '../evaluation/cut-state.ts';
 import { powerAt } from '../spindle/spindle-curve.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit, shareOf } from './limit.ts';
@@ -5,7 +6,7 @@ import { input, type Limit, shareOf } from './limit.ts';
 const RATING = { s1: 'continuous rating', s6_40: 'ten-minute 40 % rating' } as const;
 
 /** Power asked against what the spindle has at this very speed. */
-export const spindlePowerLimit: Limit = {
+export const spindlePowerLimit: Limit<CutState> = {
   id: 'spindle-power',
   group: 'machine',
   name: 'power at speed',

@@ -1,9 +1,10 @@
+import type { CutState } from '../evaluation/cut-state.ts';
 import { exact } from '../uncertainty/estimate.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit, shareOf } from './limit.ts';
 
 /** The machine does not have every speed. */
-export const spindleSpeedLimit: Limit = {
+export const spindleSpeedLimit: Limit<CutState> = {
   id: 'spindle-speed',
   group: 'machine',
   name: 'spindle speed',

@@ -1,9 +1,10 @@
+import type { CutState } from '../evaluation/cut-state.ts';
 import { torqueAt } from '../spindle/spindle-curve.ts';
 import { measure, say } from '../units/sentence.ts';
 import { input, type Limit, shareOf } from './limit.ts';
 
 /** Torque asked against what the spindle has at this speed: the limit of slow cuts in hard alloys. */
-export const spindleTorqueLimit: Limit = {
+export const spindleTorqueLimit: Limit<CutState> = {
   id: 'spindle-torque',
   group: 'machine',
   name: 'torque at speed',

@@ -1,7 +1,7 @@
 import type { Alloy } from '../domain/alloy.ts';
 import { type Cutter, isIndexable, outerDiameter } from '../domain/cutter.ts';
-import type { Entry, EntryMethod, MillingFeature } from '../domain/operation.ts';
-import { ENTRY_METHODS } from '../domain/operation.ts';
+import { type Entry, ENTRY_METHODS, type EntryMethod } from './entry.ts';
+import type { MillingFeature } from './feature.ts';
 import { helicalEntry } from '../milling/helical-entry.ts';
 
 /** What an entry does, and whether it can. */

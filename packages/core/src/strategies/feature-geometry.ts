@@ -1,4 +1,4 @@
-import type { MillingFeature } from '../domain/operation.ts';
+import type { MillingFeature } from '../path/feature.ts';
 
 /** Area to be cleared in plan, mm²: corners rounded, island left standing, ring around a boss. */
 export function clearedArea(feature: MillingFeature): number {

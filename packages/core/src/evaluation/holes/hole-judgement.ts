@@ -1,5 +1,6 @@
 import type { OperationContext } from '../../domain/context.ts';
-import type { Peck, Quantity } from '../../domain/evaluation.ts';
+import type { Quantity } from '../../domain/evaluation.ts';
+import type { Peck } from '../../holes/peck.ts';
 import type { HoleOperation } from '../../domain/hole-operation.ts';
 import { DRILLING_LADDER, HOLE_LADDERS } from '../../limits/ladder.ts';
 import type { Limit } from '../../limits/limit.ts';

@@ -1,6 +1,7 @@
 import type { Cutter } from '../../domain/cutter.ts';
 import type { OperationContext } from '../../domain/context.ts';
-import type { Evaluation, LimitResult, LimitState } from '../../domain/evaluation.ts';
+import type { LimitResult, LimitState } from '../../domain/evaluation.ts';
+import type { Evaluation } from '../../evaluation/evaluation.ts';
 import type { HoleOperation } from '../../domain/hole-operation.ts';
 import { InputError, describeProblem } from '../../domain/input-error.ts';
 import { costBasis } from '../../evaluation/cost.ts';

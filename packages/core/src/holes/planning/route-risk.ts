@@ -1,4 +1,4 @@
-import type { Evaluation } from '../../domain/evaluation.ts';
+import type { Evaluation } from '../../evaluation/evaluation.ts';
 import { isHole } from '../../domain/hole-operation.ts';
 import type { Operation } from '../../domain/operation.ts';
 import { chanceLost } from '../../evaluation/holes/hole-risk.ts';

@@ -1,0 +1,24 @@
+import type { Band, CycleTime, HoleRisk, LimitResult, LimitState, Quantity } from '../domain/evaluation.ts';
+import type { Operation } from '../domain/operation.ts';
+import type { Peck } from '../holes/peck.ts';
+import type { Source } from '../uncertainty/estimate.ts';
+
+/** Everything the judgement says of one operation in its context. */
+export interface Evaluation {
+  readonly kind: Operation['kind'];
+  readonly numbers: readonly Quantity[];
+  readonly limits: readonly LimitResult[];
+  /** Id of the worst limit. */
+  readonly governing: string;
+  /** State of the worst limit. */
+  readonly state: LimitState;
+  readonly time: CycleTime;
+  /** Features or holes an edge lasts. */
+  readonly featuresPerEdge: Band | null;
+  readonly sources: readonly Source[];
+  readonly cautions: readonly string[];
+  /** Filled for drilled holes. */
+  readonly pecks: readonly Peck[];
+  /** What may go wrong in one hole; absent for milling. */
+  readonly risk?: HoleRisk;
+}
