@@ -103,8 +103,119 @@ export {
 export { periodicVerdict, withPeriodic } from './evaluation/periodic-verdict.ts';
 export { stabilityState, type StabilityState } from './evaluation/stability-state.ts';
 export type { PeriodicVerdict } from './domain/context.ts';
-export * from './dynamics/index.ts';
-export * from './holes/index.ts';
+export type { Receptance, TipMode, TipStructure } from './dynamics/tip-structure.ts';
+export {
+  frequencyGrid,
+  receptanceAt,
+  receptanceOf,
+  countingModes,
+  softestMode,
+  softModes,
+} from './dynamics/tip-structure.ts';
+export type { ChatterCut } from './dynamics/chatter-cut.ts';
+export { chatterRange, limitAtSpeed, responseOf } from './dynamics/fixed-speed.ts';
+export { type LobeChart, lobeChart } from './dynamics/lobes.ts';
+export { type PeriodicLimit, limitDepth } from './dynamics/periodic/limit-depth.ts';
+export { stabilityMap, type StabilityMap, type StabilityMapWish } from './dynamics/periodic/stability-map.ts';
+export { type Simulation, simulateCut } from './dynamics/time-domain.ts';
+export { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from './dynamics/along-tool.ts';
+export { fitModes, type ModalFit } from './dynamics/measure/modal-fit.ts';
+export {
+  explainsHeard,
+  implausibleTip,
+  seenIn,
+  staticStiffness,
+  withModesAbove,
+} from './dynamics/measure/plausible-tip.ts';
+export {
+  type Fault,
+  type HammerRecord,
+  type HammerResult,
+  receptanceOfHits,
+  type Sensor,
+  withoutWindow,
+} from './dynamics/measure/hammer-record.ts';
+export { bell, type HammerKit, seededNumbers, simulatedHammer } from './dynamics/measure/simulated-hammer.ts';
+export { type ResponseKind } from './dynamics/files/response-file.ts';
+export { readResponseCsv, writeResponseCsv } from './dynamics/files/response-csv.ts';
+export { readUniversalFile, writeUniversalFile } from './dynamics/files/universal-file.ts';
+export { isHammerCsv, readHammerCsv, writeHammerCsv } from './dynamics/files/hammer-csv.ts';
+export {
+  listen,
+  type Recording,
+  type SoundVerdict,
+  spectrumOf,
+  timeFrequency,
+} from './dynamics/sound/chatter-sound.ts';
+export { soundOf } from './dynamics/sound/simulated-sound.ts';
+export { type SpeedToTry, speedsToTry } from './dynamics/sound/speeds-to-try.ts';
+export { genericStructure } from './dynamics/assembly-of.ts';
+export type { ToolAssembly } from './domain/tool-assembly.ts';
+export { tipKnowledge, type TipKnowledge, type Trust, TRUSTS } from './dynamics/tip-knowledge.ts';
+export { impossibleIn } from './domain/possible-cut.ts';
+export {
+  type Heard,
+  HEARD,
+  isPracticeSerial,
+  type KnownTip,
+  type Observation,
+  PRACTICE_SERIAL,
+  type ResonanceBook,
+  trueSpeed,
+} from './domain/resonance.ts';
+export { type Belief, priorBelief } from './dynamics/learning/belief.ts';
+export { chanceMap, type ChanceMap } from './dynamics/learning/chance-map.ts';
+export { learn } from './dynamics/learning/learn.ts';
+export {
+  nextTests,
+  speedLadder,
+  type SpeedLadder,
+  type TestProposal,
+} from './dynamics/learning/test-plan.ts';
+export { resonanceOf, type ResonancePicture, type ResonanceQuestion } from './dynamics/resonance-of.ts';
+export { type BoringVerdict, boringVerdict } from './dynamics/slender/boring-bar.ts';
+export { type DrillVibration, drillVibration } from './dynamics/slender/slender-drill.ts';
+export {
+  type Alternative,
+  type HolePlan,
+  planHole,
+  type PlannedStep,
+  type StepChange,
+  type StepChanges,
+  USUAL_PART_VALUE,
+} from './holes/planning/plan-hole.ts';
+export {
+  chosenOf,
+  type PartPlan,
+  type PlannedKind,
+  planPart,
+  type SharedTool,
+} from './holes/planning/plan-part.ts';
+export {
+  countOf,
+  type HoleDemand,
+  type HolePattern,
+  nominalOf,
+  PLAIN_DEMAND,
+  requireDemand,
+  wayBetween,
+} from './holes/planning/hole-demand.ts';
+export { type StepKey, STEP_KEYS } from './holes/planning/recipe.ts';
+export type { Shop } from './holes/planning/shop.ts';
+export { orderRisk, type Station, type StationRisk } from './holes/planning/order-risk.ts';
+export { asList } from './holes/peck-plan.ts';
+export { packingFactor } from './holes/chip-packing.ts';
+export { strokesByDepth, type StrokesByDepth } from './holes/strokes-by-depth.ts';
+export {
+  basicDiameters,
+  heightForPilot,
+  pilotForFormed,
+  pilotForHeight,
+} from './holes/threads/thread-geometry.ts';
+export { THREAD_SERIES, threadOf } from './holes/threads/thread-table.ts';
+export { gradeWidth } from './holes/hole-accuracy.ts';
+export { broughtEarly, type RouteEntry, routeRisk, type RouteRisk } from './holes/planning/route-risk.ts';
+export { groupByTool, toolLoads, type ToolUse } from './holes/planning/group-by-tool.ts';
 export { tappingState } from './evaluation/holes/tapping-state.ts';
 export { holeMillingState } from './evaluation/holes/hole-milling-state.ts';
 export { CHAMFER_OFF_TIP } from './evaluation/holes/chamfering-state.ts';

@@ -11,7 +11,7 @@ import { cautionsOf } from './cautions.ts';
 import { requirePossible } from './check-operation.ts';
 import type { CutState } from './cut-state.ts';
 import { millingState } from './milling-state.ts';
-import { millingNumbers } from './numbers.ts';
+import { millingNumbers } from './milling-numbers.ts';
 
 const SEVERITY: Readonly<Record<LimitState, number>> = { over: 3, tight: 2, unproven: 1, clear: 0 };
 

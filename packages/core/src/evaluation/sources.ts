@@ -215,3 +215,12 @@ export const ruptureSource = ({ substrate }: OperationContext): Source => ({
   sigma: sigmaOfSpan(substrate.transverse_rupture_mpa[0], substrate.transverse_rupture_mpa[2]),
   narrowBy: 'ask the maker for the grade’s certificate',
 });
+
+/** Cook's steady rise against thermocouples. */
+export const HEAT_MODEL: Source = {
+  id: 'heat-model',
+  label: 'contact temperature model',
+  kind: 'model',
+  sigma: 0.12,
+  narrowBy: 'compare wear at two engagements',
+};

@@ -1,8 +1,6 @@
-import { requireWithin } from '../domain/input-error.ts';
-
 /** Standard normal deviate below which a share `p` lies. Acklam 2003, 1.2e-9 of the value; throws outside (0, 1). */
 export function normalDeviate(p: number): number {
-  requireWithin('probability', p, 1e-12, 1 - 1e-12);
+  if (!(p > 0 && p < 1)) throw new RangeError(`invalid probability; not in (0, 1): ${p}`);
   const a = [
     -39.69683028665376, 220.9460984245205, -275.9285104469687, 138.357751867269, -30.66479806614716,
     2.506628277459239,

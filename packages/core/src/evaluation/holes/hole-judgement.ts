@@ -6,17 +6,15 @@ import { DRILLING_LADDER, HOLE_LADDERS } from '../../limits/ladder.ts';
 import type { Limit } from '../../limits/limit.ts';
 import type { Estimate } from '../../uncertainty/estimate.ts';
 import { drillingState } from '../drilling-state.ts';
-import { drillingNumbers } from '../numbers.ts';
+import { drillingNumbers } from '../drilling-numbers.ts';
 import { boringState } from './boring-state.ts';
 import { chamferingState } from './chamfering-state.ts';
-import {
-  boringNumbers,
-  chamferingNumbers,
-  holeMillingNumbers,
-  reamingNumbers,
-  tappingNumbers,
-  threadMillingNumbers,
-} from './hole-numbers.ts';
+import { reamingNumbers } from './reaming-numbers.ts';
+import { boringNumbers } from './boring-numbers.ts';
+import { holeMillingNumbers } from './hole-milling-numbers.ts';
+import { chamferingNumbers } from './chamfering-numbers.ts';
+import { tappingNumbers } from './tapping-numbers.ts';
+import { threadMillingNumbers } from './thread-milling-numbers.ts';
 import { holeMillingState } from './hole-milling-state.ts';
 import type { HoleState } from './hole-state.ts';
 import { reamingState } from './reaming-state.ts';
