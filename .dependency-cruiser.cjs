@@ -1,3 +1,39 @@
+const CORE = '^packages/core/src';
+/** Floors of the core from the ground up: each uses those below it only. */
+const FLOORS = ['numerics', 'units', 'crib', 'physics', 'judging', 'operations', 'evaluation', 'deciding'];
+/** Rooms of physics, likewise: what a cut is, what bends, what follows from both. */
+const PHYSICS = ['cutting', 'structure', 'heat', 'life', 'surface', 'path', 'holes', 'threads', 'dynamics'];
+
+/** No folder of a list may use one that stands after it. Tests may: they look at a thing from above. */
+const upward = (within, folders) =>
+  folders.slice(0, -1).map((folder, i) => ({
+    name: `${folder}-uses-only-what-is-below`,
+    severity: 'error',
+    from: { path: `${within}/${folder}/`, pathNot: '\\.test\\.ts$' },
+    to: { path: `${within}/(${folders.slice(i + 1).join('|')}|index\\.ts$)` },
+  }));
+
+/** A kind of operation stands by itself. A hole bored by a mill is a milling cut. */
+const KINDS = [
+  'milling',
+  'drilling',
+  'reaming',
+  'boring',
+  'hole-milling',
+  'chamfering',
+  'tapping',
+  'thread-milling',
+];
+const MADE_OF = { 'hole-milling': ['milling'], reaming: ['drilling'] };
+const apart = KINDS.map((kind) => ({
+  name: `${kind}-knows-no-other-kind`,
+  severity: 'error',
+  from: { path: `${CORE}/operations/${kind}/`, pathNot: '\\.test\\.ts$' },
+  to: {
+    path: `${CORE}/operations/(${KINDS.filter((k) => k !== kind && !(MADE_OF[kind] ?? []).includes(k)).join('|')})/`,
+  },
+}));
+
 /** Arrows go one way: web → contract → core ← server; nothing imports an app. */
 module.exports = {
   forbidden: [
@@ -29,6 +65,9 @@ module.exports = {
       from: { path: '^packages/' },
       to: { path: '^apps/' },
     },
+    ...upward(CORE, FLOORS),
+    ...upward(`${CORE}/physics`, PHYSICS),
+    ...apart,
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
   ],
   options: {

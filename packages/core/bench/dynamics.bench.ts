@@ -1,9 +1,9 @@
 import { bench, describe } from 'vitest';
 import { goldenCases } from '../golden/compare.ts';
 import { cutOf, structureOf } from '../golden/stability.ts';
-import { directionOf } from '../src/dynamics/chatter-cut.ts';
+import { directionOf } from '../src/physics/dynamics/chatter-cut.ts';
 import type * as Core from '../src/index.ts';
-import { immersion } from '../src/milling/engagement.ts';
+import { immersion } from '../src/physics/cutting/engagement.ts';
 import { textbookMultiplier } from './textbook-semi-discretisation.ts';
 
 // Measured on a bundle, as it ships: the test runner's own module wrapping would cost half the speed.

@@ -1,10 +1,10 @@
 import { bench, describe } from 'vitest';
 import type * as Core from '../src/index.ts';
 import { contextOf, CRIB, DOWEL_HOLE, SEAL_POCKET } from '../fixtures/crib.ts';
-import { kienzle } from '../src/forces/kienzle.ts';
-import type { EdgeForce } from '../src/forces/force-law.ts';
-import { millingForces } from '../src/forces/milling-forces.ts';
-import { immersion } from '../src/milling/engagement.ts';
+import { kienzle } from '../src/physics/cutting/kienzle.ts';
+import type { EdgeForce } from '../src/physics/cutting/force-law.ts';
+import { millingForces } from '../src/physics/cutting/milling-forces.ts';
+import { immersion } from '../src/physics/cutting/engagement.ts';
 
 // Measured on a bundle, as it ships: the test runner's own module wrapping would cost half the speed.
 const bundle = new URL('../dist/bench/index.js', import.meta.url).href;

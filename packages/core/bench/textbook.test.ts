@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { given, goldenCases } from '../golden/compare.ts';
 import { cutOf } from '../golden/stability.ts';
-import { directionOf } from '../src/dynamics/chatter-cut.ts';
+import { directionOf } from '../src/physics/dynamics/chatter-cut.ts';
 import { textbookMultiplier } from './textbook-semi-discretisation.ts';
 
 describe('the textbook way kept for comparison', () => {

@@ -1,7 +1,7 @@
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
-import { type ChatterCut, directionOf, requireCut } from '../src/dynamics/chatter-cut.ts';
-import { engagementOf, factorsAt } from '../src/dynamics/periodic/engaged-teeth.ts';
-import type { TipStructure } from '../src/dynamics/tip-structure.ts';
+import { type ChatterCut, directionOf, requireCut } from '../src/physics/dynamics/chatter-cut.ts';
+import { engagementOf, factorsAt } from '../src/physics/dynamics/periodic/engaged-teeth.ts';
+import type { TipStructure } from '../src/physics/dynamics/tip-structure.ts';
 import { exponential } from './matrix-exponential.ts';
 
 /** Points a step's coefficient is averaged at. */

@@ -1,6 +1,6 @@
-import type { ChatterCut } from '../src/dynamics/chatter-cut.ts';
-import type { TipMode, TipStructure } from '../src/dynamics/tip-structure.ts';
-import { immersion } from '../src/milling/engagement.ts';
+import type { ChatterCut } from '../src/physics/dynamics/chatter-cut.ts';
+import type { TipMode, TipStructure } from '../src/physics/dynamics/tip-structure.ts';
+import { immersion } from '../src/physics/cutting/engagement.ts';
 import { given, type GoldenCase } from './compare.ts';
 
 const RAD = Math.PI / 180;

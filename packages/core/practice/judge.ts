@@ -1,6 +1,6 @@
 import { contextOf, CRIB } from '../fixtures/crib.ts';
-import type { LimitResult } from '../src/domain/evaluation.ts';
-import { InputError } from '../src/domain/input-error.ts';
+import type { LimitResult } from '../src/judging/result.ts';
+import { InputError } from '../src/units/input-error.ts';
 import { evaluate } from '../src/evaluation/evaluate.ts';
 import { withPeriodic } from '../src/evaluation/periodic-verdict.ts';
 import { speak } from '../src/units/sentence.ts';

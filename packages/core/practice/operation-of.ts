@@ -1,6 +1,6 @@
-import type { CoolantKind } from '../src/domain/operation-base.ts';
-import { PLAIN_HOLE } from '../src/domain/hole.ts';
-import { threadOf } from '../src/holes/threads/thread-table.ts';
+import type { CoolantKind } from '../src/operations/operation-base.ts';
+import { PLAIN_HOLE } from '../src/physics/holes/hole.ts';
+import { threadOf } from '../src/physics/threads/thread-table.ts';
 import {
   type MillingFeatureKind,
   type Operation,
@@ -8,7 +8,7 @@ import {
   PLAIN_FEATURE,
   UNSTATED_ECONOMICS,
   usualPath,
-} from '../src/domain/operation.ts';
+} from '../src/operations/operation.ts';
 
 /** A cut somebody runs, or one known to fail, by ids of the shipped crib; lengths in mm, speeds in m/min and rpm. */
 interface PracticeBase {

@@ -89,7 +89,7 @@ export function SoundPanel({
     const played = { name, shipped, url: URL.createObjectURL(new Blob([bytes])) };
     try {
       if (/\.wav$/i.test(name)) {
-        const { readWav } = await import('@burl/core/dynamics/files/wav');
+        const { readWav } = await import('@burl/core/wav');
         setRecording({ ...played, sound: readWav(new Uint8Array(bytes)) });
         return;
       }

@@ -1,9 +1,9 @@
-import type { ForceLaw } from '../../src/forces/force-law.ts';
-import { kienzle } from '../../src/forces/kienzle.ts';
-import { linearEdge } from '../../src/forces/linear-edge.ts';
-import { type MillingForces, millingForces, powerFromTorque, type RotatingEdge } from '../../src/forces/milling-forces.ts';
-import { oblique, obliqueCoefficients, TITANIUM_6AL_4V } from '../../src/forces/oblique.ts';
-import { immersion } from '../../src/milling/engagement.ts';
+import type { ForceLaw } from '../../src/physics/cutting/force-law.ts';
+import { kienzle } from '../../src/physics/cutting/kienzle.ts';
+import { linearEdge } from '../../src/physics/cutting/linear-edge.ts';
+import { type MillingForces, millingForces, powerFromTorque, type RotatingEdge } from '../../src/physics/cutting/milling-forces.ts';
+import { oblique, obliqueCoefficients, TITANIUM_6AL_4V } from '../../src/physics/cutting/oblique.ts';
+import { immersion } from '../../src/physics/cutting/engagement.ts';
 import { given, type GoldenCase } from '../compare.ts';
 import { type Answers, DEG, has, list, RAD } from './answer.ts';
 

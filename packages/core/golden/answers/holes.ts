@@ -1,8 +1,8 @@
-import { drillForces } from '../../src/holes/drill-forces.ts';
-import { areaTapTorque, handbookTapTorque } from '../../src/holes/threads/tap-torque.ts';
-import { basicDiameters, grooveOf, heightForPilot, pilotForFormed, pilotForHeight } from '../../src/holes/threads/thread-geometry.ts';
-import { centreFeed } from '../../src/milling/arc-feed.ts';
-import { bucklingLoad } from '../../src/structure/buckling.ts';
+import { drillForces } from '../../src/physics/holes/drill-forces.ts';
+import { areaTapTorque, handbookTapTorque } from '../../src/physics/threads/tap-torque.ts';
+import { basicDiameters, grooveOf, heightForPilot, pilotForFormed, pilotForHeight } from '../../src/physics/threads/thread-geometry.ts';
+import { centreFeed } from '../../src/physics/cutting/arc-feed.ts';
+import { bucklingLoad } from '../../src/physics/structure/buckling.ts';
 import { given, type GoldenCase } from '../compare.ts';
 import { type Answers, has } from './answer.ts';
 

@@ -1,11 +1,11 @@
-import { centreFeed, effectiveStepover } from '../../src/milling/arc-feed.ts';
-import { ballEffectiveDiameter } from '../../src/milling/ball-nose.ts';
-import { feedForMaximumChip, feedForMeanChip, maximumChip, meanChip } from '../../src/milling/chip-thickness.ts';
-import { engagementAngle } from '../../src/milling/engagement.ts';
-import { helicalEntry } from '../../src/milling/helical-entry.ts';
-import { roundEdgeAngle, roundEffectiveDiameter, roundMeanChip } from '../../src/milling/round-insert.ts';
-import { removalRate, spindleSpeed, tableFeed } from '../../src/milling/spindle-speed.ts';
-import { trochoidalChip } from '../../src/milling/trochoid.ts';
+import { centreFeed, effectiveStepover } from '../../src/physics/cutting/arc-feed.ts';
+import { ballEffectiveDiameter } from '../../src/physics/cutting/ball-nose.ts';
+import { feedForMaximumChip, feedForMeanChip, maximumChip, meanChip } from '../../src/physics/cutting/chip-thickness.ts';
+import { engagementAngle } from '../../src/physics/cutting/engagement.ts';
+import { helicalEntry } from '../../src/physics/cutting/helical-entry.ts';
+import { roundEdgeAngle, roundEffectiveDiameter, roundMeanChip } from '../../src/physics/cutting/round-insert.ts';
+import { removalRate, spindleSpeed, tableFeed } from '../../src/physics/cutting/spindle-speed.ts';
+import { trochoidalChip } from '../../src/physics/cutting/trochoid.ts';
 import { given, type GoldenCase } from '../compare.ts';
 import { type Answers, DEG, has, list, RAD } from './answer.ts';
 

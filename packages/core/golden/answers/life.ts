@@ -1,5 +1,5 @@
-import { economicLife } from '../../src/life/economic-life.ts';
-import { censoredLife, leastSquaresLife } from '../../src/life/fit-life.ts';
+import { economicLife } from '../../src/physics/life/economic-life.ts';
+import { censoredLife, leastSquaresLife } from '../../src/physics/life/fit-life.ts';
 import { given, type GoldenCase } from '../compare.ts';
 import { type Answers, has, list } from './answer.ts';
 

@@ -1,5 +1,5 @@
-import { bell, seededNumbers } from '../../src/dynamics/measure/simulated-hammer.ts';
-import { listen, type Recording } from '../../src/dynamics/sound/chatter-sound.ts';
+import { bell, seededNumbers } from '../../src/physics/dynamics/measure/simulated-hammer.ts';
+import { listen, type Recording } from '../../src/physics/dynamics/sound/chatter-sound.ts';
 import { given, type GoldenCase } from '../compare.ts';
 import { type Answers, has, list } from './answer.ts';
 

@@ -1,9 +1,9 @@
-import { assemblyModes } from '../../src/dynamics/coupling/assembly-modes.ts';
-import type { BeamPiece } from '../../src/dynamics/coupling/beam.ts';
-import { coupleTip, noseReceptance } from '../../src/dynamics/coupling/couple.ts';
-import { freeBeam } from '../../src/dynamics/coupling/free-beam.ts';
-import { fitModes } from '../../src/dynamics/measure/modal-fit.ts';
-import { bendSteppedBeam } from '../../src/structure/stepped-beam.ts';
+import { assemblyModes } from '../../src/physics/dynamics/coupling/assembly-modes.ts';
+import type { BeamPiece } from '../../src/physics/dynamics/coupling/beam.ts';
+import { coupleTip, noseReceptance } from '../../src/physics/dynamics/coupling/couple.ts';
+import { freeBeam } from '../../src/physics/dynamics/coupling/free-beam.ts';
+import { fitModes } from '../../src/physics/dynamics/measure/modal-fit.ts';
+import { bendSteppedBeam } from '../../src/physics/structure/stepped-beam.ts';
 import { given, type GoldenCase } from '../compare.ts';
 import { type Answers, has, list } from './answer.ts';
 

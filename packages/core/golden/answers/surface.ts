@@ -1,5 +1,5 @@
-import { cornerMarks, cornerMarksExact, wallMarks, wiperCovers } from '../../src/surface/feed-marks.ts';
-import { scallopHeight, stepoverForScallop } from '../../src/surface/scallop.ts';
+import { cornerMarks, cornerMarksExact, wallMarks, wiperCovers } from '../../src/physics/surface/feed-marks.ts';
+import { scallopHeight, stepoverForScallop } from '../../src/physics/surface/scallop.ts';
 import { given, type GoldenCase } from '../compare.ts';
 import { type Answers, has } from './answer.ts';
 

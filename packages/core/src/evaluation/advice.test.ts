@@ -3,7 +3,7 @@ import { PRACTICE, STARTS } from '../../fixtures/changed-operation.ts';
 import { speak } from '../units/sentence.ts';
 import { problemsOf } from './check-operation.ts';
 import { evaluate, limitOf } from './evaluate.ts';
-import { remediesFor } from './remedies.ts';
+import { remediesFor } from '../deciding/remedies/remedies.ts';
 
 /** Everything offered for every limit of the practice cuts and of one operation of each kind. */
 const offers = Object.entries({ ...STARTS, ...PRACTICE }).flatMap(([name, { op, context }]) =>

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { changedFrom, leavesOf, STARTS, valueAt, WILD, withValue } from '../../fixtures/changed-operation.ts';
-import type { OperationContext } from '../domain/context.ts';
-import type { LimitState } from '../domain/evaluation.ts';
-import { InputError } from '../domain/input-error.ts';
-import type { Operation } from '../domain/operation.ts';
+import type { OperationContext } from '../operations/context.ts';
+import type { LimitState } from '../judging/result.ts';
+import { InputError } from '../units/input-error.ts';
+import type { Operation } from '../operations/operation.ts';
 import { speak } from '../units/sentence.ts';
 import { problemsOf } from './check-operation.ts';
 import { evaluate } from './evaluate.ts';

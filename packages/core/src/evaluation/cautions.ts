@@ -1,6 +1,6 @@
-import type { OperationContext } from '../domain/context.ts';
-import { type HoleOperation, isHole } from '../domain/hole-operation.ts';
-import type { Operation } from '../domain/operation.ts';
+import type { OperationContext } from '../operations/context.ts';
+import { type HoleOperation, isHole } from '../operations/hole-operation.ts';
+import type { Operation } from '../operations/operation.ts';
 
 /** What can hurt someone in this cut. Shown with the operation and printed on the sheet; it replaces no local rule. */
 export function cautionsOf(op: Operation, { alloy, cutter, holder }: OperationContext): string[] {

@@ -1,9 +1,9 @@
-import { isDrill, isIndexable, isMillingCutter, isTap, outerDiameter } from '../domain/cutter.ts';
-import type { OperationContext } from '../domain/context.ts';
-import { InputError, type InputProblem } from '../domain/input-error.ts';
-import type { HoleOperation } from '../domain/hole-operation.ts';
-import type { MillingOperation, Operation } from '../domain/operation.ts';
-import { diameterInCut } from '../milling/edge-profile.ts';
+import { isDrill, isIndexable, isMillingCutter, isTap, outerDiameter } from '../crib/cutter.ts';
+import type { OperationContext } from '../operations/context.ts';
+import { InputError, type InputProblem } from '../units/input-error.ts';
+import type { HoleOperation } from '../operations/hole-operation.ts';
+import type { MillingOperation, Operation } from '../operations/operation.ts';
+import { diameterInCut } from '../physics/cutting/edge-profile.ts';
 
 /** Collects what is wrong; names are the fields' paths in the operation. */
 class Inspection {

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { contextOf, CRIB, DOWEL_HOLE, SEAL_POCKET } from '../../fixtures/crib.ts';
-import { InputError } from '../domain/input-error.ts';
-import type { MillingOperation, Operation } from '../domain/operation.ts';
-import { isDrill, isMillingCutter } from '../domain/cutter.ts';
-import { LIMIT_GROUPS } from '../domain/evaluation.ts';
+import { InputError } from '../units/input-error.ts';
+import type { MillingOperation, Operation } from '../operations/operation.ts';
+import { isDrill, isMillingCutter } from '../crib/cutter.ts';
+import { LIMIT_GROUPS } from '../judging/result.ts';
 import { speak } from '../units/sentence.ts';
 import { withPeriodic } from './periodic-verdict.ts';
 import { evaluate, limitOf, numberOf } from './evaluate.ts';

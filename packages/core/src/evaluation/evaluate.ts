@@ -1,17 +1,17 @@
-import type { OperationContext } from '../domain/context.ts';
-import type { LimitResult, LimitState } from '../domain/evaluation.ts';
+import type { OperationContext } from '../operations/context.ts';
+import type { LimitResult, LimitState } from '../judging/result.ts';
 import type { Evaluation } from './evaluation.ts';
-import type { Operation } from '../domain/operation.ts';
-import { judge, type Limit } from '../limits/limit.ts';
-import { MILLING_LADDER } from '../limits/ladder.ts';
-import { riskOf } from './holes/hole-risk.ts';
-import { holeJudgement } from './holes/hole-judgement.ts';
-import { bandOf, scale, type Source } from '../uncertainty/estimate.ts';
+import type { Operation } from '../operations/operation.ts';
+import { judge, type Limit } from '../judging/limit.ts';
+import { MILLING_LADDER } from './ladder.ts';
+import { riskOf } from './hole-risk.ts';
+import { holeJudgement } from './hole-judgement.ts';
+import { bandOf, scale, type Source } from '../judging/estimate.ts';
 import { cautionsOf } from './cautions.ts';
 import { requirePossible } from './check-operation.ts';
-import type { CutState } from './cut-state.ts';
-import { millingState } from './milling-state.ts';
-import { millingNumbers } from './milling-numbers.ts';
+import type { CutState } from '../operations/cut-state.ts';
+import { millingState } from '../operations/milling/milling-state.ts';
+import { millingNumbers } from '../operations/milling/milling-numbers.ts';
 
 const SEVERITY: Readonly<Record<LimitState, number>> = { over: 3, tight: 2, unproven: 1, clear: 0 };
 

@@ -1,7 +1,7 @@
-import type { Band, CycleTime, HoleRisk, LimitResult, LimitState, Quantity } from '../domain/evaluation.ts';
-import type { Operation } from '../domain/operation.ts';
-import type { Peck } from '../holes/peck.ts';
-import type { Source } from '../uncertainty/estimate.ts';
+import type { Band, CycleTime, HoleRisk, LimitResult, LimitState, Quantity } from '../judging/result.ts';
+import type { Operation } from '../operations/operation.ts';
+import type { Peck } from '../physics/holes/peck.ts';
+import type { Source } from '../judging/estimate.ts';
 
 /** Everything the judgement says of one operation in its context. */
 export interface Evaluation {

@@ -1,10 +1,10 @@
-import type { OperationContext, PeriodicVerdict } from '../domain/context.ts';
-import type { MillingOperation, Operation } from '../domain/operation.ts';
-import { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from '../dynamics/along-tool.ts';
-import { forPeriodic } from '../dynamics/tip-structure.ts';
-import { limitDepth } from '../dynamics/periodic/limit-depth.ts';
+import type { OperationContext, PeriodicVerdict } from '../operations/context.ts';
+import type { MillingOperation, Operation } from '../operations/operation.ts';
+import { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from '../physics/dynamics/along-tool.ts';
+import { forPeriodic } from '../physics/dynamics/tip-structure.ts';
+import { limitDepth } from '../physics/dynamics/periodic/limit-depth.ts';
 import { problemsOf } from './check-operation.ts';
-import { millingState } from './milling-state.ts';
+import { millingState } from '../operations/milling/milling-state.ts';
 
 /** Beyond this many times the cut's own depth nobody asks. */
 const DEEP = 6;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { changedFrom, PRACTICE, STARTS } from '../../fixtures/changed-operation.ts';
-import type { Band, LimitResult } from '../domain/evaluation.ts';
+import type { Band, LimitResult } from '../judging/result.ts';
 import { speak } from '../units/sentence.ts';
 import { problemsOf } from './check-operation.ts';
 import { evaluate } from './evaluate.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { contextOf, DOWEL_HOLE, SEAL_POCKET } from '../../fixtures/crib.ts';
-import type { Operation } from '../domain/operation.ts';
+import type { Operation } from '../operations/operation.ts';
 import { evaluate, numberOf } from './evaluate.ts';
 import { MILLING_PARAMETERS, setParameter } from './set-parameter.ts';
 

@@ -1,11 +1,11 @@
-import type { OperationContext } from '../domain/context.ts';
-import { InputError } from '../domain/input-error.ts';
-import { outerDiameter } from '../domain/cutter.ts';
-import type { HoleOperation } from '../domain/hole-operation.ts';
-import type { MillingCut, MillingOperation, Operation } from '../domain/operation.ts';
-import { chipFactor, diameterInCut, edgeProfile } from '../milling/edge-profile.ts';
-import { chamferDiameter } from './holes/chamfering-state.ts';
-import { spindleSpeed } from '../milling/spindle-speed.ts';
+import type { OperationContext } from '../operations/context.ts';
+import { InputError } from '../units/input-error.ts';
+import { outerDiameter } from '../crib/cutter.ts';
+import type { HoleOperation } from '../operations/hole-operation.ts';
+import type { MillingCut, MillingOperation, Operation } from '../operations/operation.ts';
+import { chipFactor, diameterInCut, edgeProfile } from '../physics/cutting/edge-profile.ts';
+import { chamferDiameter } from '../operations/chamfering/chamfering-state.ts';
+import { spindleSpeed } from '../physics/cutting/spindle-speed.ts';
 
 /** Parameters that can be typed, dragged and pinned. */
 export const MILLING_PARAMETERS = ['n', 'vc', 'fz', 'vf', 'hex', 'ap', 'ae', 'Q'] as const;

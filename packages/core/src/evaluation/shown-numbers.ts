@@ -1,4 +1,4 @@
-import type { Operation } from '../domain/operation.ts';
+import type { Operation } from '../operations/operation.ts';
 
 /** Keys of the numbers people look at first in one kind of operation. */
 export interface ShownNumbers {

@@ -1,13 +1,13 @@
-import { isHighSpeedSteel, type OperationContext } from '../domain/context.ts';
-import { startingHole } from './holes/starting-hole.ts';
-import { outerDiameter } from '../domain/cutter.ts';
-import type { MillingCut, MillingOperation, Operation } from '../domain/operation.ts';
-import { chipWindow } from '../limits/chip-window.ts';
-import { speedForLife, withinValidity } from '../life/taylor.ts';
-import { chipFactor, diameterInCut, edgeProfile } from '../milling/edge-profile.ts';
-import { spindleSpeed } from '../milling/spindle-speed.ts';
-import { widthAcross } from '../strategies/feature-geometry.ts';
-import { speedHardnessFactor } from './sources.ts';
+import { isHighSpeedSteel, type OperationContext } from '../operations/context.ts';
+import { startingHole } from './starting-hole.ts';
+import { outerDiameter } from '../crib/cutter.ts';
+import type { MillingCut, MillingOperation, Operation } from '../operations/operation.ts';
+import { chipWindow } from '../operations/milling/chip-window.ts';
+import { speedForLife, withinValidity } from '../physics/life/taylor.ts';
+import { chipFactor, diameterInCut, edgeProfile } from '../physics/cutting/edge-profile.ts';
+import { spindleSpeed } from '../physics/cutting/spindle-speed.ts';
+import { widthAcross } from '../physics/path/feature-geometry.ts';
+import { speedHardnessFactor } from '../operations/sources.ts';
 
 /** Edge life the first numbers aim at, minutes: below the middle, because raising at the machine is the normal plan. */
 const STARTING_LIFE = 60;

@@ -1,0 +1,208 @@
+import type { OperationContext } from '../../operations/context.ts';
+import {
+  type Coating,
+  type Cutter,
+  isMillingCutter,
+  outerDiameter,
+  type Substrate,
+} from '../../crib/cutter.ts';
+import type { Holder } from '../../crib/holder.ts';
+import type { MillingOperation } from '../../operations/operation.ts';
+import { judgeLimits } from '../../evaluation/evaluate.ts';
+import { millingState } from '../../operations/milling/milling-state.ts';
+import { worthOf } from '../search/objective.ts';
+import { InputError } from '../../units/input-error.ts';
+import {
+  begin,
+  isLaidOut,
+  layOut,
+  type LayOutWish,
+  operationFor,
+  type StrategyLayout,
+} from '../strategies/lay-out.ts';
+import { narrowest } from '../../physics/path/feature-geometry.ts';
+import { fittingHolders } from './fitting-holder.ts';
+
+/** What the crib offers. */
+export interface Offer {
+  readonly cutters: readonly Cutter[];
+  readonly holders: readonly Holder[];
+  readonly substrates: Readonly<Record<string, Substrate>>;
+  readonly coatings: Readonly<Record<string, Coating>>;
+}
+
+export interface RankedCutter {
+  readonly cutterId: string;
+  readonly name: string;
+  /** What disqualifies it; empty for a candidate. */
+  readonly against: readonly string[];
+  /** Worked out for the best candidates; null otherwise. */
+  readonly layout: StrategyLayout | null;
+}
+
+export interface Ranking {
+  /** Best first. */
+  readonly best: readonly RankedCutter[];
+  readonly disqualified: readonly RankedCutter[];
+  /** What a larger or a shorter tool would change, in words. */
+  readonly sizes: readonly string[];
+}
+
+/** Candidates balanced in full, and shown. */
+const SHOWN = 5;
+/** Candidates given a quick look at first. */
+const LOOKED_AT = 9;
+
+/** Context of the same operation with another cutter in the best holder that fits; null where none does. */
+export function contextWith(
+  op: MillingOperation,
+  context: OperationContext,
+  cutter: Cutter,
+  offer: Offer,
+): OperationContext | null {
+  const substrate = offer.substrates[cutter.extended.substrate];
+  const coating = offer.coatings[cutter.extended.coating];
+  if (!substrate || !coating) return null;
+  if (cutter.id === op.tooling.cutterId) return { ...context, cutter, substrate, coating };
+  const shank = cutter.properties.DCONMS ?? 0;
+  const fitting = fittingHolders(offer.holders, context.machine, shank);
+  // The holder of the operation stays where it fits: nobody changes holders without a reason.
+  const holder = fitting.find((h) => h.id === op.tooling.holderId) ?? fitting[0];
+  return holder ? { ...context, cutter, holder, substrate, coating } : null;
+}
+
+/** Limits that tell against a cutter as such, whatever speed and feed. */
+const AGAINST = [
+  'material-match',
+  'reach',
+  'rated-speed',
+  'holder-fit',
+  'corner-fit',
+  'path-possible',
+  'coolant-match',
+];
+
+/** Everything that disqualifies a cutter here: substrate, coating, reach, flutes at this engagement, rating, size. */
+export function reasonsAgainst(
+  op: MillingOperation,
+  context: OperationContext,
+  cutter: Cutter,
+  offer: Offer,
+): string[] {
+  const list: string[] = [];
+  const { alloy } = context;
+  const d = outerDiameter(cutter);
+  const face = cutter.type.startsWith('face_mill');
+  if (!cutter.suits_iso_groups.includes(alloy.iso513_group))
+    list.push(`ground for groups ${cutter.suits_iso_groups.join(', ')}, not for ${alloy.iso513_group}`);
+  const at = contextWith(op, context, cutter, offer);
+  if (!at) list.push('no holder on the shelf takes it on this spindle');
+  const flatFloor = op.feature.slopeDeg === 90 && op.feature.kind !== 'side' && op.feature.kind !== 'boss';
+  if (cutter.type === 'end_mill_ball' && flatFloor) list.push('a ball does not make the flat floor');
+  if (cutter.type === 'end_mill_barrel' && op.feature.allowanceMm > 0)
+    list.push('a barrel form is ground to finish walls');
+  const gap = narrowest(op.feature);
+  if (gap < d - 1e-9) list.push(`${d} mm does not go into ${gap.toFixed(1)} mm`);
+  if ((cutter.properties.LU ?? Infinity) < op.feature.depthMm)
+    list.push(`reaches ${cutter.properties.LU} mm, the floor lies at ${op.feature.depthMm} mm`);
+  if (
+    face &&
+    (op.feature.kind === 'pocket' || op.feature.kind === 'slot') &&
+    (cutter.properties.RMPX ?? 0) < 0.5
+  )
+    list.push('its end face cannot ramp into a closed feature');
+  if (op.feature.allowanceMm === 0 && op.feature.cornerRadiusMm !== null && d / 2 > op.feature.cornerRadiusMm)
+    list.push(`too large for the ${op.feature.cornerRadiusMm} mm corner that this cut finishes`);
+  const slot = cutter.max_slot_depth_over_d;
+  if (op.feature.kind === 'slot' && slot !== undefined && slot < 0.3)
+    list.push(`${cutter.properties.ZEFP ?? 'so many'} flutes have no room for chips at full width`);
+  if (!at || list.length > 0) return list;
+  try {
+    const limits = judgeLimits(operationFor(op, at, op.path.strategy), at, AGAINST);
+    return limits.filter((l) => l.state === 'over').map((l) => l.name);
+  } catch (error) {
+    if (error instanceof InputError) return error.problems.map((p) => `${p.field}: ${p.allowed}`);
+    throw error;
+  }
+}
+
+/** What bigger and shorter does to stiffness, against the present tool. Rule G-09: with D⁴ and L³. */
+function sizeWords(
+  op: MillingOperation,
+  present: Cutter,
+  best: readonly RankedCutter[],
+  offer: Offer,
+): string[] {
+  const words: string[] = [];
+  const d0 = outerDiameter(present);
+  const stickOut = op.tooling.stickOutMm;
+  const shortest = Math.max(op.feature.depthMm + 2, 0.5 * d0);
+  if (shortest < stickOut - 1)
+    words.push(
+      `The same tool ${(stickOut - shortest).toFixed(0)} mm shorter would still reach and be ${((stickOut / shortest) ** 3).toFixed(1)} times as stiff.`,
+    );
+  for (const r of best) {
+    const cutter = offer.cutters.find((c) => c.id === r.cutterId);
+    if (!cutter || !r.layout) continue;
+    const d = outerDiameter(cutter);
+    if (Math.abs(d / d0 - 1) < 0.05) continue;
+    const times = (d / d0) ** 4 * (stickOut / r.layout.operation.tooling.stickOutMm) ** 3;
+    words.push(
+      d > d0
+        ? `${cutter.name} is ${times.toFixed(1)} times as stiff where it stands and leaves ${r.layout.leavesInCornerMm.toFixed(2)} mm in the corners.`
+        : `${cutter.name} has ${(times * 100).toFixed(0)} % of the stiffness and gets further into the corners: ${r.layout.leavesInCornerMm.toFixed(2)} mm left.`,
+    );
+  }
+  return words.slice(0, 4);
+}
+
+/**
+ * The crib's cutters for this feature, alloy, machine: disqualified ones with their reasons, the rest balanced against all
+ * limits and ordered by the objective. `onDone` is told after each candidate and stops the work by returning false; null
+ * comes back then.
+ */
+export function rankCutters(
+  op: MillingOperation,
+  context: OperationContext,
+  offer: Offer,
+  wish: LayOutWish,
+  onDone: (done: number, of: number) => boolean = () => true,
+): Ranking | null {
+  const disqualified: RankedCutter[] = [];
+  const candidates: { cutter: Cutter; context: OperationContext; promise: number }[] = [];
+  for (const cutter of offer.cutters.filter(isMillingCutter)) {
+    const against = reasonsAgainst(op, context, cutter, offer);
+    const at = against.length === 0 ? contextWith(op, context, cutter, offer) : null;
+    const begun = at ? begin(op, at, op.path.strategy) : null;
+    if (at && begun && 'operation' in begun) {
+      const promise = worthOf(wish.objective, millingState(begun.operation, at));
+      candidates.push({ cutter, context: at, promise });
+    } else
+      disqualified.push({
+        cutterId: cutter.id,
+        name: cutter.name,
+        against: begun && 'impossible' in begun ? [begun.impossible] : against,
+        layout: null,
+      });
+  }
+  const worth = (l: StrategyLayout): number =>
+    wish.objective === 'metal'
+      ? l.minutes.total
+      : wish.objective === 'life'
+        ? -(l.featuresPerEdge?.value ?? 0)
+        : l.cost;
+  const order = (a: StrategyLayout, b: StrategyLayout): number =>
+    Number(a.state === 'over') - Number(b.state === 'over') || worth(a) - worth(b);
+  // The quick look keeps the most promising by what the numbers they begin with are worth.
+  candidates.sort((a, b) => b.promise - a.promise);
+  const looked = candidates.slice(0, LOOKED_AT);
+  const best: RankedCutter[] = [];
+  for (const [i, c] of looked.entries()) {
+    const layout = layOut(op, c.context, op.path.strategy, wish);
+    if (isLaidOut(layout)) best.push({ cutterId: c.cutter.id, name: c.cutter.name, against: [], layout });
+    if (!onDone(i + 1, looked.length)) return null;
+  }
+  best.sort((a, b) => order(a.layout!, b.layout!));
+  const shown = best.slice(0, SHOWN);
+  return { best: shown, disqualified, sizes: sizeWords(op, context.cutter, shown, offer) };
+}

@@ -1,0 +1,77 @@
+import type { OperationContext } from '../../operations/context.ts';
+import type { Coating, Cutter, Substrate } from '../../crib/cutter.ts';
+import type { MillingOperation, Operation } from '../../operations/operation.ts';
+
+/** Cutters one could take instead, with what they are made of. */
+export interface CutterShelf {
+  readonly cutters: readonly Cutter[];
+  readonly substrates: Readonly<Record<string, Substrate>>;
+  readonly coatings: Readonly<Record<string, Coating>>;
+}
+
+/** The same operation with another cutter. */
+export interface OtherCutter {
+  readonly id: string;
+  readonly title: string;
+  readonly after: Operation;
+  readonly context: OperationContext;
+}
+
+const teethOf = (c: Cutter): number => c.properties.ZEFP ?? c.properties.NOF ?? 1;
+const unequal = (c: Cutter): boolean => {
+  const pitch = c.extended.pitch_angles_deg;
+  return !!pitch && pitch.some((p) => Math.abs(p - pitch[0]!) > 0.1);
+};
+
+/** Tried at most. */
+const MOST = 4;
+
+/**
+ * Cutters of the same kind, diameter and shank that differ in what chatter cares about: unequal pitch, fewer teeth, more
+ * teeth. The feed per tooth stays. Those with unequal pitch and fewer teeth first.
+ */
+export function otherCutters(
+  op: MillingOperation,
+  context: OperationContext,
+  shelf: CutterShelf,
+): OtherCutter[] {
+  const now = context.cutter;
+  const p = now.properties;
+  const like = shelf.cutters.filter((c) => {
+    const q = c.properties;
+    return (
+      c.id !== now.id &&
+      c.type === now.type &&
+      q.DC === p.DC &&
+      q.DCONMS === p.DCONMS &&
+      (q.APMX ?? 0) >= op.cut.axialDepthMm &&
+      c.suits_iso_groups.includes(context.alloy.iso513_group) &&
+      (teethOf(c) !== teethOf(now) || unequal(c) !== unequal(now))
+    );
+  });
+  const order = (c: Cutter): number => (unequal(c) ? 0 : 10) + Math.abs(teethOf(c) - teethOf(now) + 0.5);
+  return like
+    .sort((a, b) => order(a) - order(b))
+    .slice(0, MOST)
+    .flatMap((cutter): OtherCutter[] => {
+      const substrate = shelf.substrates[cutter.extended.substrate];
+      const coating = shelf.coatings[cutter.extended.coating];
+      if (!substrate || !coating) return [];
+      const how = [
+        `${teethOf(cutter)} teeth${teethOf(cutter) === teethOf(now) ? '' : ` instead of ${teethOf(now)}`}`,
+        ...(unequal(cutter) === unequal(now) ? [] : [unequal(cutter) ? 'unequal pitch' : 'equal pitch']),
+      ];
+      return [
+        {
+          id: `cutter-${cutter.id}`,
+          title: `Take ${cutter.name}: ${how.join(', ')}`,
+          context: { ...context, cutter, substrate, coating },
+          after: {
+            ...op,
+            tooling: { ...op.tooling, cutterId: cutter.id },
+            workedOutFor: { ...op.workedOutFor, cutterId: cutter.id },
+          },
+        },
+      ];
+    });
+}

@@ -1,0 +1,52 @@
+import type { OperationContext } from '../../operations/context.ts';
+import type { MillingOperation, Operation } from '../../operations/operation.ts';
+import { measure, say } from '../../units/sentence.ts';
+import { millingState } from '../../operations/milling/milling-state.ts';
+import { clears } from './remedy.ts';
+import type { Switch } from './switches.ts';
+
+/** How far from today's speed a pocket is looked for, as ratios. */
+const FROM = 0.65;
+const TO = 1.6;
+const STEPS = 64;
+
+/**
+ * Speeds at which the lobes leave room: the nearest one that clears the limit and the roomiest in reach. Between two
+ * speeds the border rises and falls, so that neither end of a range tells. The feed per tooth stays and the table feed
+ * goes with the speed. None when the speed is pinned.
+ */
+export function pocketSpeeds(op: Operation, context: OperationContext, limitId: string): Switch[] {
+  if (op.kind !== 'milling' || limitId !== 'limit-depth') return [];
+  if (['n', 'vc', 'vf'].some((key) => op.pins.includes(key))) return [];
+  const { stability } = millingState(op, context);
+  const now = op.cut.speedRpm;
+  const most = Math.min(
+    context.machine.max_rpm,
+    context.cutter.properties.RPMX ?? Infinity,
+    context.holder.max_rpm || Infinity,
+  );
+  const at = (rpm: number): MillingOperation => ({ ...op, cut: { ...op.cut, speedRpm: rpm } });
+  const found = Array.from(
+    { length: STEPS + 1 },
+    (_, i) => Math.round((now * FROM * (TO / FROM) ** (i / STEPS)) / 10) * 10,
+  )
+    .filter((rpm) => rpm >= (context.machine.min_rpm ?? 10) && rpm <= most && Math.abs(rpm / now - 1) > 0.005)
+    .map((rpm) => ({ rpm, room: stability.borderAt(rpm).depthMm ?? Infinity }));
+  const roomiest = found.reduce<(typeof found)[number] | null>(
+    (a, b) => (!a || b.room > a.room ? b : a),
+    null,
+  );
+  const nearest = [...found]
+    .sort((a, b) => Math.abs(Math.log(a.rpm / now)) - Math.abs(Math.log(b.rpm / now)))
+    .find(({ rpm, room }) => room > op.cut.axialDepthMm && clears(at(rpm), context, limitId));
+  const chosen = [...new Set([nearest?.rpm, roomiest?.rpm].filter((v): v is number => v !== undefined))];
+  return chosen.map((rpm, i) => ({
+    id: `pocket-${i}`,
+    title: say(
+      'Speed {0} → {1}, into a pocket of the lobes, table feed with it so that the chip stays',
+      measure(now, 'rpm'),
+      measure(rpm, 'rpm'),
+    ),
+    after: at(rpm),
+  }));
+}

@@ -1,0 +1,90 @@
+import type { OperationContext } from '../../operations/context.ts';
+import type { Holder } from '../../crib/holder.ts';
+import type { Operation } from '../../operations/operation.ts';
+import { say, measure, type Sentence } from '../../units/sentence.ts';
+import { evaluate, judgeLimit, limitOf } from '../../evaluation/evaluate.ts';
+import { followable, type Lever } from './lever.ts';
+import { levers, MOVES } from './levers.ts';
+import { better, pairsFor } from './pairs.ts';
+import { type CutterShelf, otherCutters } from './other-cutters.ts';
+import { pocketSpeeds } from './pocket-speeds.ts';
+import { clears, type Remedy, remedyFrom } from './remedy.ts';
+import { smallestMove } from './smallest-move.ts';
+import { switches } from './switches.ts';
+
+function describe(lever: Lever, op: Operation, after: Operation): Sentence {
+  const from = measure(lever.read(op), lever.unit);
+  const to = measure(lever.read(after), lever.unit);
+  if (lever.id === 'speed' && op.kind === 'milling') {
+    return say('Speed {0} → {1}, table feed with it so that the chip stays', from, to);
+  }
+  return say(`${lever.label} {0} → {1}`, from, to);
+}
+
+/** A change that pushes more limits over than this is no advice. */
+const MOST_SPOILT = 1;
+const VIBRATION: ReadonlySet<string> = new Set(['limit-depth', 'tooth-passing']);
+
+/**
+ * Single changes that make a limit clear, smallest first; one that pushes another limit over comes last and says so.
+ * When no single one suffices without pushing something over, the best pairs too. Pinned parameters are not moved. `holders` are others to try the
+ * cutter in, `shelf` other cutters, looked at where chatter is the matter. Empty when the limit is clear. Throws on an impossible operation or a limit that does not apply.
+ */
+export function remediesFor(
+  op: Operation,
+  context: OperationContext,
+  limitId: string,
+  holders: readonly Holder[] = [],
+  shelf: CutterShelf | null = null,
+): Remedy[] {
+  const before = evaluate(op, context);
+  const { state } = limitOf(before, limitId);
+  if (state === 'clear') return [];
+  // What nobody has measured is not mended by another number: it is measured.
+  if (state === 'unproven' && VIBRATION.has(limitId)) return [];
+  const list = levers(op, context)
+    .filter((l) => !(MOVES[l.id] ?? []).some((key) => op.pins.includes(key)))
+    .map((l) => followable(l, op));
+  const found: Remedy[] = [];
+  for (const s of [...switches(op, context), ...pocketSpeeds(op, context, limitId)]) {
+    if (!clears(s.after, context, limitId)) continue;
+    const remedy = remedyFrom(s.id, s.title, s.after, context, before, s.id === 'rework' ? 0.4 : 0.2);
+    if (remedy) found.push(remedy);
+  }
+  for (const lever of list) {
+    for (const end of [lever.low, lever.high]) {
+      const value = smallestMove(lever, op, context, limitId, end);
+      if (value === null || value === lever.read(op)) continue;
+      const after = lever.write(op, value);
+      if (!clears(after, context, limitId)) continue;
+      const size = Math.abs(Math.log(value / lever.read(op)));
+      const remedy = remedyFrom(lever.id, describe(lever, op, after), after, context, before, size);
+      if (remedy) found.push(remedy);
+    }
+  }
+  for (const holder of holders) {
+    if (holder.id === op.tooling.holderId) continue;
+    const after: Operation = { ...op, tooling: { ...op.tooling, holderId: holder.id } };
+    const inIt = { ...context, holder };
+    if (judgeLimit(after, inIt, 'holder-fit')?.state !== 'clear' || !clears(after, inIt, limitId)) continue;
+    const remedy = remedyFrom(
+      `holder-${holder.id}`,
+      say(`Hold it in ${holder.name}`),
+      after,
+      inIt,
+      before,
+      0.5,
+    );
+    if (remedy) found.push(remedy);
+  }
+  if (shelf && op.kind === 'milling' && limitId === 'limit-depth') {
+    for (const other of otherCutters(op, context, shelf)) {
+      if (!clears(other.after, other.context, limitId)) continue;
+      const remedy = remedyFrom(other.id, say(other.title), other.after, other.context, before, 0.6);
+      if (remedy) found.push(remedy);
+    }
+  }
+  if (!found.some((r) => r.pushesOver.length === 0))
+    found.push(...pairsFor(list, op, context, limitId, before));
+  return found.filter((r) => r.pushesOver.length <= MOST_SPOILT).sort(better);
+}

@@ -1,0 +1,76 @@
+import type { Explanation, LimitGroup, LimitResult, LimitState } from './result.ts';
+import type { Sentence } from '../units/sentence.ts';
+import type { Unit } from '../units/unit.ts';
+import { bandOf, type Estimate, exact, scale } from './estimate.ts';
+
+/** What a limit finds in a cut. Its words are made only when somebody reads them: a map asks ten thousand times for the share. */
+export interface Assessment extends Omit<Explanation, 'inputs'> {
+  readonly predicted: { readonly estimate: Estimate; readonly unit: Unit } | null;
+  readonly allowed: { readonly value: number; readonly unit: Unit; readonly from: string } | null;
+  /** Predicted over allowed, or allowed over predicted where less is worse; null for a yes-or-no matter. */
+  readonly share: Estimate | null;
+  /** For a yes-or-no matter, or where nothing can be said. */
+  readonly verdict?: LimitState;
+  readonly why: () => Sentence;
+  readonly inputs: () => Explanation['inputs'];
+}
+
+/** One limit: a file that exports one of these, and a line in the ladder. Returns null where it does not apply. */
+export interface Limit<S> {
+  readonly id: string;
+  readonly group: LimitGroup;
+  readonly name: string;
+  /** Reads the set-up only, not speed, feed, depth, width or stick-out: a map asks it once. */
+  readonly reads?: 'setup';
+  assess(state: S): Assessment | null;
+}
+
+/** A band wider than this (high over low) that straddles the border says nothing. */
+const TELLS_NOTHING = 9;
+
+/**
+ * State by band and not by a single number (see the physics page). A middle inside its limit is never worse than tight,
+ * however wide its band.
+ */
+export function stateOfShare({ value, low, high }: { value: number; low: number; high: number }): LimitState {
+  if (high <= 1) return 'clear';
+  if (value <= 1) return 'tight';
+  return low <= 1 && high / low > TELLS_NOTHING ? 'unproven' : 'over';
+}
+
+/** Runs a limit and turns what it finds into a result. */
+export function judge<S>(limit: Limit<S>, state: S): LimitResult | null {
+  const a = limit.assess(state);
+  if (!a) return null;
+  const band = a.share ? bandOf(a.share) : null;
+  const verdict = a.verdict ?? (band ? stateOfShare(band) : 'unproven');
+  // A verdict of its own may see more than the share: then there is none to show, rather than "tight, 200 %".
+  const agrees =
+    band === null || (verdict === 'over' ? band.value > 1 : band.value <= 1 || verdict === 'unproven');
+  const share = agrees ? band : null;
+  return {
+    id: limit.id,
+    group: limit.group,
+    name: limit.name,
+    state: verdict,
+    predicted: a.predicted ? { ...bandOf(a.predicted.estimate), unit: a.predicted.unit } : null,
+    allowed: a.allowed,
+    share: share && { value: share.value, low: share.low, high: share.high },
+    why: a.why(),
+    formula: a.formula,
+    inputs: a.inputs(),
+    source: a.source,
+  };
+}
+
+/** Share of an exactly known allowed value. */
+export const shareOf = (predicted: Estimate, allowed: number): Estimate =>
+  allowed > 0 ? scale(predicted, 1 / allowed) : exact(predicted.value > 0 ? 99 : 0);
+
+/** An explanation's input. */
+export const input = (
+  symbol: string,
+  name: string,
+  value: number,
+  unit: Unit,
+): Explanation['inputs'][number] => ({ symbol, name, value, unit });

@@ -1,0 +1,80 @@
+import type { DrillingState } from '../drilling-state.ts';
+import type { OperationContext } from '../../context.ts';
+import { exact, power, scale, type Source, uncertain } from '../../../judging/estimate.ts';
+import { measure, say } from '../../../units/sentence.ts';
+import { input, type Limit } from '../../../judging/limit.ts';
+
+/** Chip window of mid-range steel the drills' feed windows are stated for, mm. */
+const STEEL_CHIP = 0.06;
+
+const WINDOW: Source = {
+  id: 'drill-feed-window',
+  label: 'feed window of the drill, scaled from steel',
+  kind: 'library',
+  sigma: 0.12,
+  narrowBy: 'a trial hole with a look at lips and chip',
+};
+
+/** Feed window of this drill in this alloy, mm/rev. */
+export function drillFeedWindow({ alloy, cutter }: OperationContext): readonly [number, number] | null {
+  const window = cutter.extended.fr_window_mm_per_rev;
+  if (!window) return null;
+  const scaleBy = Math.min(1.2, alloy.hm_window.c_mm / STEEL_CHIP);
+  return [window[0] * scaleBy, window[1] * scaleBy];
+}
+
+/** Too little feed rubs and hardens the bottom of the hole. */
+export const drillFeedLowLimit: Limit<DrillingState> = {
+  id: 'drill-feed-low',
+  group: 'cutter',
+  name: 'feed, not rubbing',
+  assess({ op: { cut }, context }) {
+    const window = drillFeedWindow(context);
+    if (!window) return null;
+    return {
+      predicted: { estimate: exact(cut.feedPerRevMm), unit: 'mm/rev' },
+      allowed: { value: window[0], unit: 'mm/rev', from: 'low end of the drill’s window in this alloy' },
+      share: scale(power(uncertain(cut.feedPerRevMm, WINDOW), -1), window[0]),
+      why: () =>
+        say(
+          'Feed is {0}; below {1} the lips rub and harden the bottom.',
+          measure(cut.feedPerRevMm, 'mm/rev'),
+          measure(window[0], 'mm/rev'),
+        ),
+      formula: 'fn ≥ window low·(alloy chip / steel chip)',
+      inputs: () => [
+        input('fn', 'feed per turn', cut.feedPerRevMm, 'mm/rev'),
+        input('low', 'window', window[0], 'mm/rev'),
+      ],
+      source: 'cutter record; judgement rules G-02, G-63',
+    };
+  },
+};
+
+/** Too much feed chips the corners. */
+export const drillFeedHighLimit: Limit<DrillingState> = {
+  id: 'drill-feed-high',
+  group: 'cutter',
+  name: 'feed on the lips',
+  assess({ op: { cut }, context }) {
+    const window = drillFeedWindow(context);
+    if (!window) return null;
+    return {
+      predicted: { estimate: exact(cut.feedPerRevMm), unit: 'mm/rev' },
+      allowed: { value: window[1], unit: 'mm/rev', from: 'high end of the drill’s window in this alloy' },
+      share: scale(uncertain(cut.feedPerRevMm, WINDOW), 1 / window[1]),
+      why: () =>
+        say(
+          'Feed is {0}; the lips take {1} in this alloy.',
+          measure(cut.feedPerRevMm, 'mm/rev'),
+          measure(window[1], 'mm/rev'),
+        ),
+      formula: 'fn ≤ window high·(alloy chip / steel chip)',
+      inputs: () => [
+        input('fn', 'feed per turn', cut.feedPerRevMm, 'mm/rev'),
+        input('high', 'window', window[1], 'mm/rev'),
+      ],
+      source: 'cutter record',
+    };
+  },
+};

@@ -1,0 +1,127 @@
+import type { HoleMillingState } from '../hole-milling-state.ts';
+import { pastFloorNeeded } from '../../../physics/holes/helical-bore.ts';
+import { entrySteepness } from '../../../physics/path/entry-plan.ts';
+import { exact } from '../../../judging/estimate.ts';
+import { measure, say } from '../../../units/sentence.ts';
+import { input, type Limit } from '../../../judging/limit.ts';
+import { atLeast, held, verdict } from '../../holes/limits/assessments.ts';
+
+/** The mill fits in with room for chips, and cuts the whole bottom. */
+export const boreHelixFitsLimit: Limit<HoleMillingState> = {
+  id: 'bore-helix-fits',
+  group: 'path',
+  name: 'mill fits hole',
+  assess({ bore, op: { hole } }) {
+    const first = bore.helices[0]!;
+    const room = hole.diameterMm >= 1.15 * (bore.widestFirstMm / 2);
+    const fits = first.toMm >= bore.smallestMm;
+    return {
+      ...atLeast(first.toMm, bore.smallestMm, 'mm', 'cutter and its dead centre', {
+        why: () =>
+          !fits
+            ? say(
+                'The helix makes {0}; below {1} the middle of the end face would not cut.',
+                measure(first.toMm, 'mm'),
+                measure(bore.smallestMm, 'mm'),
+              )
+            : room
+              ? say('The helix of {0} fits and leaves chips room.', measure(first.toMm, 'mm'))
+              : say(
+                  'The mill all but fills the hole of {0}: chips have no way out.',
+                  measure(hole.diameterMm, 'mm'),
+                ),
+        formula: 'Dc + dead centre ≤ first helix; hole ≥ 1.15·Dc',
+        source: 'circle geometry; judgement rule G-40',
+      }),
+      verdict: !fits ? 'over' : room ? 'clear' : 'tight',
+    };
+  },
+};
+
+/** Slope of the helix against what the end face and the alloy allow. */
+export const boreRampLimit: Limit<HoleMillingState> = {
+  id: 'bore-ramp',
+  group: 'path',
+  name: 'helix slope',
+  assess({ bore, context: { cutter, alloy }, op: { cut } }) {
+    const steepest = Math.min(cutter.properties.RMPX ?? 90, 2 * entrySteepness(alloy).helixDeg);
+    // Only the helix that opens the hole cuts with its end face.
+    const first = bore.helices[0]!;
+    return held(first.rampDeg, steepest, 'deg', 'end face and alloy', {
+      why: () =>
+        say(
+          '{0} a turn slopes {1} on the centre’s path; this end face in this alloy cuts {2}.',
+          measure(cut.pitchMm, 'mm'),
+          measure(first.rampDeg, 'deg'),
+          measure(steepest, 'deg'),
+        ),
+      formula: 'atan(p/(π·(Dm − Dc))) ≤ smaller of RMPX and twice the alloy’s usual',
+      inputs: () => [input('p', 'depth a turn', cut.pitchMm, 'mm')],
+      source: 'helix on the centre’s path; judgement rule G-40',
+    });
+  },
+};
+
+/** A post in the middle: dropped through, broken off under the tool, or none. */
+export const borePostLimit: Limit<HoleMillingState> = {
+  id: 'bore-post',
+  group: 'path',
+  name: 'post left',
+  assess({ bore, op: { hole, cut } }) {
+    const { postMm, postBreaksFree } = bore;
+    return verdict(postMm === 0 ? 'clear' : postBreaksFree ? 'over' : 'tight', {
+      why: () =>
+        postMm === 0
+          ? say(
+              cut.stepovers > 1 ? '{0} helices leave no post.' : 'One helix leaves no post.',
+              measure(bore.helices.length, 'pieces'),
+            )
+          : postBreaksFree
+            ? say(
+                hole.through
+                  ? 'A post of {0} stays and drops out under the turning tool.'
+                  : 'A post of {0} stays; so thin and tall it breaks off under the tool.',
+                measure(postMm, 'mm'),
+              )
+            : say('A post of {0} stays and has to be milled away.', measure(postMm, 'mm')),
+      formula: 'post = first helix − 2·Dc',
+      source: 'circle geometry; judgement rule G-40',
+    });
+  },
+};
+
+/** The corner wears first: past an open floor it is out of the cut; into a closed one it must not go. */
+export const pastFloorLimit: Limit<HoleMillingState> = {
+  id: 'past-floor',
+  group: 'path',
+  name: 'past the floor',
+  assess({ op: { hole, cut, flankWearMm }, context: { cutter } }) {
+    const corner = cutter.properties.RE ?? 0;
+    const needed = pastFloorNeeded(corner, flankWearMm);
+    if (!hole.through) {
+      return verdict(cut.pastFloorMm > 0 ? 'over' : 'clear', {
+        why: () =>
+          cut.pastFloorMm > 0
+            ? say('The floor is closed; {0} would cut into it.', measure(cut.pastFloorMm, 'mm'))
+            : say('The closed floor keeps the corner’s radius of {0}.', measure(corner, 'mm')),
+        formula: 'no overrun into a closed floor',
+        source: 'geometry',
+      });
+    }
+    return {
+      ...atLeast(Math.max(1e-6, cut.pastFloorMm), needed, 'mm', 'corner radius, its wear and 0.1 mm', {
+        why: () =>
+          say(
+            'The corner goes {0} past the floor; it takes {1} to bring the straight edge through.',
+            measure(cut.pastFloorMm, 'mm'),
+            measure(needed, 'mm'),
+          ),
+        formula: 'overrun ≥ RE + VB + 0.1',
+        inputs: () => [input('RE', 'corner radius', corner, 'mm')],
+        source: 'geometry of the worn corner',
+      }),
+      share: exact(needed / Math.max(0.001, cut.pastFloorMm)),
+      verdict: cut.pastFloorMm >= needed - 1e-9 ? 'clear' : 'over',
+    };
+  },
+};

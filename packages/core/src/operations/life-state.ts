@@ -1,0 +1,202 @@
+import type { Operation } from './operation.ts';
+import type { OperationContext } from './context.ts';
+import type { SpeedWindow } from '../crib/alloy.ts';
+import { isHighSpeedSteel } from './context.ts';
+import { isIndexable } from '../crib/cutter.ts';
+import { INDEXABLE_DRILL, INSERT_SIGMA, insertFactor, insertModel } from '../physics/life/insert-life.ts';
+import { type Estimate, power, uncertain, type Source } from '../judging/estimate.ts';
+import { type LifeCut, speedForLife, withinValidity } from '../physics/life/taylor.ts';
+import { lifeSpeedSources, speedHardnessFactor } from './sources.ts';
+
+/** Life of an edge below which the engagement runs it too hot to be called a roughing cut, minutes. */
+export const SHORTEST_LIFE_MIN = 15;
+/**
+ * Life of an edge beyond which nobody has tried, minutes: ten times the longest trial (60 min). Taylor's power law goes on for
+ * ever; edges are then ended by chipping, corrosion or whoever counts them.
+ */
+export const LONGEST_LIFE_MIN = 600;
+/** Scatter of life from edge to edge in one set-up (log). */
+const WITHIN_SETUP: Source = {
+  id: 'edge-to-edge',
+  label: 'scatter from edge to edge',
+  kind: 'model',
+  sigma: 0.3,
+  narrowBy: 'log several edges; it does not vanish',
+};
+/** Sources added where the cut lies outside what the life model was stated for. */
+const OUTSIDE: Source = {
+  id: 'life-outside',
+  label: 'cut lies outside the life model’s range, held at its edge',
+  kind: 'model',
+  sigma: 0.2,
+  narrowBy: 'a trial at this engagement',
+};
+
+/** The step from a solid mill's speed to an insert's. */
+const INSERT: Source = {
+  id: 'insert-speed',
+  label: 'speed of an insert, estimated from that of a solid mill',
+  kind: 'assumed',
+  sigma: INSERT_SIGMA,
+  narrowBy: 'measure wear on one insert in a trial',
+};
+
+export interface LifeState {
+  readonly lifeMin: Estimate;
+  readonly speedLimitMMin: Estimate;
+  readonly notes: readonly string[];
+}
+
+const middle = (w: SpeedWindow): number | null => (w === null || w === 'not used' ? null : (w[0] + w[1]) / 2);
+
+/** Life and speed limit of a milling cut, or null where the crib has no life model for it. */
+export function millingLife(
+  op: Operation,
+  context: OperationContext,
+  cut: LifeCut,
+  vc: number,
+): LifeState | null {
+  const solid = context.alloy.taylor_milling_coated_carbide;
+  if (!solid) return null;
+  const insert = isIndexable(context.cutter);
+  const model = insert ? insertModel(solid, context.alloy) : solid;
+  let vc30 = op.measured.lifeSpeed30MMin ?? model.vc_m_min.life_30_min * speedHardnessFactor(op, context);
+  const notes: string[] = [];
+  if (isHighSpeedSteel(context)) {
+    const windows = context.alloy.vc_windows_m_min;
+    const hss = middle(windows.hss_milling);
+    const carbide = middle(windows.carbide_milling.moderate_ae_0_2_0_4);
+    if (hss === null || carbide === null) return null;
+    if (op.measured.lifeSpeed30MMin === null) vc30 *= hss / carbide;
+    notes.push('carbide life model scaled to high-speed steel by the speed windows');
+  }
+  if (insert) {
+    if (op.measured.lifeSpeed30MMin === null) {
+      vc30 *= insertFactor(context.alloy, context.cutter.extended.coating);
+    }
+    notes.push('speed of a coated insert, from that of a solid mill by what is cut');
+  }
+  const held = withinValidity(model, cut);
+  if (held.outside.length > 0) notes.push(`${held.outside.join(' and ')} outside the life model's range`);
+  const sources = lifeSpeedSources(op, context, model.log_std_vc30_between_shops);
+  if (held.outside.length > 0) sources.push(OUTSIDE);
+  if (insert && op.measured.lifeSpeed30MMin === null) sources.push(INSERT);
+  return lifeFromSpeed(uncertain(speedForLife(model, vc30, held.cut, 30), ...sources), model.n, vc, notes);
+}
+
+/** Life and the fifteen-minute speed from the thirty-minute speed of this very cut and Taylor's exponent. */
+function lifeFromSpeed(speed30: Estimate, n: number, vc: number, notes: readonly string[]): LifeState {
+  const life = power({ value: speed30.value / vc, terms: speed30.terms }, 1 / n);
+  return {
+    lifeMin: {
+      value: Math.min(LONGEST_LIFE_MIN, 30 * life.value),
+      terms: [...life.terms, { source: WITHIN_SETUP, sensitivity: 1 }],
+    },
+    speedLimitMMin: { value: speed30.value * (30 / SHORTEST_LIFE_MIN) ** n, terms: speed30.terms },
+    notes,
+  };
+}
+
+/** Life from a window whose ends are read as the 60- and 15-minute speeds; that fixes Taylor's exponent. Wide on purpose. */
+function lifeFromWindow(
+  op: Operation,
+  context: OperationContext,
+  vc: number,
+  window: SpeedWindow | undefined,
+  share: number,
+  note: string,
+): LifeState | null {
+  if (!window || window === 'not used') return null;
+  const [low, high] = window;
+  const n = Math.log(high / low) / Math.log(4);
+  const speed30 =
+    op.measured.lifeSpeed30MMin ?? share * Math.sqrt(low * high) * speedHardnessFactor(op, context);
+  return lifeFromSpeed(uncertain(speed30, ...lifeSpeedSources(op, context, 0.25)), n, vc, [note]);
+}
+
+/** Speed window of a drill of this cutting material. */
+export const drillWindow = (context: OperationContext): SpeedWindow =>
+  isHighSpeedSteel(context)
+    ? context.alloy.vc_windows_m_min.drill_hss
+    : context.alloy.vc_windows_m_min.drill_carbide;
+
+/** Life of a drill. The crib gives only a speed window for drills. */
+export const drillingLife = (op: Operation, context: OperationContext, vc: number): LifeState | null =>
+  lifeFromWindow(
+    op,
+    context,
+    vc,
+    drillWindow(context),
+    context.cutter.type === 'drill_indexable' ? INDEXABLE_DRILL[context.alloy.iso513_group] : 1,
+    'drill life read from the speed window: its ends taken as 60 and 15 minutes',
+  );
+
+/** A reamer runs at this share of a drill's speed: the middle of a third and a half. Rule G-66. */
+export const REAMING_SHARE = 0.42;
+
+/** Life of a reamer, from the drills' window. */
+export const reamingLife = (op: Operation, context: OperationContext, vc: number): LifeState | null =>
+  lifeFromWindow(
+    op,
+    context,
+    vc,
+    drillWindow(context),
+    REAMING_SHARE,
+    'reamer life read from the drills’ window at two fifths of its speed',
+  );
+
+/** Life of a boring bar's insert, from the turning window. */
+export const boringLife = (op: Operation, context: OperationContext, vc: number): LifeState | null =>
+  lifeFromWindow(
+    op,
+    context,
+    vc,
+    context.alloy.vc_windows_m_min.carbide_turning,
+    1,
+    'life of the insert read from the turning window',
+  );
+
+/** Life of a tap, from its own window. */
+export const tappingLife = (op: Operation, context: OperationContext, vc: number): LifeState | null =>
+  lifeFromWindow(
+    op,
+    context,
+    vc,
+    context.alloy.vc_windows_m_min.tap_hss_e,
+    1,
+    'tap life read from the speed window: its ends taken as 60 and 15 minutes',
+  );
+
+/** Life of a chamfer mill: a light milling cut. */
+export const chamferLife = (
+  op: Operation,
+  context: OperationContext,
+  vc: number,
+  chipMm: number,
+  widthOverDiameter: number,
+): LifeState | null =>
+  millingLife(
+    op,
+    context,
+    {
+      chipMm,
+      radialOverDiameter: Math.max(0.02, widthOverDiameter),
+      axialOverDiameter: Math.max(0.05, widthOverDiameter),
+    },
+    vc,
+  );
+
+/** Life of a thread mill: narrow milling at its whole length. */
+export const threadMillingLife = (
+  op: Operation,
+  context: OperationContext,
+  vc: number,
+  chipMm: number,
+  stepoverOverDiameter: number,
+): LifeState | null =>
+  millingLife(
+    op,
+    context,
+    { chipMm, radialOverDiameter: Math.max(0.02, stepoverOverDiameter), axialOverDiameter: 1 },
+    vc,
+  );

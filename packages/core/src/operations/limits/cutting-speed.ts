@@ -1,0 +1,49 @@
+import type { CutState } from '../cut-state.ts';
+import { exact, over } from '../../judging/estimate.ts';
+import { measure, say } from '../../units/sentence.ts';
+import { SHORTEST_LIFE_MIN } from '../life-state.ts';
+import { input, type Limit } from '../../judging/limit.ts';
+
+/** Too fast for this engagement: the edge would be gone within a quarter of an hour. */
+export const cuttingSpeedLimit: Limit<CutState> = {
+  id: 'cutting-speed',
+  group: 'heat and life',
+  name: 'cutting speed',
+  assess({ cuttingSpeedMMin, speedLimitMMin, lifeNotes, op }) {
+    if (!speedLimitMMin) {
+      return {
+        predicted: { estimate: exact(cuttingSpeedMMin), unit: 'm/min' },
+        allowed: null,
+        share: null,
+        verdict: 'unproven',
+        why: () => say(`No speed can be checked: ${lifeNotes[0] ?? 'no life model'}.`),
+        formula: 'vc ≤ vc for 15 minutes',
+        inputs: () => [input('vc', 'cutting speed', cuttingSpeedMMin, 'm/min')],
+        source: 'crib',
+      };
+    }
+    return {
+      predicted: { estimate: exact(cuttingSpeedMMin), unit: 'm/min' },
+      allowed: {
+        value: speedLimitMMin.value,
+        unit: 'm/min',
+        from: `speed at which an edge lasts ${SHORTEST_LIFE_MIN} minutes here`,
+      },
+      share: over(exact(cuttingSpeedMMin), speedLimitMMin),
+      why: () =>
+        say(
+          op.kind === 'drilling'
+            ? 'The corner runs at {0}; {1} wears the drill out in a quarter of an hour.'
+            : 'The edge runs at {0}; at this engagement {1} wears it out in a quarter of an hour.',
+          measure(cuttingSpeedMMin, 'm/min'),
+          measure(speedLimitMMin.value, 'm/min'),
+        ),
+      formula: 'vc15 = vc30·2ⁿ·(hex/h₀)^−a·(ae/D/x₀)^−b·(ap/D/y₀)^−c',
+      inputs: () => [
+        input('vc', 'cutting speed', cuttingSpeedMMin, 'm/min'),
+        input('vc15', 'speed for 15 minutes', speedLimitMMin.value, 'm/min'),
+      ],
+      source: 'extended Taylor; crib, judgement rule G-180',
+    };
+  },
+};

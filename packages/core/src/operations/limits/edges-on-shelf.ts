@@ -1,0 +1,36 @@
+import type { CutState } from '../cut-state.ts';
+import { scale, power } from '../../judging/estimate.ts';
+import { measure, say } from '../../units/sentence.ts';
+import { input, type Limit } from '../../judging/limit.ts';
+
+/** Edges the batch will eat against edges on the shelf. */
+export const edgesOnShelfLimit: Limit<CutState> = {
+  id: 'edges-on-shelf',
+  group: 'heat and life',
+  name: 'edges on shelf',
+  assess({ op, lifeMin, time, context: { quantity } }) {
+    const { edgesOnShelf: shelf } = op;
+    if (!lifeMin || shelf === null) return null;
+    const minutes = quantity * op.featuresPerPart * time.cutting;
+    const needed = scale(power(lifeMin, -1), minutes);
+    return {
+      predicted: { estimate: needed, unit: 'pieces' },
+      allowed: { value: shelf, unit: 'pieces', from: 'counted on the shelf' },
+      share: shelf > 0 ? scale(needed, 1 / shelf) : null,
+      ...(shelf > 0 ? {} : { verdict: 'over' as const }),
+      why: () =>
+        say(
+          'The batch cuts for {0}, about {1} edges; {2} are on the shelf.',
+          measure(minutes, 'min'),
+          measure(Math.ceil(needed.value), 'pieces'),
+          measure(shelf, 'pieces'),
+        ),
+      formula: 'quantity·features·t / T ≤ edges',
+      inputs: () => [
+        input('quantity', 'parts in the batch', quantity, 'pieces'),
+        input('T', 'edge life', lifeMin.value, 'min'),
+      ],
+      source: 'extended Taylor',
+    };
+  },
+};

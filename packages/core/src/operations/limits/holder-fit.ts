@@ -1,0 +1,38 @@
+import type { CutState } from '../cut-state.ts';
+import { exact } from '../../judging/estimate.ts';
+import { measure, say } from '../../units/sentence.ts';
+import { input, type Limit } from '../../judging/limit.ts';
+
+/** The shank has to fit the holder, and the holder the spindle. */
+export const holderFitLimit: Limit<CutState> = {
+  id: 'holder-fit',
+  reads: 'setup',
+  group: 'cutter',
+  name: 'holder fits',
+  assess({ context: { cutter, holder, machine } }) {
+    const shank = cutter.properties.DCONMS ?? 0;
+    const [small, large] = holder.bore_diameter_mm;
+    const shankFits = shank >= small && shank <= large;
+    const spindleFits = holder.interfaces.includes(machine.spindle_interface);
+    return {
+      predicted: { estimate: exact(shank), unit: 'mm' },
+      allowed: { value: large, unit: 'mm', from: `${holder.name}, bore` },
+      share: null,
+      verdict: shankFits && spindleFits ? 'clear' : 'over',
+      why: () =>
+        !spindleFits
+          ? say(`${holder.name} does not fit the ${machine.spindle_interface} spindle.`)
+          : shankFits
+            ? say('A {0} shank fits the holder and the holder fits the spindle.', measure(shank, 'mm'))
+            : say(
+                'A {0} shank does not fit a holder for {1} to {2}.',
+                measure(shank, 'mm'),
+                measure(small, 'mm'),
+                measure(large, 'mm'),
+              ),
+      formula: 'DCONMS within the bore; taper of the spindle among the holder’s',
+      inputs: () => [input('DCONMS', 'shank', shank, 'mm')],
+      source: 'cutter, holder and machine records',
+    };
+  },
+};

@@ -1,0 +1,190 @@
+import type { MillingState } from '../milling-state.ts';
+import { outerDiameter } from '../../../crib/cutter.ts';
+import { exact } from '../../../judging/estimate.ts';
+import { measure, say } from '../../../units/sentence.ts';
+import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+
+/** Can the chosen way in, and the chosen path, be run at all? */
+export const pathPossibleLimit: Limit<MillingState> = {
+  id: 'path-possible',
+  group: 'path',
+  name: 'path and way in',
+  assess({ plan, op }) {
+    const reason = plan.impossible ?? plan.entry.impossible;
+    return {
+      predicted: null,
+      allowed: null,
+      share: null,
+      verdict: reason ? 'over' : 'clear',
+      why: () =>
+        say(
+          reason
+            ? `This path cannot be run: ${reason}.`
+            : `The ${op.path.strategy.replace('-', ' ')} path and the way in (${op.path.entry.method}) fit the feature.`,
+        ),
+      formula: 'geometry of feature, cutter and entry',
+      inputs: () => [],
+      source: 'judgement rules G-40 and G-47',
+    };
+  },
+};
+
+/** The end face cuts only so steep a ramp: cutter's record and alloy, whichever is gentler. */
+export const rampAngleLimit: Limit<MillingState> = {
+  id: 'ramp-angle',
+  reads: 'setup',
+  group: 'path',
+  name: 'ramp angle',
+  assess({ plan: { entry }, op }) {
+    if (entry.method !== 'helix' && entry.method !== 'ramp') return null;
+    // An angle worked out is the steepest by intent: using all of it is no closeness to a border.
+    const workedOut = op.path.entry.rampAngleDeg === null;
+    return {
+      predicted: { estimate: exact(entry.rampAngleDeg), unit: 'deg' },
+      allowed: { value: entry.steepestDeg, unit: 'deg', from: 'the gentler of cutter and alloy' },
+      share: workedOut ? null : shareOf(exact(entry.rampAngleDeg), entry.steepestDeg * 1.001),
+      ...(workedOut ? { verdict: 'clear' as const } : {}),
+      why: () =>
+        say(
+          'The way down slopes {0}; this end face in this alloy cuts {1}.',
+          measure(entry.rampAngleDeg, 'deg'),
+          measure(entry.steepestDeg, 'deg'),
+        ),
+      formula: 'ramp ≤ min(RMPX, usual for the alloy)',
+      inputs: () => [input('ramp', 'ramp angle', entry.rampAngleDeg, 'deg')],
+      source: 'cutter record; judgement rule G-40',
+    };
+  },
+};
+
+/** Hole of the helix against the smallest that clears chips and the dead centre, and the widest that fits. */
+export const helixFitLimit: Limit<MillingState> = {
+  id: 'helix-fit',
+  reads: 'setup',
+  group: 'path',
+  name: 'helix fits',
+  assess({ plan: { entry } }) {
+    if (entry.method !== 'helix' || entry.helixDiameterMm === null || entry.helixRangeMm === null)
+      return null;
+    const [smallest, widest] = entry.helixRangeMm;
+    const hole = entry.helixDiameterMm;
+    const fits = hole >= smallest - 1e-6 && hole <= widest + 1e-6;
+    return {
+      predicted: { estimate: exact(hole), unit: 'mm' },
+      allowed: {
+        value: hole < smallest ? smallest : widest,
+        unit: 'mm',
+        from: hole < smallest ? 'room for chips and the dead centre' : 'feature, and post in the middle',
+      },
+      share: exact(hole < smallest ? smallest / hole : hole / Math.max(widest, 1e-6)),
+      verdict: fits ? 'clear' : 'over',
+      why: () =>
+        say(
+          fits
+            ? 'The helix makes a hole of {0}; {1} to {2} would do.'
+            : smallest > widest
+              ? 'No helix fits: chips and the dead centre need a hole of {1}, the feature takes {2}.'
+              : 'The helix makes a hole of {0}; it has to be between {1} and {2}.',
+          measure(hole, 'mm'),
+          measure(smallest, 'mm'),
+          measure(widest, 'mm'),
+        ),
+      formula: '1.2·D ≤ D hole ≤ min(width, 1.8·D)',
+      inputs: () => [input('D hole', 'hole of the helix', hole, 'mm')],
+      source: 'judgement rule G-40',
+    };
+  },
+};
+
+/** What stands in the middle of a wide helix, and whether it breaks free under the tool. */
+export const postLeftLimit: Limit<MillingState> = {
+  id: 'post-left',
+  group: 'path',
+  name: 'post in the helix',
+  assess({ plan: { entry }, op }) {
+    if (entry.method !== 'helix' || entry.postMm <= 0) return null;
+    return {
+      predicted: { estimate: exact(entry.postMm), unit: 'mm' },
+      allowed: null,
+      share: null,
+      verdict: entry.postBreaksFree ? 'over' : 'tight',
+      why: () =>
+        say(
+          entry.postBreaksFree
+            ? op.feature.through
+              ? 'A post of {0} stays in the middle and falls free when the helix breaks through.'
+              : 'A post of {0} stays in the middle, thin enough to break off under the tool.'
+            : 'A post of {0} stays in the middle; it is milled away with the next pass.',
+          measure(entry.postMm, 'mm'),
+        ),
+      formula: 'post = D hole − 2·D + dead centre',
+      inputs: () => [input('post', 'post', entry.postMm, 'mm')],
+      source: 'circle geometry; judgement rule G-40',
+    };
+  },
+};
+
+/** Share of a feature's minutes that may go by above the material. */
+const AIR_TIGHT = 0.08;
+const AIR_OVER = 0.25;
+
+/** Cutting air at ramp feed is wasted time. */
+export const entryHeightLimit: Limit<MillingState> = {
+  id: 'entry-height',
+  group: 'path',
+  name: 'air at entry feed',
+  assess({ minutes, op }) {
+    if (op.path.entry.method === 'predrilled') return null;
+    const total = minutes.contact + minutes.air + minutes.link;
+    const share = minutes.air / total;
+    return {
+      predicted: { estimate: exact(minutes.air), unit: 'min' },
+      allowed: { value: AIR_OVER * total, unit: 'min', from: 'a quarter of the feature’s minutes' },
+      share: exact(share / AIR_OVER),
+      verdict: share > AIR_OVER ? 'over' : share > AIR_TIGHT ? 'tight' : 'clear',
+      why: () =>
+        say(
+          'Feed begins {0} above the material: {1} of the feature’s {2} go by in the air.',
+          measure(op.path.entry.startHeightMm, 'mm'),
+          measure(minutes.air, 'min'),
+          measure(total, 'min'),
+        ),
+      formula: 't air = levels·path above the material/vf entry',
+      inputs: () => [
+        input('start', 'start above the material', op.path.entry.startHeightMm, 'mm'),
+        input('t', 'minutes of the feature', total, 'min'),
+      ],
+      source: 'path geometry',
+    };
+  },
+};
+
+/** Straight into the wall the chip leaves thick until the cutter is centred; an arc of half the cutter avoids it. */
+export const leadInLimit: Limit<MillingState> = {
+  id: 'lead-in',
+  reads: 'setup',
+  group: 'path',
+  name: 'lead-in',
+  assess({ op, context: { cutter } }) {
+    if (op.path.entry.method !== 'outside') return null;
+    const wanted = outerDiameter(cutter) / 2;
+    const radius = op.path.leadInRadiusMm ?? wanted;
+    return {
+      predicted: { estimate: exact(radius), unit: 'mm' },
+      allowed: { value: wanted, unit: 'mm', from: 'half the cutter' },
+      share: null,
+      verdict: radius >= wanted - 1e-9 ? 'clear' : 'tight',
+      why: () =>
+        say(
+          radius >= wanted - 1e-9
+            ? 'An arc of {0} leads in, so that the chip starts thick and ends thin.'
+            : 'The lead-in of {0} is under {1}: halve the feed until the cutter is fully in, or roll in.',
+          measure(radius, 'mm'),
+          measure(wanted, 'mm'),
+        ),
+      formula: 'R in ≥ D/2',
+      inputs: () => [input('R in', 'radius of the lead-in', radius, 'mm')],
+      source: 'judgement rule G-42',
+    };
+  },
+};

@@ -1,0 +1,38 @@
+import type { MillingState } from '../milling-state.ts';
+import { isIndexable } from '../../../crib/cutter.ts';
+import { exact } from '../../../judging/estimate.ts';
+import { measure, say } from '../../../units/sentence.ts';
+import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+
+/** Left between the holder's nose and the top of the wall, mm. */
+const CLEARANCE = 1;
+
+/** The floor has to be reached without shank or holder touching the wall. */
+export const reachLimit: Limit<MillingState> = {
+  id: 'reach',
+  group: 'cutter',
+  name: 'reach to floor',
+  assess({ op, context: { cutter } }) {
+    const depth = op.feature.depthMm;
+    const relieved = isIndexable(cutter)
+      ? Infinity
+      : (cutter.properties.LU ?? cutter.properties.APMX ?? Infinity);
+    const out = op.tooling.stickOutMm - CLEARANCE;
+    const reach = Math.min(relieved, out);
+    const by = relieved < out ? 'relieved length of the cutter' : 'stick-out less 1 mm to the holder';
+    return {
+      predicted: { estimate: exact(depth), unit: 'mm' },
+      allowed: { value: reach, unit: 'mm', from: by },
+      share: shareOf(exact(depth), reach),
+      why: () =>
+        say(`The floor lies {0} down; the ${by} gives {1}.`, measure(depth, 'mm'), measure(reach, 'mm')),
+      formula: 'depth ≤ smaller of LU and stick-out − 1',
+      inputs: () => [
+        input('depth', 'feature depth', depth, 'mm'),
+        input('L', 'stick-out', op.tooling.stickOutMm, 'mm'),
+        ...(Number.isFinite(relieved) ? [input('LU', 'relieved length', relieved, 'mm')] : []),
+      ],
+      source: 'cutter record (ISO 13399)',
+    };
+  },
+};

@@ -1,0 +1,138 @@
+import type { MillingState } from '../milling-state.ts';
+import { isIndexable } from '../../../crib/cutter.ts';
+import { cornerMarks, wallMarks, wiperCovers } from '../../../physics/surface/feed-marks.ts';
+import { contactRadius, passSpacing, scallopHeight } from '../../../physics/surface/scallop.ts';
+import { exact, type Source, uncertain } from '../../../judging/estimate.ts';
+import { measure, say } from '../../../units/sentence.ts';
+import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+
+const PLOUGHING: Source = {
+  id: 'ploughing',
+  label: 'real roughness over the geometric one',
+  kind: 'assumed',
+  sigma: 0.25,
+  narrowBy: 'measure Ra of a trial surface',
+};
+
+/** Real over geometric roughness: adhesive alloys plough (rule G-82). */
+const roughnessFactor = (group: string): number =>
+  group === 'H' ? 1.15 : group === 'S' || group === 'M' ? 1.8 : 1.4;
+/** Ra of a cusped profile over its height; exact for the parabola: 0.2566. */
+const RA_OF_RZ = 0.2566;
+/** Runout from which one tooth makes the surface, so that the feed of a turn counts, mm. Rule G-82. */
+const ONE_TOOTH = 0.005;
+
+/** No milled surface is smoother, µm Ra: pockets' axial runout and tearing of an insert's edge, the grind of a solid mill's. */
+const SMOOTHEST_INSERT = 0.3;
+const SMOOTHEST_SOLID = 0.15;
+
+/** Feed marks on wall and floor against the roughness on the drawing. */
+export const roughnessLimit: Limit<MillingState> = {
+  id: 'roughness',
+  group: 'accuracy',
+  name: 'roughness',
+  assess({ op, context: { alloy, cutter }, teeth, runoutStep, diameterInCutMm }) {
+    const wanted = op.feature.raUm;
+    if (wanted === null) return null;
+    const { feedPerToothMm: fz, direction } = op.cut;
+    const mark = runoutStep.value > ONE_TOOTH ? fz * teeth : fz;
+    const wall = wallMarks(mark, diameterInCutMm, teeth, fz, direction);
+    const nose = cutter.properties.RE ?? 0;
+    const wiped = isIndexable(cutter) && wiperCovers(fz * teeth, cutter.properties.BS ?? 0);
+    const floor = nose > 0 && !wiped ? cornerMarks(mark, nose).rzMm : 0;
+    const counts =
+      op.feature.kind === 'face'
+        ? floor
+        : op.feature.kind === 'side' || op.feature.kind === 'boss'
+          ? wall
+          : Math.max(wall, floor);
+    const marks = counts * RA_OF_RZ * 1000 * roughnessFactor(alloy.iso513_group);
+    const ra = Math.max(marks, isIndexable(cutter) ? SMOOTHEST_INSERT : SMOOTHEST_SOLID);
+    const estimate = uncertain(ra, PLOUGHING);
+    return {
+      predicted: { estimate, unit: 'um-fine' },
+      allowed: { value: wanted, unit: 'um-fine', from: 'Ra on the drawing' },
+      share: shareOf(estimate, wanted),
+      why: () =>
+        say(
+          'Feed marks of {0} come out as about Ra {1}; {2} is asked.',
+          measure(counts * 1000, 'um-fine'),
+          measure(ra, 'um-fine'),
+          measure(wanted, 'um-fine'),
+        ),
+      formula: 'Ra = k·0.257·f²/(8·r)',
+      inputs: () => [
+        input('f', 'feed a mark', mark, 'mm/tooth'),
+        input('r', 'corner radius', nose, 'mm'),
+        input('k', 'real over geometric', roughnessFactor(alloy.iso513_group), 'ratio'),
+      ],
+      source: 'Martellotti 1941; judgement rule G-82',
+    };
+  },
+};
+
+/** Ridges a rounded edge leaves between passes. */
+export const scallopLimit: Limit<MillingState> = {
+  id: 'scallop',
+  group: 'accuracy',
+  name: 'ridges between passes',
+  assess({ op: { feature, cut }, context: { cutter } }) {
+    if (feature.scallopMm === null) return null;
+    const radius = contactRadius(cutter, feature.slopeDeg);
+    if (radius === null) return null;
+    const spacing = passSpacing(feature.slopeDeg, cut.radialEngagementMm, cut.axialDepthMm);
+    const height = scallopHeight(Math.min(spacing, 2 * radius), radius);
+    return {
+      predicted: { estimate: exact(height), unit: 'mm-fine' },
+      allowed: { value: feature.scallopMm, unit: 'mm-fine', from: 'ridge the drawing allows' },
+      share: shareOf(exact(height), feature.scallopMm),
+      why: () =>
+        say(
+          'Passes {0} apart with an edge of {1} leave ridges of {2}.',
+          measure(spacing, 'mm'),
+          measure(radius, 'mm'),
+          measure(height, 'mm-fine'),
+        ),
+      formula: 'h = R − √(R² − s²/4)',
+      inputs: () => [
+        input('s', 'passes apart along the surface', spacing, 'mm'),
+        input('R', 'radius at the contact', radius, 'mm'),
+      ],
+      source: 'circle geometry; judgement rules G-82 and G-84',
+    };
+  },
+};
+
+/** Share of the wiper's flat a turn may use. Rule G-85. */
+const WIPER_SHARE = 0.7;
+
+/** A wiper narrower than the feed of a turn leaves a thread on the face. */
+export const wiperLimit: Limit<MillingState> = {
+  id: 'wiper',
+  group: 'accuracy',
+  name: 'wiper covers the feed',
+  assess({ op, context: { cutter }, teeth }) {
+    const flat = cutter.properties.BS;
+    if (!flat || op.feature.kind !== 'face' || op.feature.allowanceMm > 0) return null;
+    const turn = op.cut.feedPerToothMm * teeth;
+    return {
+      predicted: { estimate: exact(turn), unit: 'mm/rev' },
+      allowed: {
+        value: WIPER_SHARE * flat,
+        unit: 'mm/rev',
+        from: `${WIPER_SHARE} of the flat of ${cutter.name}`,
+      },
+      share: shareOf(exact(turn), WIPER_SHARE * flat),
+      why: () =>
+        say(
+          'A turn feeds {0}; the flat of {1} covers {2} safely.',
+          measure(turn, 'mm/rev'),
+          measure(flat, 'mm'),
+          measure(WIPER_SHARE * flat, 'mm/rev'),
+        ),
+      formula: 'fz·z ≤ 0.7·bs',
+      inputs: () => [input('bs', 'wiper flat', flat, 'mm')],
+      source: 'judgement rule G-85',
+    };
+  },
+};

@@ -1,0 +1,31 @@
+import type { MillingState } from '../milling-state.ts';
+import { exact } from '../../../judging/estimate.ts';
+import { measure, say } from '../../../units/sentence.ts';
+import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+
+/** The edge is only so long. */
+export const usableLengthLimit: Limit<MillingState> = {
+  id: 'usable-length',
+  group: 'cutter',
+  name: 'edge length',
+  assess({ op: { cut }, context: { cutter } }) {
+    const edge = cutter.properties.APMX ?? 0;
+    return {
+      predicted: { estimate: exact(cut.axialDepthMm), unit: 'mm' },
+      allowed: { value: edge, unit: 'mm', from: `${cutter.name}, APMX` },
+      share: shareOf(exact(cut.axialDepthMm), edge),
+      why: () =>
+        say(
+          'The cut is {0} deep; the edge is {1} long.',
+          measure(cut.axialDepthMm, 'mm'),
+          measure(edge, 'mm'),
+        ),
+      formula: 'ap ≤ APMX',
+      inputs: () => [
+        input('ap', 'axial depth', cut.axialDepthMm, 'mm'),
+        input('APMX', 'edge length', edge, 'mm'),
+      ],
+      source: 'cutter record (ISO 13399)',
+    };
+  },
+};

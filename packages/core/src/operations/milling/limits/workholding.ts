@@ -1,0 +1,107 @@
+import type { MillingState } from '../milling-state.ts';
+import type { WorkholdingKind } from '../../operation.ts';
+import type { Estimate } from '../../../judging/estimate.ts';
+import { measure, say } from '../../../units/sentence.ts';
+import { type Assessment, input, type Limit, shareOf } from '../../../judging/limit.ts';
+
+/** Holding over force, by how the part is held: heat releases some of them. */
+export const SAFETY: Readonly<Record<WorkholdingKind, number>> = {
+  vice: 2,
+  clamps: 2,
+  fixture: 1.5,
+  vacuum: 3,
+  adhesive: 3,
+};
+
+/** A force against what was declared to hold it; unproven where nothing was declared. */
+function heldAgainst(
+  asked: Estimate,
+  capacity: number | null,
+  factor: number,
+  words: { readonly push: string; readonly against: string; readonly missing: string },
+  { formula, inputs, source }: Pick<Assessment, 'formula' | 'inputs' | 'source'>,
+): Assessment {
+  if (capacity === null) {
+    return {
+      formula,
+      inputs,
+      source,
+      predicted: { estimate: asked, unit: 'N' },
+      allowed: null,
+      share: null,
+      verdict: 'unproven',
+      why: () => say(`The cut ${words.push} with {0}; ${words.missing}.`, measure(asked.value, 'N')),
+    };
+  }
+  return {
+    formula,
+    inputs,
+    source,
+    predicted: { estimate: asked, unit: 'N' },
+    allowed: { value: capacity / factor, unit: 'N', from: `declared ${words.against} over ${factor}` },
+    share: shareOf(asked, capacity / factor),
+    why: () =>
+      say(
+        `The cut ${words.push} with {0}; the declared {1} allows {2}.`,
+        measure(asked.value, 'N'),
+        measure(capacity, 'N'),
+        measure(capacity / factor, 'N'),
+      ),
+  };
+}
+
+/** The part must not slide: planar force, and lifting force where no holding against it is declared apart. */
+export const workholdingLimit: Limit<MillingState> = {
+  id: 'workholding',
+  group: 'strength',
+  name: 'workholding',
+  assess({ op: { workholding }, sideForceN, liftN }) {
+    const factor = SAFETY[workholding.kind];
+    const together = workholding.liftCapacityN === null ? liftN.value : 0;
+    const asked = { value: Math.hypot(sideForceN.value, together), terms: sideForceN.terms };
+    return heldAgainst(
+      asked,
+      workholding.capacityN,
+      factor,
+      {
+        push: 'pushes',
+        against: 'holding',
+        missing: `no holding force is declared for the ${workholding.kind}`,
+      },
+      {
+        formula: '√(Fxy² + Flift²) ≤ capacity / factor',
+        inputs: () => [
+          input('Fxy', 'peak side force', sideForceN.value, 'N'),
+          input('Flift', 'lifting force counted here', together, 'N'),
+          input('factor', 'safety factor', factor, 'ratio'),
+        ],
+        source: 'milling forces through one turn; declared holding',
+      },
+    );
+  },
+};
+
+/** The part must not be lifted: a helix pulls it up, and a vacuum or a glue line peels sooner than it slides. */
+export const workholdingLiftLimit: Limit<MillingState> = {
+  id: 'workholding-lift',
+  group: 'strength',
+  name: 'lift off the holding',
+  assess({ op: { workholding }, liftN }) {
+    if (workholding.liftCapacityN === null) return null;
+    const factor = SAFETY[workholding.kind];
+    return heldAgainst(
+      liftN,
+      workholding.liftCapacityN,
+      factor,
+      { push: 'lifts', against: 'holding against lifting', missing: '' },
+      {
+        formula: 'Flift ≤ capacity / factor',
+        inputs: () => [
+          input('Flift', 'peak lifting force', liftN.value, 'N'),
+          input('factor', 'safety factor', factor, 'ratio'),
+        ],
+        source: 'milling forces through one turn; declared holding',
+      },
+    );
+  },
+};

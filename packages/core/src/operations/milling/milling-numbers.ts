@@ -1,0 +1,142 @@
+import type { Quantity } from '../../judging/result.ts';
+import { input } from '../../judging/limit.ts';
+import { type Estimate, uncertain } from '../../judging/estimate.ts';
+import { costBasis, costOfFeature } from '../cost.ts';
+import type { MillingState } from './milling-state.ts';
+import { lifeAndTime, loads, quantity, speedAndFeed } from '../numbers.ts';
+import { HEAT_MODEL } from '../sources.ts';
+
+const DEG = 180 / Math.PI;
+
+/** The numbers of a milling cut a person reads, in the order they are read. */
+export function millingNumbers(s: MillingState): Quantity[] {
+  const { cut } = s.op;
+  const chipInputs = [
+    input('fz', 'feed per tooth', cut.feedPerToothMm, 'mm/tooth'),
+    input('ae', 'radial engagement', cut.radialEngagementMm, 'mm'),
+    input('D', 'diameter in the cut', s.diameterInCutMm, 'mm'),
+    input('φ', 'arc of contact', s.arc * DEG, 'deg'),
+  ];
+  return [
+    ...speedAndFeed(s),
+    quantity('fz', 'fz', 'feed per tooth', cut.feedPerToothMm, 'mm/tooth', 'fz = vf/(n·z)', 'ISO 3002-3', [
+      input('vf', 'table feed', s.feedRateMmMin, 'mm/min'),
+      input('n', 'spindle speed', s.speedRpm, 'rpm'),
+      input('z', 'teeth', s.teeth, 'pieces'),
+    ]),
+    quantity('vf', 'vf', 'table feed', s.feedRateMmMin, 'mm/min', 'vf = n·z·fz', 'ISO 3002-3', [
+      input('n', 'spindle speed', s.speedRpm, 'rpm'),
+      input('z', 'teeth', s.teeth, 'pieces'),
+      input('fz', 'feed per tooth', cut.feedPerToothMm, 'mm/tooth'),
+    ]),
+    quantity(
+      'hex',
+      'hex',
+      'thickest chip',
+      s.chipMm,
+      'mm-fine',
+      'hex = fz·sin κ·sin φ, largest over the arc',
+      'Martellotti 1941',
+      chipInputs,
+    ),
+    quantity('ap', 'ap', 'axial depth', cut.axialDepthMm, 'mm', 'chosen', 'input'),
+    quantity('ae', 'ae', 'radial engagement', cut.radialEngagementMm, 'mm', 'chosen', 'input'),
+    quantity('Q', 'Q', 'metal per minute', s.removalCm3Min, 'cm3/min', 'Q = ap·ae·vf/1000', 'ISO 3002-3', [
+      input('ap', 'axial depth', cut.axialDepthMm, 'mm'),
+      input('ae', 'radial engagement', cut.radialEngagementMm, 'mm'),
+      input('vf', 'table feed', s.feedRateMmMin, 'mm/min'),
+    ]),
+    quantity(
+      'hm',
+      'hm',
+      'mean chip',
+      s.meanChipMm,
+      'mm-fine',
+      'hm = fz·sin κ·(cos φ1 − cos φ2)/(φ2 − φ1)',
+      'Martellotti 1941',
+      chipInputs,
+    ),
+    quantity(
+      'arc',
+      'φ',
+      'arc of contact',
+      s.arc * DEG,
+      'deg',
+      'φ = acos(1 − 2·ae/D)',
+      'circle geometry',
+      chipInputs.slice(1, 3),
+    ),
+    quantity(
+      'F',
+      'F',
+      'peak side force',
+      s.sideForceN,
+      'N',
+      'F = √(Fx² + Fy²), largest in a turn',
+      s.law.source,
+      [
+        input('Fx', 'mean along the feed', s.turn.meanFx, 'N'),
+        input('Fy', 'mean on the wall', s.turn.meanFy, 'N'),
+      ],
+    ),
+    ...loads(s),
+    quantity(
+      'lean',
+      'δ',
+      'lean at the tip',
+      s.leanMm,
+      'mm-fine',
+      'δ = Fn·(beam + clamp + holder + spindle)',
+      'stepped beam on springs',
+      [
+        input('δ tool', 'bend of the tool', s.leanParts.tool, 'mm-fine'),
+        input('δ clamp', 'joint in the holder', s.leanParts.clamp, 'mm-fine'),
+        input('δ spindle', 'spindle and machine', s.leanParts.spindle, 'mm-fine'),
+      ],
+    ),
+    quantity(
+      'theta',
+      'ϑ',
+      'contact temperature',
+      uncertain(s.heat.temperatureC, HEAT_MODEL),
+      'degC',
+      'ϑ = 20 + 0.4·u/(ρc)·(v·h/κ)^⅓·share reached in the arc',
+      'Cook 1973; Carslaw & Jaeger 1959; Stephenson & Ali 1992',
+      [
+        input('t hot', 'in the cut each turn', s.heat.heatingMs / 1000, 's-fine'),
+        input('t cool', 'out of it', s.heat.coolingMs / 1000, 's-fine'),
+        input('share', 'of the steady rise', s.heat.share, 'ratio'),
+        input('ϑ∞', 'if it never left the cut', s.heat.steadyC, 'degC'),
+      ],
+    ),
+    ...lifeAndTime(s),
+    costNumber(s),
+  ];
+}
+
+/** What one feature costs, in the shop's own money. */
+function costNumber(s: MillingState): Quantity {
+  const basis = costBasis(s.op, s.context);
+  const minutes = { contact: s.minutes.contact, total: s.time.cutting + s.time.linking };
+  const cost = costOfFeature(basis, minutes, s.lifeMin?.value ?? null);
+  return quantity(
+    'cost',
+    'C',
+    'cost of one',
+    s.lifeMin && cost.total > 0
+      ? { value: cost.total, terms: scaledTerms(s.lifeMin, -cost.edges / cost.total) }
+      : cost.total,
+    'money',
+    'C = t·rate + (t cut/T)·(edge + change·rate)',
+    basis.assumed.length > 0 ? `usual figures for: ${basis.assumed.join(', ')}` : 'stated by the shop',
+    [
+      input('rate', 'machine hour', basis.machinePerMin * 60, 'money'),
+      input('edge', 'price of an edge', basis.edgePrice, 'money'),
+      input('t', 'minutes of one', minutes.total, 'min'),
+      input('edges', 'of it for edges', cost.edges, 'money'),
+    ],
+  );
+}
+
+const scaledTerms = (e: Estimate, weight: number): Estimate['terms'] =>
+  e.terms.map((t) => ({ source: t.source, sensitivity: t.sensitivity * weight }));

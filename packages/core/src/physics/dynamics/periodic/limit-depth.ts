@@ -1,0 +1,130 @@
+import { requirePositive } from '../../../units/input-error.ts';
+import { averagedBorder, longestDelay, responseGrid } from '../averaged-border.ts';
+import type { ChatterCut } from '../chatter-cut.ts';
+import type { TipMode, TipStructure } from '../tip-structure.ts';
+import { bracketed, closedIn, type Growth, growthAt, sharpened, zeroOf } from './border-search.ts';
+import type { ArnoldiOptions } from './dominant.ts';
+import { freeModes } from './free-motion.ts';
+import { heardFrequency } from './heard-frequency.ts';
+import type { PeriodMap } from './period-map.ts';
+import { gainOf, LEVELS, type Resolution } from './resolution.ts';
+
+/** What the wave on the surface does at the border. */
+export type ChatterKind = 'hopf' | 'flip';
+
+/** The border depth of the periodic solution. */
+export interface PeriodicLimit {
+  /** Limit depth, mm; null where it is beyond the deepest looked at. */
+  readonly depthMm: number | null;
+  /** Frequency it would be heard at, Hz. */
+  readonly hz: number | null;
+  readonly kind: ChatterKind | null;
+  /** Limit of the averaged cut, mm: the overview; null where it has none. */
+  readonly overviewMm: number | null;
+  /**
+   * What the resolution leaves, as a share of the depth: estimated. Infinite where the tip falls silent between two
+   * teeth, so that nothing is handed on from one to the next and no multiplier has a border that a computation could find.
+   */
+  readonly error: number;
+}
+
+export interface LimitOptions {
+  readonly mostMm?: number;
+  /** Share of the depth the border may be off. */
+  readonly tolerance?: number;
+  /** Resolutions to go through, coarse to fine. */
+  readonly levels?: readonly Resolution[];
+  /** Begin near the averaged border instead of well below it: quicker, blind to an island lower down. */
+  readonly nearOverview?: boolean;
+}
+
+/** Far from the border a rough answer decides. */
+const FAR = { from: 0.12, tolerance: 0.01 } as const;
+const ROUGH: ArnoldiOptions = { tolerance: 2e-3, restarts: 3, far: FAR };
+/** Angle from −1 within which a multiplier is a flip, rad. */
+const FLIP = 0.02;
+/** Share of the depth the first, coarse search closes in to. */
+const SEARCHED = 0.12;
+/** Begun near the border, secants get there sooner than a closing bracket. */
+const SEARCHED_NEAR = 0.45;
+/** What the coarsest resolution leaves at most, as a share of the depth: measured over random cuts. */
+const COARSE_ERROR = 0.003;
+/** An estimate of an error is taken this many times. */
+const SAFETY = 3;
+/** Decay between two teeth, nepers, after which nothing of a vibration is left to hand on. */
+const SILENT = 10;
+
+/** Border of the averaged cut, mm, between that with equal teeth and that with all delays; null where there is none. */
+function overviewOf(cut: ChatterCut, structure: TipStructure, rpm: number): number | null {
+  const grid = responseGrid(structure, longestDelay(cut, rpm));
+  const equal = { ...cut, pitch: cut.pitch.map(() => (2 * Math.PI) / cut.pitch.length) };
+  const found = [cut, equal]
+    .map((c) => averagedBorder(c, grid, rpm).depthMm)
+    .filter((depth) => depth !== Infinity);
+  if (found.length === 0) return null;
+  return Math.exp(found.reduce((sum, depth) => sum + Math.log(depth), 0) / found.length);
+}
+
+/** Decay of what is heard in the longest free flight, nepers. */
+function silence({ spans, period, perRadian }: PeriodMap, structure: TipStructure, hz: number): number {
+  let last = (spans.at(-1)?.to ?? 0) - period / perRadian;
+  let longest = 0;
+  for (const { from, to } of spans) {
+    longest = Math.max(longest, from - last);
+    last = to;
+  }
+  const apart = (m: TipMode): number => Math.abs(Math.log(m.hz / hz));
+  const heard = [...structure.x, ...structure.y].reduce((a, b) => (apart(b) < apart(a) ? b : a));
+  return 2 * Math.PI * heard.hz * heard.damping * longest * perRadian;
+}
+
+/**
+ * Border depth at one speed: the first depth from zero at which the periodic solution is not stable. Looks upward from
+ * a third of the averaged cut's limit; a stable island above the first border is not looked for. Searched coarsely, then
+ * sharpened with finer and finer resolutions until what a level moved the border by tells that the next would move it
+ * by less than the tolerance. Throws on an impossible cut or speed.
+ */
+export function limitDepth(
+  cut: ChatterCut,
+  structure: TipStructure,
+  rpm: number,
+  { mostMm = 60, tolerance = 5e-4, levels = LEVELS, nearOverview = false }: LimitOptions = {},
+): PeriodicLimit {
+  requirePositive('spindle speed', rpm);
+  const overviewMm = overviewOf(cut, structure, rpm);
+  const growth = growthAt(cut, freeModes(structure), rpm);
+  const coarse = (depthMm: number): Growth => growth(depthMm, levels[0]!, ROUGH);
+  const about = Math.min(mostMm, overviewMm ?? mostMm);
+  // Where the overview has no border in reach, the deepest cut tells at once.
+  const first = nearOverview ? (about < mostMm ? 0.85 * about : mostMm) : 0.35 * about;
+  const bracket = bracketed(coarse, first, about, mostMm);
+  if (!bracket) return { depthMm: null, hz: null, kind: null, overviewMm, error: 0 };
+  const [low, high] = closedIn(coarse, bracket, nearOverview ? SEARCHED_NEAR : SEARCHED);
+  const close: ArnoldiOptions = { tolerance: tolerance / 10, restarts: 8, far: FAR };
+  const at = (level: number, from: { depthMm: number; slope: number }) =>
+    sharpened((depthMm) => growth(depthMm, levels[level]!, close), from, mostMm, tolerance / 2);
+  const from = {
+    depthMm: low === high ? low.depthMm : zeroOf(low, high),
+    slope: low === high ? 1 : (high.log - low.log) / Math.log(high.depthMm / low.depthMm),
+  };
+  let border = at(0, from);
+  let error = COARSE_ERROR;
+  for (let level = 1; level < levels.length && error > tolerance; level++) {
+    const finer = at(level, border);
+    const moved = Math.abs(Math.log(finer.depthMm / border.depthMm));
+    error = SAFETY * gainOf(levels[level - 1]!, levels[level]!) * moved;
+    border = finer;
+    // Multipliers stand close in slow cuts: another one may have overtaken what was followed up to here.
+    const other = growth.again(border.found, close);
+    if (other.log > border.found.log + tolerance * border.slope) border = at(level, border);
+  }
+  const { map, top } = border.found;
+  const hz = heardFrequency(map, top, structure);
+  return {
+    depthMm: border.depthMm,
+    hz,
+    kind: Math.PI - top.angle < FLIP && map.perTurn > 1 ? 'flip' : 'hopf',
+    overviewMm,
+    error: silence(map, structure, hz) > SILENT ? Infinity : error,
+  };
+}

@@ -1,0 +1,34 @@
+import { type Cutter, isIndexable } from '../../crib/cutter.ts';
+import type { BeamSegment } from './stepped-beam.ts';
+
+/** Modulus of the steel body that carries inserts, GPa. */
+const STEEL_GPA = 207;
+
+/**
+ * The tool from the holder's nose to its tip, root first: shank, neck, flutes. The fluted part bends like a bar of
+ * the effective diameter (second moment of the fluted section; Kops & Vo 1990), indexable bodies like a steel bar.
+ */
+export function toolBeam(cutter: Cutter, stickOutMm: number, modulusGPa: number): BeamSegment[] {
+  const p = cutter.properties;
+  const dc = p.DC ?? 0;
+  if (isIndexable(cutter)) {
+    return [{ lengthMm: stickOutMm, diameterMm: 0.8 * dc, modulusGPa: STEEL_GPA }];
+  }
+  const fluted = Math.min(stickOutMm, p.LCF ?? p.APMX ?? stickOutMm);
+  const neckEnd = Math.min(stickOutMm, Math.max(fluted, p.LH ?? p.LU ?? fluted));
+  const segments = [
+    { lengthMm: stickOutMm - neckEnd, diameterMm: p.DCONMS ?? dc, modulusGPa },
+    { lengthMm: neckEnd - fluted, diameterMm: p.DN ?? dc, modulusGPa },
+    {
+      lengthMm: fluted,
+      diameterMm: dc * (cutter.extended.effective_bending_diameter_ratio ?? 0.82),
+      modulusGPa,
+    },
+  ];
+  return segments.filter((s) => s.lengthMm > 1e-6);
+}
+
+/** Diameter that bends at the root of the flutes, mm. */
+export const rootDiameter = (cutter: Cutter): number =>
+  (cutter.properties.DC ?? 1) *
+  (isIndexable(cutter) ? 0.8 : (cutter.extended.effective_bending_diameter_ratio ?? 0.82));
