@@ -4,7 +4,7 @@ import {
   formatMeasure,
   limitOf,
   numberOf,
-  SHOWN_NUMBERS,
+  KINDS,
   speak,
   type System,
 } from '@burl/core';
@@ -36,7 +36,7 @@ export function report(file: JobFile, all: readonly Judged[], system: System): s
       const q = numberOf(evaluation, key);
       return `${q.symbol} ${formatMeasure(q.value, q.unit, system)}`;
     };
-    const keys = [...SHOWN_NUMBERS[evaluation.kind].set, 't'];
+    const keys = [...KINDS[evaluation.kind].shown.set, 't'];
     lines.push(
       '',
       `${evaluation.state.toUpperCase().padEnd(8)}  ${name}`,

@@ -1,13 +1,5 @@
 import { createRequire } from 'node:module';
-import {
-  formatMeasure,
-  holeSentence,
-  type Quantity,
-  SHOWN_NUMBERS,
-  speak,
-  stepNotes,
-  type System,
-} from '@burl/core';
+import { formatMeasure, holeSentence, type Quantity, KINDS, speak, stepNotes, type System } from '@burl/core';
 import type { Release, ReleasedOperation } from '@burl/contract';
 import PDFDocument from 'pdfkit';
 
@@ -87,7 +79,7 @@ function room(doc: Document, height: number): void {
 }
 
 function shownNumbers(op: ReleasedOperation): Quantity[] {
-  const { set, watch } = SHOWN_NUMBERS[op.document.kind];
+  const { set, watch } = KINDS[op.document.kind].shown;
   return [...set, ...watch].flatMap((key) => op.evaluation.numbers.filter((q) => q.key === key));
 }
 

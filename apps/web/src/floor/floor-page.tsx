@@ -1,4 +1,4 @@
-import { formatMeasure, holeSentence, isHole, numberOf, SHOWN_NUMBERS, speak, stepNotes } from '@burl/core';
+import { formatMeasure, holeSentence, isHole, numberOf, KINDS, speak, stepNotes } from '@burl/core';
 import type { ReleasedOperation } from '@burl/contract';
 import { FileDown, Printer } from 'lucide-react';
 import { useParams } from 'react-router';
@@ -39,7 +39,7 @@ function Block({ op, number }: { op: ReleasedOperation; number: number }) {
         ; coolant {document.coolant}
       </p>
       <dl className="mb-2 grid grid-cols-2 gap-2 sm:grid-cols-4">
-        {SHOWN_NUMBERS[document.kind].set.map((key) => {
+        {KINDS[document.kind].shown.set.map((key) => {
           const q = numberOf(evaluation, key);
           return (
             <div key={key} className="rounded-lg border border-line px-3 py-1.5">
@@ -52,7 +52,7 @@ function Block({ op, number }: { op: ReleasedOperation; number: number }) {
         })}
       </dl>
       <p className="mb-2 flex flex-wrap gap-x-5">
-        {SHOWN_NUMBERS[document.kind].watch.map((key) => {
+        {KINDS[document.kind].shown.watch.map((key) => {
           const q = numberOf(evaluation, key);
           return (
             <span key={key}>

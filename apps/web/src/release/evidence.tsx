@@ -1,4 +1,4 @@
-import { type Difference, formatMeasure, type LimitResult, numberOf, SHOWN_NUMBERS, speak } from '@burl/core';
+import { type Difference, formatMeasure, type LimitResult, numberOf, KINDS, speak } from '@burl/core';
 import type { ReleasedOperation } from '@burl/contract';
 import { useSystem } from '../frame/preferences.tsx';
 import { StateMark, StateWord } from '../parts/state-mark.tsx';
@@ -62,7 +62,7 @@ export function Evidence({ op, number }: { op: ReleasedOperation; number: number
         {formatMeasure(op.document.tooling.stickOutMm, 'mm', system)}; {op.document.coolant}
       </p>
       <dl className="mb-2 grid grid-cols-4 gap-2">
-        {[...SHOWN_NUMBERS[op.document.kind].set, ...SHOWN_NUMBERS[op.document.kind].watch].map((key) => {
+        {[...KINDS[op.document.kind].shown.set, ...KINDS[op.document.kind].shown.watch].map((key) => {
           const q = numberOf(op.evaluation, key);
           return (
             <div key={key} className="rounded border border-line px-2 py-1">

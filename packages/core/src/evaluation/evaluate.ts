@@ -2,31 +2,17 @@ import type { OperationContext } from '../operations/context.ts';
 import type { LimitResult, LimitState } from '../judging/result.ts';
 import type { Evaluation } from './evaluation.ts';
 import type { Operation } from '../operations/operation.ts';
-import { judge, type Limit } from '../judging/limit.ts';
-import { MILLING_LADDER } from './ladder.ts';
-import { riskOf } from './hole-risk.ts';
-import { holeJudgement } from './hole-judgement.ts';
 import { bandOf, scale, type Source } from '../judging/estimate.ts';
 import { cautionsOf } from './cautions.ts';
 import { requirePossible } from './check-operation.ts';
+import { kindOf } from './registry.ts';
 import type { CutState } from '../operations/cut-state.ts';
-import { millingState } from '../operations/milling/milling-state.ts';
-import { millingNumbers } from '../operations/milling/milling-numbers.ts';
 
 const SEVERITY: Readonly<Record<LimitState, number>> = { over: 3, tight: 2, unproven: 1, clear: 0 };
 
 /** Worst first: by state, then by share used. */
 export const worseFirst = (a: LimitResult, b: LimitResult): number =>
   SEVERITY[b.state] - SEVERITY[a.state] || (b.share?.high ?? 0) - (a.share?.high ?? 0);
-
-function climb<S extends CutState>(ladder: readonly Limit<S>[], state: S): LimitResult[] {
-  const results: LimitResult[] = [];
-  for (const limit of ladder) {
-    const result = judge(limit, state);
-    if (result) results.push(result);
-  }
-  return results;
-}
 
 function sourcesOf(
   state: CutState,
@@ -45,34 +31,20 @@ function sourcesOf(
  */
 export function evaluate(op: Operation, context: OperationContext): Evaluation {
   requirePossible(op, context);
-  if (op.kind === 'milling') {
-    const state = millingState(op, context);
-    return conclude(state, climb(MILLING_LADDER, state), {
-      numbers: millingNumbers(state),
-      sources: sourcesOf(state, [state.leanMm, state.stressMPa, state.runoutStep]),
-      pecks: [],
-    });
-  }
-  const { state, ladder, numbers, rests, pecks } = holeJudgement(op, context);
-  return conclude(state, climb(ladder as readonly Limit<typeof state>[], state), {
-    numbers: numbers(),
+  const { state, rests, pecks, ...worked } = kindOf(op).workOut(op, context);
+  const risk = worked.risk();
+  return conclude(state, worked.judged(), {
+    numbers: worked.numbers(),
     sources: sourcesOf(state, rests),
     pecks,
-    risk: riskOf(state),
+    ...(risk && { risk }),
   });
 }
 
 /** Some of the limits of an operation, those that apply: nothing else is worked out. */
-export function judgeLimits(
-  op: Operation,
-  context: OperationContext,
-  ids: readonly string[],
-): readonly LimitResult[] {
+export function judgeLimits(op: Operation, context: OperationContext, ids: readonly string[]): LimitResult[] {
   requirePossible(op, context);
-  const among = (l: { readonly id: string }): boolean => ids.includes(l.id);
-  if (op.kind === 'milling') return climb(MILLING_LADDER.filter(among), millingState(op, context));
-  const { state, ladder } = holeJudgement(op, context);
-  return climb((ladder as readonly Limit<typeof state>[]).filter(among), state);
+  return kindOf(op).workOut(op, context).judged(ids);
 }
 
 /** A single limit, or null where it does not apply: what a search asks hundreds of times. */

@@ -10,7 +10,7 @@ import { chipFactor, diameterInCut, edgeProfile } from '../physics/cutting/edge-
 import { spindleSpeed } from '../physics/cutting/spindle-speed.ts';
 import { drillWindow, REAMING_SHARE } from '../operations/life-state.ts';
 import { speedDiameter } from './set-parameter.ts';
-import { isDifficultToClear } from '../operations/drilling/drilling-state.ts';
+import { isDifficultToClear } from '../operations/holes/difficult-chips.ts';
 
 const down = (value: number, step: number): number => Math.max(step, Math.floor(value / step + 1e-9) * step);
 const tidy = (value: number): number => Number(value.toPrecision(3));

@@ -7,7 +7,7 @@ import { InputError, describeProblem } from '../../units/input-error.ts';
 import { costBasis } from '../../operations/cost.ts';
 import { evaluate, limitOf } from '../../evaluation/evaluate.ts';
 import { setParameter } from '../../evaluation/set-parameter.ts';
-import { chanceLost } from '../../evaluation/hole-risk.ts';
+import { chanceLost } from '../../operations/holes/hole-risk.ts';
 import { countOf, type HoleDemand, requireDemand } from './hole-demand.ts';
 import type { RecipeStep, StepKey } from './recipe.ts';
 import { recipesFor } from './recipes.ts';

@@ -1,7 +1,7 @@
 import type { Evaluation } from '../../evaluation/evaluation.ts';
 import { isHole } from '../../operations/hole-operation.ts';
 import type { Operation } from '../../operations/operation.ts';
-import { chanceLost } from '../../evaluation/hole-risk.ts';
+import { chanceLost } from '../../operations/holes/hole-risk.ts';
 import { orderRisk, type Station, type StationRisk } from './order-risk.ts';
 import { USUAL_PART_VALUE } from './plan-hole.ts';
 

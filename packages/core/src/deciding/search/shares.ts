@@ -1,6 +1,6 @@
 import type { LimitState } from '../../judging/result.ts';
 import type { MillingState } from '../../operations/milling/milling-state.ts';
-import { MILLING_LADDER } from '../../evaluation/ladder.ts';
+import { MILLING_LADDER } from '../../operations/milling/milling-kind.ts';
 import { sigmaOf } from '../../judging/estimate.ts';
 
 /** One limit at a wanted confidence. */

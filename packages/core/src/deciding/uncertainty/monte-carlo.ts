@@ -4,7 +4,7 @@ import type { LimitState } from '../../judging/result.ts';
 import type { MillingOperation } from '../../operations/operation.ts';
 import { problemsOf } from '../../evaluation/check-operation.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
-import { MILLING_LADDER } from '../../evaluation/ladder.ts';
+import { MILLING_LADDER } from '../../operations/milling/milling-kind.ts';
 import type { Assessment } from '../../judging/limit.ts';
 import type { Source } from '../../judging/estimate.ts';
 import { seededNormal, seededUniform } from '../../numerics/normal.ts';

@@ -35,6 +35,7 @@ import {
   uncertain,
 } from '../../judging/estimate.ts';
 import { holeState, type HoleState, SIZE_MODEL, strengthOf, TWIST_OFF } from '../holes/hole-state.ts';
+import { isDifficultToClear } from '../holes/difficult-chips.ts';
 import { drillingLife } from '../life-state.ts';
 import { thermalPairOf } from '../thermal-pair.ts';
 import { cuttingForceSources, ruptureSource } from '../sources.ts';
@@ -94,10 +95,6 @@ export function throughPressure(
     holder.coolant.some((c) => c.includes('through'));
   return canPass ? Math.min(machine.coolant.pressure_bar.tsc ?? 0, cutter.properties.CP ?? Infinity) : 0;
 }
-
-/** Strings or work hardening: the alloys whose chips do not fall out by themselves. */
-export const isDifficultToClear = ({ alloy }: OperationContext): boolean =>
-  alloy.iso513_group === 'S' || alloy.iso513_group === 'M';
 
 /** Stretch before breakthrough run at reduced feed, mm: where the cap begins to give way. Rule G-64. */
 const slowStretch = (op: DrillingOperation, diameter: number, pointMm: number): number => {

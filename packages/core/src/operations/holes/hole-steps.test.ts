@@ -18,10 +18,9 @@ import { evaluate, limitOf, numberOf } from '../../evaluation/evaluate.ts';
 import { remediesFor } from '../../deciding/remedies/remedies.ts';
 import { parametersOf, setParameter, speedDiameter } from '../../evaluation/set-parameter.ts';
 import { planHole } from '../../deciding/hole-plan/plan-hole.ts';
-import { HOLE_LADDERS } from '../../evaluation/ladder.ts';
-import { SHOWN_NUMBERS } from '../../evaluation/shown-numbers.ts';
+import { KINDS } from '../../evaluation/registry.ts';
 import { speak } from '../../units/sentence.ts';
-import { chanceLost } from '../../evaluation/hole-risk.ts';
+import { chanceLost } from './hole-risk.ts';
 import { holeSentence, stepNotes } from './step-notes.ts';
 
 const steps = {
@@ -36,7 +35,7 @@ describe.each(all)('%s', (_name, { op, context }) => {
   const e = evaluate(op, context);
 
   it('has every number its sheet shows, and no limit or number that is not one', () => {
-    for (const key of [...SHOWN_NUMBERS[op.kind].set, ...SHOWN_NUMBERS[op.kind].watch])
+    for (const key of [...KINDS[op.kind].shown.set, ...KINDS[op.kind].shown.watch])
       expect(Number.isFinite(numberOf(e, key).value), key).toBe(true);
     for (const q of e.numbers) expect([q.value, q.low, q.high].every(Number.isFinite), q.key).toBe(true);
     for (const l of e.limits) {
@@ -85,7 +84,11 @@ describe.each(all)('%s', (_name, { op, context }) => {
 
 it('every limit of every ladder is met by a step of its kind', () => {
   const met = new Set(all.flatMap(([, s]) => evaluate(s.op, s.context).limits.map((l) => l.id)));
-  const asked = new Set(Object.values(HOLE_LADDERS).flatMap((ladder) => ladder.map((l) => l.id)));
+  const asked = new Set(
+    Object.values(KINDS)
+      .filter(({ kind }) => kind !== 'milling' && kind !== 'drilling')
+      .flatMap(({ ladder }) => ladder.map((l) => l.id)),
+  );
   // These wait for something nobody stated here: a roughness, a shelf that was counted, a measured tip.
   const waiting = ['edges-on-shelf', 'limit-depth'];
   expect([...asked].filter((id) => !met.has(id) && !waiting.includes(id))).toEqual([]);

@@ -54,11 +54,10 @@ export const verdict = (state: LimitState, words: Words): Assessment => ({
 });
 
 /** A limit of one kind of state asked of a part of another. */
-export const within = <S, P>(limit: Limit<never>, part: (state: S) => P): Limit<never> =>
-  ({
-    ...limit,
-    assess: (state: S) => (limit as unknown as { assess(p: P): Assessment | null }).assess(part(state)),
-  }) as unknown as Limit<never>;
+export const within = <S, P>({ assess, ...rest }: Limit<P>, part: (state: S) => P): Limit<S> => ({
+  ...rest,
+  assess: (state) => assess(part(state)),
+});
 
 /** A feed within the window its tool takes; closeness to the nearer end counts. */
 export function inWindow(

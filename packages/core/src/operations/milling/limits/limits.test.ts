@@ -4,7 +4,8 @@ import type { LimitState } from '../../../judging/result.ts';
 import type { MillingOperation, Operation } from '../../operation.ts';
 import { evaluate, limitOf } from '../../../evaluation/evaluate.ts';
 import { speak } from '../../../units/sentence.ts';
-import { DRILLING_LADDER, MILLING_LADDER } from '../../../evaluation/ladder.ts';
+import { KINDS } from '../../../evaluation/registry.ts';
+import { MILLING_LADDER } from '../milling-kind.ts';
 import { stateOfShare } from '../../../judging/limit.ts';
 
 type MillingChange = (op: MillingOperation) => MillingOperation;
@@ -329,7 +330,7 @@ describe('explanations', () => {
   });
 
   it('ids are unique in a ladder', () => {
-    for (const ladder of [MILLING_LADDER, DRILLING_LADDER]) {
+    for (const ladder of Object.values(KINDS).map((k) => k.ladder)) {
       expect(new Set(ladder.map((l) => l.id)).size).toBe(ladder.length);
     }
   });

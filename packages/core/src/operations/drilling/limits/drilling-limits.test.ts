@@ -4,7 +4,7 @@ import type { OperationContext } from '../../context.ts';
 import type { LimitState } from '../../../judging/result.ts';
 import type { DrillingOperation } from '../../hole-operation.ts';
 import { evaluate, limitOf } from '../../../evaluation/evaluate.ts';
-import { DRILLING_LADDER, MILLING_LADDER } from '../../../evaluation/ladder.ts';
+import { KINDS } from '../../../evaluation/registry.ts';
 
 type DrillingChange = (op: DrillingOperation) => DrillingOperation;
 
@@ -81,7 +81,7 @@ describe('limits of a hole', () => {
   });
 
   it('every limit that is only a hole’s has a case', () => {
-    const own = DRILLING_LADDER.filter((l) => !MILLING_LADDER.some((m) => m.id === l.id));
+    const own = KINDS.drilling.ladder.filter((l) => !KINDS.milling.ladder.some((m) => m.id === l.id));
     expect(own.map((l) => l.id).filter((id) => !DRILLING_CASES.some(([c]) => c === id))).toEqual([]);
   });
 

@@ -1,0 +1,24 @@
+import type { OperationKind } from '../operations/operation-kind.ts';
+import type { Operation } from '../operations/operation.ts';
+import { boringKind } from '../operations/boring/boring-kind.ts';
+import { chamferingKind } from '../operations/chamfering/chamfering-kind.ts';
+import { drillingKind } from '../operations/drilling/drilling-kind.ts';
+import { holeMillingKind } from '../operations/hole-milling/hole-milling-kind.ts';
+import { millingKind } from '../operations/milling/milling-kind.ts';
+import { reamingKind } from '../operations/reaming/reaming-kind.ts';
+import { tappingKind } from '../operations/tapping/tapping-kind.ts';
+import { threadMillingKind } from '../operations/thread-milling/thread-milling-kind.ts';
+
+/** Every kind of operation there is: a new one is a folder and a line here. */
+export const KINDS: { readonly [K in Operation['kind']]: OperationKind } = {
+  milling: millingKind,
+  drilling: drillingKind,
+  reaming: reamingKind,
+  boring: boringKind,
+  'hole-milling': holeMillingKind,
+  chamfering: chamferingKind,
+  tapping: tappingKind,
+  'thread-milling': threadMillingKind,
+};
+
+export const kindOf = (op: Operation): OperationKind => KINDS[op.kind];

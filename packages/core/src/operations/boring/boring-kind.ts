@@ -1,0 +1,33 @@
+import { operationKind } from '../operation-kind.ts';
+import type { BoringOperation } from '../hole-operation.ts';
+import { OF_ALL } from '../limits/ladder-of-all.ts';
+import { boringNumbers } from './boring-numbers.ts';
+import { boringState, type BoringState } from './boring-state.ts';
+import { riskOf } from '../holes/hole-risk.ts';
+import { hardeningCautions } from '../holes/difficult-chips.ts';
+import { barRatioLimit, boreDepthLimit, boreFeedLimit, boreRoughnessLimit } from './limits/boring.ts';
+import { holeReachLimit } from '../holes/limits/hole-reach.ts';
+import { holeToleranceLimit } from '../holes/limits/hole-tolerance.ts';
+
+/** Boring with a single point. */
+export const boringKind = operationKind<BoringOperation, BoringState>({
+  kind: 'boring',
+  shown: { set: ['n', 'vf', 'fn', 'ap'], watch: ['vc', 'Fr', 'lean', 'size', 'Ra', 't'] },
+  state: boringState,
+  numbers: boringNumbers,
+  rests: (s) => [s.breaking, s.sizeErrorMm],
+  risk: (s) => riskOf(s, { each: 1e-4, loses: 0.5 }),
+  cautions: (_, context) => hardeningCautions(context),
+  ladder: [
+    ...OF_ALL.machine,
+    ...OF_ALL.cutter,
+    holeReachLimit,
+    boreFeedLimit,
+    boreDepthLimit,
+    holeToleranceLimit,
+    boreRoughnessLimit,
+    barRatioLimit,
+    ...OF_ALL.life,
+    ...OF_ALL.process,
+  ],
+});

@@ -1,0 +1,25 @@
+import { operationKind } from '../operation-kind.ts';
+import type { ChamferingOperation } from '../hole-operation.ts';
+import { OF_ALL } from '../limits/ladder-of-all.ts';
+import { chamferingNumbers } from './chamfering-numbers.ts';
+import { chamferingState, type ChamferingState } from './chamfering-state.ts';
+import { riskOf } from '../holes/hole-risk.ts';
+import { chamferFeedLimit, chamferFitsLimit } from './limits/chamfering.ts';
+
+/** Chamfering of the rim of a hole. */
+export const chamferingKind = operationKind<ChamferingOperation, ChamferingState>({
+  kind: 'chamfering',
+  shown: { set: ['n', 'vfc', 'width', 'vf'], watch: ['vc', 'fz', 'P', 't'] },
+  state: chamferingState,
+  numbers: chamferingNumbers,
+  rests: (s) => [s.breaking, s.sizeErrorMm],
+  risk: (s) => riskOf(s, { each: 2e-5, loses: 0.1 }),
+  ladder: [
+    ...OF_ALL.machine,
+    ...OF_ALL.cutter,
+    chamferFeedLimit,
+    ...OF_ALL.life,
+    chamferFitsLimit,
+    ...OF_ALL.process,
+  ],
+});

@@ -1,0 +1,67 @@
+import { operationKind } from '../operation-kind.ts';
+import type { DrillingOperation } from '../hole-operation.ts';
+import { OF_ALL } from '../limits/ladder-of-all.ts';
+import { drillingNumbers } from './drilling-numbers.ts';
+import { drillingState, type DrillingState } from './drilling-state.ts';
+import { riskOf } from '../holes/hole-risk.ts';
+import { hardeningCautions } from '../holes/difficult-chips.ts';
+import type { Circumstance } from '../holes/hole-risk.ts';
+import { breakthroughLimit } from './limits/breakthrough.ts';
+import { chipsOutLimit } from './limits/chips-out.ts';
+import { coolantPressureLimit } from './limits/coolant-pressure.ts';
+import { drillBucklingLimit } from './limits/drill-buckling.ts';
+import { drillFeedHighLimit, drillFeedLowLimit } from './limits/drill-feed.ts';
+import { drillReachLimit } from './limits/drill-reach.ts';
+import { drillTorsionLimit } from './limits/drill-torsion.ts';
+import { holeSizeLimit } from './limits/hole-size.ts';
+import { holeStraightnessLimit } from './limits/hole-straightness.ts';
+import { pilotNeededLimit } from './limits/pilot-needed.ts';
+import { spotAngleLimit } from './limits/spot-angle.ts';
+import { holeToleranceLimit } from '../holes/limits/hole-tolerance.ts';
+import { holderGripLimit } from '../limits/holder-grip.ts';
+
+function whatMakesWorse({ op: { hole } }: DrillingState): Circumstance[] {
+  const list: Circumstance[] = [];
+  const depth = hole.depthMm / hole.diameterMm;
+  if (depth > 5) list.push({ factor: (depth / 5) ** 2, because: 'deep for a drill' });
+  if (hole.crossHoles > 0) list.push({ factor: 1 + hole.crossHoles, because: 'cross holes on the way' });
+  if (hole.entryAngleDeg > 3 && !hole.piloted) list.push({ factor: 3, because: 'starts on a slope' });
+  return list;
+}
+
+/** Drilling of a hole, its pilot or its spot. */
+export const drillingKind = operationKind<DrillingOperation, DrillingState>({
+  kind: 'drilling',
+  shown: { set: ['n', 'vf', 'fn', 'pecks'], watch: ['vc', 'depth', 'M', 'Ff', 'p', 't'] },
+  state: drillingState,
+  numbers: drillingNumbers,
+  rests: (s) => [s.thrustN],
+  risk: (s) => riskOf(s, { each: 2e-4, loses: 0.4 }, whatMakesWorse(s)),
+  cautions: (op, context) => [
+    ...(op.hole.through
+      ? ['Reduce feed by a third to a half at breakthrough; the disc that drops out is hot and sharp.']
+      : []),
+    ...hardeningCautions(context),
+  ],
+  pecks: (s) => s.pecks,
+  ladder: [
+    ...OF_ALL.machine,
+    ...OF_ALL.cutter,
+    holeSizeLimit,
+    drillReachLimit,
+    drillFeedLowLimit,
+    drillFeedHighLimit,
+    spotAngleLimit,
+    coolantPressureLimit,
+    chipsOutLimit,
+    drillTorsionLimit,
+    drillBucklingLimit,
+    breakthroughLimit,
+    holderGripLimit,
+    pilotNeededLimit,
+    holeToleranceLimit,
+    holeStraightnessLimit,
+    ...OF_ALL.life,
+    ...OF_ALL.process,
+  ],
+});

@@ -1,0 +1,58 @@
+import { operationKind } from '../operation-kind.ts';
+import type { HoleMillingOperation } from '../hole-operation.ts';
+import { OF_ALL } from '../limits/ladder-of-all.ts';
+import { holeMillingNumbers } from './hole-milling-numbers.ts';
+import { holeMillingState, type HoleMillingState } from './hole-milling-state.ts';
+import { riskOf } from '../holes/hole-risk.ts';
+import { hardeningCautions } from '../holes/difficult-chips.ts';
+import { within } from '../holes/limits/assessments.ts';
+import type { Limit } from '../../judging/limit.ts';
+import type { MillingState } from '../milling/milling-state.ts';
+import { boreHelixFitsLimit, borePostLimit, boreRampLimit, pastFloorLimit } from './limits/hole-milling.ts';
+import { holeReachLimit } from '../holes/limits/hole-reach.ts';
+import { holeToleranceLimit } from '../holes/limits/hole-tolerance.ts';
+import { holderGripLimit } from '../limits/holder-grip.ts';
+import { bendingStressLimit } from '../milling/limits/bending-stress.ts';
+import { chipSpaceLimit } from '../milling/limits/chip-space.ts';
+import { chipThickLimit } from '../milling/limits/chip-thick.ts';
+import { chipThinLimit } from '../milling/limits/chip-thin.ts';
+import { limitDepthLimit } from '../milling/limits/limit-depth.ts';
+
+/** A limit of milling, asked of the heaviest turn of the helix. */
+const inMilling = (limit: Limit<MillingState>): Limit<HoleMillingState> => within(limit, (s) => s.heaviest);
+
+/** Milling of a hole on a helix. */
+export const holeMillingKind = operationKind<HoleMillingOperation, HoleMillingState>({
+  kind: 'hole-milling',
+  shown: { set: ['n', 'vfc', 'pitch', 'helices'], watch: ['vc', 'vf', 'fz', 'ramp', 'lean', 'size', 't'] },
+  state: holeMillingState,
+  numbers: holeMillingNumbers,
+  rests: (s) => [s.breaking, s.sizeErrorMm],
+  risk: (s) => riskOf(s, { each: 5e-5, loses: 0.1 }),
+  cautions: (op, context) => [
+    ...(op.hole.through
+      ? [
+          'What drops out of the open hole is loose, hot and sharp; nobody under it, spindle stopped to take it.',
+        ]
+      : []),
+    ...hardeningCautions(context),
+  ],
+  ladder: [
+    ...OF_ALL.machine,
+    ...OF_ALL.cutter,
+    holeReachLimit,
+    inMilling(chipThinLimit),
+    inMilling(chipThickLimit),
+    inMilling(chipSpaceLimit),
+    inMilling(bendingStressLimit),
+    holderGripLimit,
+    holeToleranceLimit,
+    inMilling(limitDepthLimit),
+    ...OF_ALL.life,
+    boreHelixFitsLimit,
+    boreRampLimit,
+    borePostLimit,
+    pastFloorLimit,
+    ...OF_ALL.process,
+  ],
+});

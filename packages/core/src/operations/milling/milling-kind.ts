@@ -1,0 +1,81 @@
+import type { Limit } from '../../judging/limit.ts';
+import { operationKind } from '../operation-kind.ts';
+import type { MillingOperation } from '../operation.ts';
+import { OF_ALL } from '../limits/ladder-of-all.ts';
+import { millingNumbers } from './milling-numbers.ts';
+import { millingState, type MillingState } from './milling-state.ts';
+import { holderGripLimit } from '../limits/holder-grip.ts';
+import { bendingStressLimit } from './limits/bending-stress.ts';
+import { blockRateLimit } from './limits/block-rate.ts';
+import { chipSpaceLimit } from './limits/chip-space.ts';
+import { chipThickLimit } from './limits/chip-thick.ts';
+import { chipThinLimit } from './limits/chip-thin.ts';
+import { cornerAccelerationLimit } from './limits/corner-acceleration.ts';
+import { cornerFitLimit } from './limits/corner-fit.ts';
+import { cornerSpikeLimit } from './limits/corner-spike.ts';
+import {
+  entryHeightLimit,
+  helixFitLimit,
+  leadInLimit,
+  pathPossibleLimit,
+  postLeftLimit,
+  rampAngleLimit,
+} from './limits/entry.ts';
+import { finishAllowanceLimit } from './limits/finish-allowance.ts';
+import { flutesEngagementLimit } from './limits/flutes-engagement.ts';
+import { limitDepthLimit } from './limits/limit-depth.ts';
+import { longReachLimit } from './limits/long-reach.ts';
+import { reachLimit } from './limits/reach.ts';
+import { roughnessLimit, scallopLimit, wiperLimit } from './limits/surface-finish.ts';
+import { toothPassingLimit } from './limits/tooth-passing.ts';
+import { usableLengthLimit } from './limits/usable-length.ts';
+import { wallErrorLimit } from './limits/wall-error.ts';
+import { workholdingHeatLimit } from './limits/workholding-heat.ts';
+import { workholdingLiftLimit, workholdingLimit } from './limits/workholding.ts';
+
+/** Limits of a milling cut, always in this order. */
+export const MILLING_LADDER: readonly Limit<MillingState>[] = [
+  ...OF_ALL.machine,
+  cornerAccelerationLimit,
+  blockRateLimit,
+  ...OF_ALL.cutter,
+  usableLengthLimit,
+  reachLimit,
+  cornerFitLimit,
+  chipThinLimit,
+  chipThickLimit,
+  chipSpaceLimit,
+  flutesEngagementLimit,
+  bendingStressLimit,
+  holderGripLimit,
+  workholdingLimit,
+  workholdingLiftLimit,
+  workholdingHeatLimit,
+  wallErrorLimit,
+  finishAllowanceLimit,
+  scallopLimit,
+  roughnessLimit,
+  wiperLimit,
+  limitDepthLimit,
+  toothPassingLimit,
+  longReachLimit,
+  ...OF_ALL.life,
+  pathPossibleLimit,
+  rampAngleLimit,
+  helixFitLimit,
+  postLeftLimit,
+  cornerSpikeLimit,
+  leadInLimit,
+  entryHeightLimit,
+  ...OF_ALL.process,
+];
+
+/** Milling of a pocket, slot, side, boss or face. */
+export const millingKind = operationKind<MillingOperation, MillingState>({
+  kind: 'milling',
+  shown: { set: ['n', 'vf', 'ap', 'ae'], watch: ['vc', 'fz', 'hex', 'P', 'lean', 't'] },
+  state: millingState,
+  numbers: millingNumbers,
+  rests: (s) => [s.leanMm, s.stressMPa, s.runoutStep],
+  ladder: MILLING_LADDER,
+});

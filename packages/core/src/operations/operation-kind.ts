@@ -1,0 +1,84 @@
+import type { Estimate } from '../judging/estimate.ts';
+import { judge, type Limit } from '../judging/limit.ts';
+import type { HoleRisk, LimitResult, Quantity } from '../judging/result.ts';
+import type { Peck } from '../physics/holes/peck.ts';
+import type { OperationContext } from './context.ts';
+import type { CutState } from './cut-state.ts';
+import type { Operation } from './operation.ts';
+
+/** Keys of the numbers people look at first in one kind of operation. */
+export interface ShownNumbers {
+  /** What goes into the machine. */
+  readonly set: readonly string[];
+  /** What follows and is watched. */
+  readonly watch: readonly string[];
+}
+
+/** An operation worked out once, for all that is asked of it. */
+export interface WorkedOut {
+  readonly state: CutState;
+  /** Limits that apply, in the ladder's order; only those of the ids, where some are given. */
+  judged(among?: readonly string[]): LimitResult[];
+  numbers(): Quantity[];
+  /** Estimates beside power, torque and life whose sources are told. */
+  readonly rests: readonly Estimate[];
+  readonly pecks: readonly Peck[];
+  /** What may go wrong in one; null where nobody reckons it. */
+  risk(): HoleRisk | null;
+}
+
+/** A kind of operation: all the judgement knows of it. */
+export interface OperationKind {
+  readonly kind: Operation['kind'];
+  readonly shown: ShownNumbers;
+  /** Ids of its limits, always in this order. */
+  readonly ladder: readonly { readonly id: string; readonly name: string }[];
+  /** What can hurt someone beside what every cut has. */
+  cautions(op: Operation, context: OperationContext): readonly string[];
+  /** Works one out. Input must have been checked; throws on another kind. */
+  workOut(op: Operation, context: OperationContext): WorkedOut;
+}
+
+/** What a kind's folder brings, in its own types. */
+export interface KindParts<O extends Operation, S extends CutState> {
+  readonly kind: O['kind'];
+  readonly shown: ShownNumbers;
+  readonly state: (op: O, context: OperationContext) => S;
+  readonly ladder: readonly Limit<S>[];
+  readonly numbers: (state: S) => Quantity[];
+  readonly rests?: (state: S) => readonly (Estimate | null)[];
+  readonly pecks?: (state: S) => readonly Peck[];
+  readonly risk?: (state: S) => HoleRisk;
+  readonly cautions?: (op: O, context: OperationContext) => readonly string[];
+}
+
+/** A kind of operation from its parts; here alone its types are put away. */
+export function operationKind<O extends Operation, S extends CutState>(
+  parts: KindParts<O, S>,
+): OperationKind {
+  const own = (op: Operation): O => {
+    if (op.kind !== parts.kind) throw new TypeError(`invalid kind; not ${parts.kind}: ${op.kind}`);
+    return op as O;
+  };
+  return {
+    kind: parts.kind,
+    shown: parts.shown,
+    ladder: parts.ladder,
+    cautions: (op, context) => parts.cautions?.(own(op), context) ?? [],
+    workOut(op, context) {
+      const state = parts.state(own(op), context);
+      return {
+        state,
+        judged: (among) =>
+          parts.ladder
+            .filter((l) => !among || among.includes(l.id))
+            .map((limit) => judge(limit, state))
+            .filter((result) => result !== null),
+        numbers: () => parts.numbers(state),
+        rests: (parts.rests?.(state) ?? []).filter((e) => e !== null),
+        pecks: parts.pecks?.(state) ?? [],
+        risk: () => parts.risk?.(state) ?? null,
+      };
+    },
+  };
+}

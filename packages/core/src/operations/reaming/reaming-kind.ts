@@ -1,0 +1,42 @@
+import { operationKind } from '../operation-kind.ts';
+import type { ReamingOperation } from '../hole-operation.ts';
+import { OF_ALL } from '../limits/ladder-of-all.ts';
+import { reamingNumbers } from './reaming-numbers.ts';
+import { reamingState, type ReamingState } from './reaming-state.ts';
+import { riskOf } from '../holes/hole-risk.ts';
+import { hardeningCautions } from '../holes/difficult-chips.ts';
+import { holeReachLimit } from '../holes/limits/hole-reach.ts';
+import { holeToleranceLimit } from '../holes/limits/hole-tolerance.ts';
+import { holderGripLimit } from '../limits/holder-grip.ts';
+import {
+  reamAllowanceHighLimit,
+  reamAllowanceLowLimit,
+  reamChipsLimit,
+  reamFeedLimit,
+  reamOutLimit,
+} from './limits/reaming.ts';
+
+/** Reaming of a drilled hole. */
+export const reamingKind = operationKind<ReamingOperation, ReamingState>({
+  kind: 'reaming',
+  shown: { set: ['n', 'vf', 'fn', 'allowance'], watch: ['vc', 'depth', 'change', 'size', 'M', 't'] },
+  state: reamingState,
+  numbers: reamingNumbers,
+  rests: (s) => [s.breaking, s.sizeErrorMm],
+  risk: (s) => riskOf(s, { each: 2e-4, loses: 0.6 }),
+  cautions: (_, context) => [...hardeningCautions(context), 'Never turn a reamer backwards in the hole.'],
+  ladder: [
+    ...OF_ALL.machine,
+    ...OF_ALL.cutter,
+    holeReachLimit,
+    reamAllowanceLowLimit,
+    reamAllowanceHighLimit,
+    reamFeedLimit,
+    reamChipsLimit,
+    holderGripLimit,
+    holeToleranceLimit,
+    reamOutLimit,
+    ...OF_ALL.life,
+    ...OF_ALL.process,
+  ],
+});

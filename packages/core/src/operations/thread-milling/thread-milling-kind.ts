@@ -1,0 +1,34 @@
+import { operationKind } from '../operation-kind.ts';
+import type { ThreadMillingOperation } from '../hole-operation.ts';
+import { OF_ALL } from '../limits/ladder-of-all.ts';
+import { threadMillingNumbers } from './thread-milling-numbers.ts';
+import { threadMillingState, type ThreadMillingState } from './thread-milling-state.ts';
+import { riskOf } from '../holes/hole-risk.ts';
+import { holeReachLimit } from '../holes/limits/hole-reach.ts';
+import {
+  threadMillBendingLimit,
+  threadMillFeedLimit,
+  threadMillFitsLimit,
+  threadTaperLimit,
+} from './limits/thread-milling.ts';
+
+/** Milling of a thread on a helix. */
+export const threadMillingKind = operationKind<ThreadMillingOperation, ThreadMillingState>({
+  kind: 'thread-milling',
+  shown: { set: ['n', 'vfc', 'turns', 'height'], watch: ['vc', 'vf', 'fz', 'F', 'taper', 't'] },
+  state: threadMillingState,
+  numbers: threadMillingNumbers,
+  rests: (s) => [s.breaking, s.sizeErrorMm],
+  risk: (s) => riskOf(s, { each: 1e-4, loses: 0.05 }),
+  ladder: [
+    ...OF_ALL.machine,
+    ...OF_ALL.cutter,
+    holeReachLimit,
+    threadMillFeedLimit,
+    threadMillBendingLimit,
+    threadTaperLimit,
+    ...OF_ALL.life,
+    threadMillFitsLimit,
+    ...OF_ALL.process,
+  ],
+});
