@@ -44,7 +44,7 @@ module.exports = {
       // Of packages only numerical ones without a world of their own: linear algebra, Fourier transform, fitting, sound files.
       to: {
         pathNot:
-          '^(packages/core/src|node_modules/(ml-matrix|fft\\.js|ml-levenberg-marquardt|wavefile|jstat)/)',
+          '^(packages/core/src|node_modules/(ml-matrix|fft\\.js|ml-levenberg-marquardt|wavefile|jstat|lru-cache|pure-rand)/)',
       },
     },
     {

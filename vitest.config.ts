@@ -10,6 +10,9 @@ export default defineConfig({
           name: 'core',
           root: 'packages/core',
           include: ['{src,bench,golden,practice}/**/*.test.ts'],
+          // Nothing in it is changed by a test: read once a worker, not once a file.
+          isolate: false,
+          pool: 'threads',
           testTimeout: 60000,
         },
       },

@@ -8,7 +8,7 @@ import {
   speak,
   type System,
 } from '@burl/core';
-import { contextFromFile, type JobFile, operationsOf } from '@burl/contract';
+import { fileSource, type JobFile, operationsOf, requireContext } from '@burl/contract';
 
 export interface Judged {
   readonly name: string;
@@ -21,7 +21,7 @@ export const evaluateFile = (file: JobFile): Judged[] =>
   operationsOf(file).map(({ name, selected, operation, path }) => ({
     name,
     selected,
-    evaluation: evaluate(operation, contextFromFile(file, operation, path)),
+    evaluation: evaluate(operation, requireContext(operation, fileSource(file), path)),
   }));
 
 /** Exit code: 1 when some limit of a chosen variant is over, else 0. */

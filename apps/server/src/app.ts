@@ -20,7 +20,7 @@ import { jobRoutes } from './routes/jobs.ts';
 import { releaseRoutes } from './routes/releases.ts';
 import { holeRoutes } from './routes/holes.ts';
 import { putBackRoutes } from './routes/put-back.ts';
-import { routeRoutes } from './routes/route.ts';
+import { setupRoutes } from './routes/setups.ts';
 import { sessionRoutes } from './routes/session.ts';
 
 export interface AppOptions {
@@ -128,7 +128,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   cribRoutes(app, options.db);
   resonanceRoutes(app, options.db);
   jobRoutes(app, options.db);
-  routeRoutes(app, options.db);
+  setupRoutes(app, options.db);
   putBackRoutes(app, options.db);
   holeRoutes(app, options.db);
   releaseRoutes(app, options.db);

@@ -3,7 +3,8 @@ import { evaluate, InputError } from '@burl/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { changed, placesOf, type Tree } from '../test/tree.ts';
-import { checkJobFile, contextFromFile, operationsOf, parseJobFile } from './job-file.ts';
+import { checkJobFile, operationsOf, parseJobFile } from './job-file.ts';
+import { fileSource, requireContext } from './context.ts';
 
 const text = readFileSync(
   new URL('../../../docs/examples/wellhead-bonnet.burl.json', import.meta.url),
@@ -44,7 +45,9 @@ function expectTakenOrRefused(data: unknown): boolean {
   }
   for (const { operation } of operationsOf(file)) {
     try {
-      expect(evaluate(operation, contextFromFile(file, operation)).limits.length).toBeGreaterThan(10);
+      expect(evaluate(operation, requireContext(operation, fileSource(file))).limits.length).toBeGreaterThan(
+        10,
+      );
     } catch (error) {
       expect(error).toBeInstanceOf(InputError);
     }

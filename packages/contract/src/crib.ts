@@ -1,4 +1,4 @@
-import type { Alloy, Coating, Cutter, Holder, Machine, ResonanceBook, Substrate } from '@burl/core';
+import type { Alloy, Cutter, Holder, Machine, ResonanceBook, ToolMaterials } from '@burl/core';
 import * as yup from 'yup';
 import type { CribKind } from './crib-kinds.ts';
 import { CRIB_SCHEMAS, slug } from './crib-schema.ts';
@@ -17,12 +17,6 @@ export interface CribEntry<K extends CribKind = CribKind> {
   readonly copiedFrom: string | null;
   readonly version: number;
   readonly document: CribDocuments[K];
-}
-
-/** Tool materials named by cutters. */
-export interface ToolMaterials {
-  readonly substrates: Readonly<Record<string, Substrate>>;
-  readonly coatings: Readonly<Record<string, Coating>>;
 }
 
 /** The whole crib, as the bench needs it. */

@@ -1,3 +1,4 @@
+export * from './context.ts';
 export * from './crib-kinds.ts';
 export * from './crib.ts';
 export { CRIB_SCHEMAS } from './crib-schema.ts';

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { evaluate, InputError, PLAIN_DEMAND } from '@burl/core';
 import { describe, expect, it } from 'vitest';
-import { contextFromFile, type JobFile, operationsOf, checkJobFile, parseJobFile } from './job-file.ts';
+import { type JobFile, operationsOf, checkJobFile, parseJobFile } from './job-file.ts';
+import { fileSource, requireContext } from './context.ts';
 
 const text = readFileSync(
   new URL('../../../docs/examples/wellhead-bonnet.burl.json', import.meta.url),
@@ -32,7 +33,9 @@ describe('job file', () => {
     const file = parseJobFile(text);
     expect(operationsOf(file)).toHaveLength(5);
     for (const { operation } of operationsOf(file)) {
-      expect(evaluate(operation, contextFromFile(file, operation)).limits.length).toBeGreaterThan(15);
+      expect(evaluate(operation, requireContext(operation, fileSource(file))).limits.length).toBeGreaterThan(
+        15,
+      );
     }
   });
 
@@ -121,7 +124,7 @@ describe('job file', () => {
   it('names the operation whose cutter the file does not carry', () => {
     const lacking = changed((f) => Object.assign(f.crib, { cutters: f.crib.cutters.slice(1) }));
     expect(reason(lacking)).toMatch(
-      /^setups\[\d\]\.operations\[\d\]\.variants\[0\]\.tooling\.cutterId is ".*"; allowed: one of the file's crib/,
+      /^setups\[\d\]\.operations\[\d\]\.variants\[0\]\.tooling\.cutterId is ".*"; allowed: an entry of the crib/,
     );
   });
 

@@ -1,13 +1,4 @@
-import type {
-  Alloy,
-  Coating,
-  Cutter,
-  Holder,
-  Machine,
-  Operation,
-  OperationContext,
-  Substrate,
-} from '@burl/core';
+import type { Alloy, Coating, Cutter, Holder, Machine, Operation, Substrate } from '@burl/core';
 import { InputError, requireDemand, STEP_KEYS, type StepKey } from '@burl/core';
 import * as yup from 'yup';
 import {
@@ -17,6 +8,7 @@ import {
   type VariantLabel,
   variantsSchema,
 } from './jobs.ts';
+import { fileSource, requireContext } from './context.ts';
 import { coatingSchema, CRIB_SCHEMAS, keyed, substrateSchema } from './crib-schema.ts';
 import { upgradeJobFile } from './job-file-upgrade.ts';
 import { type HoleKindRecord, holeInFileSchema } from './holes.ts';
@@ -145,7 +137,7 @@ export function checkJobFile(given: unknown): JobFile {
       throw new InputError(error.problems.map((p) => ({ ...p, field: `holes[${i}].demand.${p.field}` })));
     }
   });
-  for (const { path, operation } of operationsOf(file)) contextFromFile(file, operation, path);
+  for (const { path, operation } of operationsOf(file)) requireContext(operation, fileSource(file), path);
   file.setups.forEach((s, i) =>
     s.operations.forEach((o, j) => {
       if (o.hole !== null && o.hole >= file.holes.length)
@@ -176,28 +168,6 @@ export function operationsOf(
       })),
     ),
   );
-}
-
-/** The context of an operation from the entries its file carries. Throws when one is missing. */
-export function contextFromFile(file: JobFile, op: Operation, path = 'operation'): OperationContext {
-  const find = <T extends { readonly id: string }>(list: readonly T[], id: string, field: string): T =>
-    list.find((e) => e.id === id) ??
-    refuse(`${path}.${field}`, id, `one of the file's crib: ${list.map((e) => e.id).join(', ')}`);
-  const cutter = find(file.crib.cutters, op.tooling.cutterId, 'tooling.cutterId');
-  // Only what the file itself carries: every object has a "constructor".
-  const made = <T>(list: Readonly<Record<string, T>>, field: 'substrate' | 'coating'): T => {
-    const id = cutter.extended[field];
-    return Object.hasOwn(list, id) ? list[id]! : refuse(`${path}.${field}`, id, `a ${field} of the file`);
-  };
-  return {
-    alloy: find(file.crib.alloys, op.alloyId, 'alloyId'),
-    machine: find(file.crib.machines, op.machineId, 'machineId'),
-    holder: find(file.crib.holders, op.tooling.holderId, 'tooling.holderId'),
-    cutter,
-    substrate: made(file.crib.substrates, 'substrate'),
-    coating: made(file.crib.coatings, 'coating'),
-    quantity: file.job.quantity,
-  };
 }
 
 /** Yup's errors as field, value and what is allowed. */

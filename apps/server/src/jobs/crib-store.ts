@@ -1,12 +1,19 @@
-import type { Coating, Operation, OperationContext, ResonanceBook, Substrate } from '@burl/core';
-import { InputError } from '@burl/core';
+import type {
+  Coating,
+  Operation,
+  OperationContext,
+  ResonanceBook,
+  Substrate,
+  ToolMaterials,
+} from '@burl/core';
 import {
   bookOf,
+  cribSource,
+  requireContext,
   type Crib,
   type CribDocuments,
   type CribEntry,
   type CribKind,
-  type ToolMaterials,
 } from '@burl/contract';
 import type { Database, Transaction } from '../db/client.ts';
 import { combinationsOf } from './combination-store.ts';
@@ -66,32 +73,9 @@ export async function wholeCrib(db: Database | Transaction): Promise<Crib> {
 }
 
 /** Context of an operation from the crib. Throws an InputError naming the field when it names an unknown entry. */
-export function contextFromCrib(crib: Crib, op: Operation, quantity: number): OperationContext {
-  const find = <T extends { readonly id: string; readonly document: unknown }>(
-    list: readonly T[],
-    id: string,
-    field: string,
-  ): T['document'] => {
-    const found = list.find((e) => e.id === id);
-    if (!found) throw new InputError([{ field, value: id, allowed: 'an entry of the crib' }]);
-    return found.document;
-  };
-  const cutter = find(crib.cutters, op.tooling.cutterId, 'tooling.cutterId') as OperationContext['cutter'];
-  const material = <T>(list: Readonly<Record<string, T>>, id: string, field: string): T => {
-    const found = list[id];
-    if (!found) throw new InputError([{ field, value: id, allowed: Object.keys(list).join(', ') }]);
-    return found;
-  };
-  return {
-    alloy: find(crib.alloys, op.alloyId, 'alloyId') as OperationContext['alloy'],
-    machine: find(crib.machines, op.machineId, 'machineId') as OperationContext['machine'],
-    holder: find(crib.holders, op.tooling.holderId, 'tooling.holderId') as OperationContext['holder'],
-    cutter,
-    substrate: material(crib.materials.substrates, cutter.extended.substrate, 'cutter.extended.substrate'),
-    coating: material(crib.materials.coatings, cutter.extended.coating, 'cutter.extended.coating'),
-    quantity,
-    resonance: aboutHolder(crib.resonance, op.machineId, op.tooling.holderId),
-  };
+export function contextInCrib(crib: Crib, op: Operation, quantity: number): OperationContext {
+  const context = requireContext(op, cribSource(crib, quantity));
+  return { ...context, resonance: aboutHolder(crib.resonance, op.machineId, op.tooling.holderId) };
 }
 
 /** What is remembered of one holder in one machine: all that bears on an operation, and all a release keeps. */

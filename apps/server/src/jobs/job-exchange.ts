@@ -1,6 +1,7 @@
 import { evaluate, numberOf, problemsOf, type Operation } from '@burl/core';
 import {
-  contextFromFile,
+  fileSource,
+  requireContext,
   type CribKind,
   JOB_FILE_FORMAT,
   JOB_FILE_VERSION,
@@ -14,7 +15,7 @@ import type { Database, Transaction } from '../db/client.ts';
 import { type alloys, holes, jobs, operations, setups, toolMaterials, variants } from '../db/schema.ts';
 import { invalid } from '../http/problems.ts';
 import { record } from './audit.ts';
-import { contextFromCrib, CRIB_TABLES, wholeCrib } from './crib-store.ts';
+import { contextInCrib, CRIB_TABLES, wholeCrib } from './crib-store.ts';
 import { jobDetail } from './job-store.ts';
 
 /** A job as one file with the crib entries it names. */
@@ -100,7 +101,7 @@ async function bringIn(tx: Transaction, kind: CribKind, document: { readonly id:
 /** Makes a new job from a file, all or nothing. Throws 422 when an operation in it is impossible. */
 export async function importJob(db: Database, file: JobFile, person: Person): Promise<string> {
   for (const { path, operation } of operationsOf(file)) {
-    const problems = problemsOf(operation, contextFromFile(file, operation, path));
+    const problems = problemsOf(operation, requireContext(operation, fileSource(file), path));
     if (problems.length > 0)
       throw invalid(problems.map((p) => ({ ...p, field: `${path}.document.${p.field}` })));
   }
@@ -198,7 +199,7 @@ export async function operationsCsv(db: Database, jobId: string): Promise<string
     s.operations.map((o) => {
       const variant = o.variants.find((v) => v.label === o.selected) ?? o.variants[0]!;
       const op = variant.document;
-      const context = contextFromCrib(crib, op, job.quantity);
+      const context = contextInCrib(crib, op, job.quantity);
       const e = evaluate(op, context);
       const limit = e.limits.find((l) => l.id === e.governing);
       const row: Record<string, string | number> = {

@@ -1,6 +1,6 @@
 import { evaluate, InputError, type LimitState } from '@burl/core';
 import type { Crib, Job, JobSummary, Setup } from '@burl/contract';
-import { contextFromCrib } from './crib-store.ts';
+import { contextInCrib } from './crib-store.ts';
 
 const RANK: Readonly<Record<LimitState, number>> = { over: 3, tight: 2, unproven: 1, clear: 0 };
 
@@ -13,7 +13,7 @@ export function summaryOf(job: Job, route: readonly Setup[], crib: Crib): JobSum
     const variant = op.variants.find((v) => v.label === op.selected);
     if (!variant) continue;
     try {
-      const e = evaluate(variant.document, contextFromCrib(crib, variant.document, job.quantity));
+      const e = evaluate(variant.document, contextInCrib(crib, variant.document, job.quantity));
       minutes += e.time.perPart;
       if (governing === null || RANK[e.state] > RANK[governing.state]) {
         const limit = e.limits.find((l) => l.id === e.governing);

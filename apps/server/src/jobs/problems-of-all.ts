@@ -1,6 +1,6 @@
 import type { Crib } from '@burl/contract';
 import { type InputProblem, type Operation, problemsOf } from '@burl/core';
-import { contextFromCrib } from './crib-store.ts';
+import { contextInCrib } from './crib-store.ts';
 
 /** What is impossible in operations of one request, each field under its place in the list. */
 export const problemsOfAll = (
@@ -10,7 +10,7 @@ export const problemsOfAll = (
   name: string,
 ): InputProblem[] =>
   list.flatMap(({ document }, i) =>
-    problemsOf(document, contextFromCrib(crib, document, quantity)).map((p) => ({
+    problemsOf(document, contextInCrib(crib, document, quantity)).map((p) => ({
       ...p,
       field: `${name}[${i}].document.${p.field}`,
     })),

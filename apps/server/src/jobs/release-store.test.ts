@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { evaluate } from '@burl/core';
-import { contextFromFile, operationsOf, parseJobFile, type ReleaseSnapshot } from '@burl/contract';
+import { fileSource, operationsOf, parseJobFile, type ReleaseSnapshot, requireContext } from '@burl/contract';
 import { describe, expect, it } from 'vitest';
 import { compare } from './release-store.ts';
 
@@ -17,8 +17,8 @@ const snapshot: ReleaseSnapshot = {
       name,
       variant: 'A',
       document: operation,
-      context: contextFromFile(file, operation),
-      evaluation: evaluate(operation, contextFromFile(file, operation)),
+      context: requireContext(operation, fileSource(file)),
+      evaluation: evaluate(operation, requireContext(operation, fileSource(file))),
     })),
 };
 const [first, ...others] = snapshot.operations as [

@@ -11,7 +11,7 @@ import { alias } from 'drizzle-orm/pg-core';
 import type { Database, Transaction } from '../db/client.ts';
 import { people, releases } from '../db/schema.ts';
 import { invalid, notFound } from '../http/problems.ts';
-import { contextFromCrib, wholeCrib } from './crib-store.ts';
+import { contextInCrib, wholeCrib } from './crib-store.ts';
 import { jobDetail } from './job-store.ts';
 
 /** The job as it stands now with the evaluation of every chosen variant. Throws 422 on an empty route. */
@@ -22,7 +22,7 @@ export async function snapshotOf(tx: Transaction, jobId: string): Promise<Releas
     s.operations.map((o) => {
       const variant = o.variants.find((v) => v.label === o.selected) ?? o.variants[0]!;
       // Judged on the periodic solution: the number that is approved.
-      const context = withPeriodic(variant.document, contextFromCrib(crib, variant.document, job.quantity));
+      const context = withPeriodic(variant.document, contextInCrib(crib, variant.document, job.quantity));
       return {
         operationId: o.id,
         setup: s.name,

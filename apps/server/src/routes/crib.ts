@@ -8,7 +8,7 @@ import {
   entrySchema,
   problemsFromYup,
 } from '@burl/contract';
-import { InputError } from '@burl/core';
+import { InputError, type ToolMaterials } from '@burl/core';
 import { and, eq, sql } from 'drizzle-orm';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import * as yup from 'yup';
@@ -17,7 +17,7 @@ import { type alloys, assemblies } from '../db/schema.ts';
 import { bodyOf, idOf, personOf } from '../http/plugin.ts';
 import { HttpProblem, invalid, locked, notFound, stale } from '../http/problems.ts';
 import { record } from '../jobs/audit.ts';
-import { CRIB_TABLES, entriesOf, wholeCrib } from '../jobs/crib-store.ts';
+import { CRIB_TABLES, entriesOf, toolMaterialsOf, wholeCrib } from '../jobs/crib-store.ts';
 
 function kindOf(request: FastifyRequest): CribKind {
   const kind = (request.params as { kind: string }).kind;
@@ -85,6 +85,7 @@ export function cribRoutes(app: FastifyInstance, db: Database): void {
       if (document['id'] !== id)
         throw invalid([{ field: 'document.id', value: document['id'], allowed: id }]);
       return db.transaction(async (tx) => {
+        if (kind === 'cutters') requireMaterials(document, await toolMaterialsOf(tx));
         const [before] = await tx.select().from(table).where(eq(table.id, id)).for('update');
         if (!before) throw notFound('This entry');
         if (before.origin === 'built-in')
@@ -186,6 +187,19 @@ async function checkEntry(
     if (error instanceof yup.ValidationError) throw invalid(problemsFromYup(error).problems, 400);
     throw error;
   }
+}
+
+/** A cutter is made of a substrate and a coating the crib has: its own keys, since every object has a "constructor". */
+function requireMaterials(document: Record<string, unknown>, materials: ToolMaterials): void {
+  const made = document['extended'] as { readonly substrate: string; readonly coating: string };
+  const problems = (['substrate', 'coating'] as const)
+    .filter((part) => !Object.hasOwn(materials[`${part}s`], made[part]))
+    .map((part) => ({
+      field: `document.extended.${part}`,
+      value: made[part],
+      allowed: Object.keys(materials[`${part}s`]).join(', '),
+    }));
+  if (problems.length > 0) throw new InputError(problems);
 }
 
 async function requireEntries(db: Database, input: AssemblyInput): Promise<void> {

@@ -232,6 +232,22 @@ describe('the crib', () => {
     expect([upside.statusCode, problemsOf(upside)]).toEqual([400, ['document.kienzle.kc11_n_mm2']]);
   });
 
+  it('takes no cutter made of what the crib does not have, and its jobs stay readable', async () => {
+    await engineer('POST', '/api/crib/cutters', {
+      copyOf: 'em-bull-12-z5-re0.5-var',
+      id: 'our-mill',
+      name: 'Our mill',
+    });
+    const mine = (await cribOf(engineer)).cutters.find((c) => c.id === 'our-mill')!.document;
+    for (const part of ['substrate', 'coating']) {
+      const document = { ...mine, extended: { ...mine.extended, [part]: 'constructor' } };
+      const refused = await engineer('PUT', '/api/crib/cutters/our-mill', { version: 1, document });
+      expect([refused.statusCode, problemsOf(refused)]).toEqual([422, [`document.extended.${part}`]]);
+    }
+    expect((await engineer('GET', '/api/jobs')).statusCode).toBe(200);
+    expect((await engineer('DELETE', '/api/crib/cutters/our-mill')).statusCode).toBe(200);
+  });
+
   it('keeps an entry that an operation uses, and removes one that none does', async () => {
     const job = await demoJob(engineer, 'GW-1187');
     const op = job.setups[0]!.operations[1]!.variants[0]!;

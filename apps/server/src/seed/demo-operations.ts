@@ -11,7 +11,7 @@ import {
   withStartingCut,
 } from '@burl/core';
 import type { Crib } from '@burl/contract';
-import { contextFromCrib } from '../jobs/crib-store.ts';
+import { contextInCrib } from '../jobs/crib-store.ts';
 
 /** Where a demo operation runs. */
 export interface Place {
@@ -49,7 +49,7 @@ function base(place: Place, cutterId: string, holderId: string, measured: Partia
 
 /** Makes demo operations: worked out by the core like a person's, then changed where the scenario wants it. */
 export function demoOperations(crib: Crib) {
-  const contextOf = (op: Operation): OperationContext => contextFromCrib(crib, op, 1);
+  const contextOf = (op: Operation): OperationContext => contextInCrib(crib, op, 1);
   const cutter = (id: string) => crib.cutters.find((c) => c.id === id)!.document;
 
   function mill(

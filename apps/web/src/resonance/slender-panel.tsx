@@ -1,5 +1,5 @@
 import type { Crib } from '@burl/contract';
-import { boringVerdict, drillVibration, formatMeasure, InputError, isDrill } from '@burl/core';
+import { boringVerdict, drillVibration, formatMeasure, InputError, isDrill, madeOf } from '@burl/core';
 import { useMemo, useState } from 'react';
 import { Num } from '../bench/form-parts.tsx';
 import { useSystem } from '../frame/preferences.tsx';
@@ -63,10 +63,8 @@ export function SlenderPanel({ crib }: { crib: Crib }) {
   }, [bore, crib]);
   const drilled = useMemo(() => {
     const cutter = crib.cutters.find((c) => c.id === drill.id)?.document;
-    const substrate = cutter && crib.materials.substrates[cutter.extended.substrate];
-    return cutter && substrate
-      ? tried(() => drillVibration(cutter, substrate, drill.stickOutMm, drill.rpm))
-      : null;
+    const made = cutter && madeOf(cutter, crib.materials);
+    return made ? tried(() => drillVibration(cutter, made.substrate, drill.stickOutMm, drill.rpm)) : null;
   }, [drill, crib]);
   const b = bored?.value;
   const d = drilled?.value;

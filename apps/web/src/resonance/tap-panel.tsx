@@ -3,6 +3,7 @@ import {
   formatMeasure,
   genericStructure,
   InputError,
+  madeOf,
   isHammerCsv,
   isPracticeSerial,
   PRACTICE_SERIAL,
@@ -72,8 +73,8 @@ export function TapPanel({
     const machine = of(crib.machines, combination.machineId);
     const holder = of(crib.holders, combination.holderId);
     const cutter = of(crib.cutters, combination.cutterId);
-    const substrate = cutter && crib.materials.substrates[cutter.extended.substrate];
-    return machine && holder && cutter && substrate ? { machine, holder, cutter, substrate } : null;
+    const made = cutter && madeOf(cutter, crib.materials);
+    return machine && holder && made ? { machine, holder, cutter, substrate: made.substrate } : null;
   }, [crib, combination.machineId, combination.holderId, combination.cutterId]);
   const knowledge = useMemo(
     () =>

@@ -1,3 +1,4 @@
+import { madeOf } from '../../crib/tool-materials.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import {
   type Coating,
@@ -60,15 +61,14 @@ export function contextWith(
   cutter: Cutter,
   offer: Offer,
 ): OperationContext | null {
-  const substrate = offer.substrates[cutter.extended.substrate];
-  const coating = offer.coatings[cutter.extended.coating];
-  if (!substrate || !coating) return null;
-  if (cutter.id === op.tooling.cutterId) return { ...context, cutter, substrate, coating };
+  const made = madeOf(cutter, offer);
+  if (!made) return null;
+  if (cutter.id === op.tooling.cutterId) return { ...context, cutter, ...made };
   const shank = cutter.properties.DCONMS ?? 0;
   const fitting = fittingHolders(offer.holders, context.machine, shank);
   // The holder of the operation stays where it fits: nobody changes holders without a reason.
   const holder = fitting.find((h) => h.id === op.tooling.holderId) ?? fitting[0];
-  return holder ? { ...context, cutter, holder, substrate, coating } : null;
+  return holder ? { ...context, cutter, holder, ...made } : null;
 }
 
 /** Limits that tell against a cutter as such, whatever speed and feed. */

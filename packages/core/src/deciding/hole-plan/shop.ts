@@ -1,3 +1,4 @@
+import { madeOf } from '../../crib/tool-materials.ts';
 import type { Offer } from '../choosing/rank-cutters.ts';
 import { fittingHolders } from '../choosing/fitting-holder.ts';
 import type { Alloy } from '../../crib/alloy.ts';
@@ -45,16 +46,14 @@ export function stepWith(
   depthMm: number,
 ): { readonly op: HoleOperation; readonly context: OperationContext } | null {
   const holder = holderFor(shop, cutter);
-  const substrate = shop.offer.substrates[cutter.extended.substrate];
-  const coating = shop.offer.coatings[cutter.extended.coating];
-  if (!holder || !substrate || !coating) return null;
+  const made = madeOf(cutter, shop.offer);
+  if (!holder || !made) return null;
   const context: OperationContext = {
     alloy: shop.alloy,
     machine: shop.machine,
     cutter,
     holder,
-    substrate,
-    coating,
+    ...made,
     quantity: shop.quantity,
   };
   const through =

@@ -1,3 +1,4 @@
+import { madeOf } from '../../crib/tool-materials.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import type { Coating, Cutter, Substrate } from '../../crib/cutter.ts';
 import type { MillingOperation, Operation } from '../../operations/operation.ts';
@@ -54,9 +55,8 @@ export function otherCutters(
     .sort((a, b) => order(a) - order(b))
     .slice(0, MOST)
     .flatMap((cutter): OtherCutter[] => {
-      const substrate = shelf.substrates[cutter.extended.substrate];
-      const coating = shelf.coatings[cutter.extended.coating];
-      if (!substrate || !coating) return [];
+      const made = madeOf(cutter, shelf);
+      if (!made) return [];
       const how = [
         `${teethOf(cutter)} teeth${teethOf(cutter) === teethOf(now) ? '' : ` instead of ${teethOf(now)}`}`,
         ...(unequal(cutter) === unequal(now) ? [] : [unequal(cutter) ? 'unequal pitch' : 'equal pitch']),
@@ -65,7 +65,7 @@ export function otherCutters(
         {
           id: `cutter-${cutter.id}`,
           title: `Take ${cutter.name}: ${how.join(', ')}`,
-          context: { ...context, cutter, substrate, coating },
+          context: { ...context, cutter, ...made },
           after: {
             ...op,
             tooling: { ...op.tooling, cutterId: cutter.id },

@@ -1,5 +1,10 @@
-import { seededNormal, seededUniform } from '../../numerics/normal.ts';
+import { seededNormal, seededUniform } from '../../numerics/random.ts';
+import { Matrix } from 'ml-matrix';
+import { lowerRoot } from '../../numerics/lower-root.ts';
 import { type Field, scoreOf, type Trial } from './field.ts';
+
+/** Least variance along any way, of 1 to begin with. */
+const FLAT = 1e-10;
 
 /**
  * Covariance-adapting evolution (Hansen & Ostermeier 2001), rank-μ update only, deterministic by its seed. Ridges between
@@ -24,10 +29,10 @@ export function evolve(
   const learn = Math.min(0.6, (2 * effective) / ((n + 2) ** 2 + effective));
   let mean = [...start];
   let sigma = sigma0;
-  let covariance = identity(n);
+  let covariance = Matrix.eye(n, n).to2DArray();
   let success = 0;
   for (let used = 0; used + lambda <= evaluations && sigma > 1e-4; used += lambda) {
-    const root = cholesky(covariance);
+    const root = rootOf(covariance);
     const before = best ? scoreOf(best) : Infinity;
     const places = Array.from({ length: lambda }, () => {
       const g = Array.from({ length: n }, normal);
@@ -57,18 +62,8 @@ export function evolve(
   return best;
 }
 
-const identity = (n: number): number[][] =>
-  Array.from({ length: n }, (_, i) => Array.from({ length: n }, (_v, j) => (i === j ? 1 : 0)));
-
-function cholesky(m: readonly (readonly number[])[]): number[][] {
-  const n = m.length;
-  const l = m.map(() => new Array<number>(n).fill(0));
-  for (let i = 0; i < n; i++) {
-    for (let j = 0; j <= i; j++) {
-      let sum = m[i]![j]!;
-      for (let k = 0; k < j; k++) sum -= l[i]![k]! * l[j]![k]!;
-      l[i]![j] = i === j ? Math.sqrt(Math.max(1e-10, sum)) : sum / l[j]![j]!;
-    }
-  }
-  return l;
+/** Lower root of a covariance. One that has gone flat along some way is given a little width there. */
+function rootOf(covariance: readonly (readonly number[])[]): number[][] {
+  const wide = covariance.map((row, i) => row.map((v, j) => (i === j ? v + FLAT : v)));
+  return lowerRoot(new Matrix(wide)).to2DArray();
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { contextOf, LOCK_POCKET } from '../../../fixtures/crib.ts';
-import { seededUniform } from '../../numerics/normal.ts';
+import { seededUniform } from '../../numerics/random.ts';
 import { Field, scoreOf } from './field.ts';
 import type { FreeParameter } from './freedom.ts';
 

@@ -1,4 +1,4 @@
-import { seededNormal, seededUniform } from '../../numerics/normal.ts';
+import { seededNormal, seededUniform } from '../../numerics/random.ts';
 import { type Field, type Trial } from './field.ts';
 import { readFree, writeFree } from './freedom.ts';
 

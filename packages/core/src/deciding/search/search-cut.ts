@@ -3,7 +3,7 @@ import { InputError } from '../../units/input-error.ts';
 import type { MillingOperation } from '../../operations/operation.ts';
 import { problemsOf } from '../../evaluation/check-operation.ts';
 import { withStartingCut } from '../../evaluation/starting-cut.ts';
-import { seededUniform } from '../../numerics/normal.ts';
+import { seededUniform } from '../../numerics/random.ts';
 import { evolve } from './evolve.ts';
 import { Field, scoreOf, type Trial } from './field.ts';
 import { type FreeParameter, writeFree } from './freedom.ts';

@@ -7,7 +7,7 @@ import { millingState } from '../../operations/milling/milling-state.ts';
 import { MILLING_LADDER } from '../../operations/milling/milling-kind.ts';
 import type { Assessment } from '../../judging/limit.ts';
 import type { Source } from '../../judging/estimate.ts';
-import { seededNormal, seededUniform } from '../../numerics/normal.ts';
+import { seededNormal, seededUniform } from '../../numerics/random.ts';
 import { IN_THE_MODEL, perturb } from './perturb.ts';
 
 /** What came out for one limit. */

@@ -1,3 +1,4 @@
+import { memoryBeside, memoryOf } from '../../numerics/memory.ts';
 import type { OperationContext } from '../context.ts';
 import type { MillingOperation } from '../operation.ts';
 import {
@@ -152,8 +153,7 @@ export function testCutOf(o: Observation, op: MillingOperation, context: Operati
 
 /** Test cuts a belief is weighed by: the latest tell most, and each costs as much as the first. */
 const MOST_TESTS = 16;
-const KEPT = 60;
-const beliefs = new Map<string, Belief>();
+const beliefs = memoryOf<Belief>(60);
 
 /** What is believed of the structure after all test cuts; remembered by what it was learnt from. */
 export function beliefOf(
@@ -166,17 +166,15 @@ export function beliefOf(
     .slice(-MOST_TESTS)
     .map((o) => testCutOf(o, op, context));
   const stickOutMm = op.tooling.stickOutMm;
-  const key = JSON.stringify([knowledge.structure, knowledge.sigma, stickOutMm, tests, worlds]);
-  const known = beliefs.get(key);
-  if (known) return known;
-  let belief = priorBelief(knowledge.structure, knowledge.sigma, { worlds, stickOutMm });
-  tests.forEach((t, i) => (belief = learn(belief, t, 17 + i)));
-  if (beliefs.size >= KEPT) beliefs.delete(beliefs.keys().next().value!);
-  beliefs.set(key, belief);
-  return belief;
+  return beliefs.recall(
+    JSON.stringify([knowledge.structure, knowledge.sigma, stickOutMm, tests, worlds]),
+    () =>
+      tests.reduce(
+        (belief, t, i) => learn(belief, t, 17 + i),
+        priorBelief(knowledge.structure, knowledge.sigma, { worlds, stickOutMm }),
+      ),
+  );
 }
-
-const learntBefore = new WeakMap<Belief, Learnt>();
 
 interface Learnt {
   readonly structure: TipStructure;
@@ -185,11 +183,7 @@ interface Learnt {
 }
 
 /** The structure at the middle of a belief; the same object each time. */
-function learnt(belief: Belief): Learnt {
-  const known = learntBefore.get(belief) ?? learnFrom(belief);
-  learntBefore.set(belief, known);
-  return known;
-}
+const learnt = memoryBeside(learnFrom);
 
 function learnFrom(belief: Belief): Learnt {
   const u = unknownsOf(belief);

@@ -1,3 +1,4 @@
+import { contentOf, memoryOf } from '../../numerics/memory.ts';
 import { isIndexable } from '../../crib/cutter.ts';
 import type { ToolAssembly } from '../../crib/tool-assembly.ts';
 import { bareGaugeLength, clampStiffness, noseRotation } from '../structure/support-compliance.ts';
@@ -65,38 +66,20 @@ export function assemblyOf(parts: ToolAssembly, stickOutMm: number, axis: 'x' | 
   };
 }
 
-/** Structures worked out before, by the crib entries themselves: a changed entry is another object. */
-const known = new WeakMap<object, WeakMap<object, WeakMap<object, Map<string, TipStructure>>>>();
-const KEPT = 400;
-
-function within<V extends object>(map: WeakMap<object, V>, key: object, make: () => V): V {
-  const found = map.get(key);
-  if (found) return found;
-  const made = make();
-  map.set(key, made);
-  return made;
-}
+/** Tips of the library kept: a search asks again and again. */
+const generic = memoryOf<TipStructure>(1000);
 
 /**
  * Modes of the tip from the crib's class values alone: the library's guess, for a combination nobody has measured.
  * Throws when the stick-out is nothing.
  */
 export function genericStructure(parts: ToolAssembly, stickOutMm: number): TipStructure {
-  const byHolder = within(
-    known,
-    parts.cutter,
-    () => new WeakMap<object, WeakMap<object, Map<string, TipStructure>>>(),
-  );
-  const byMachine = within(byHolder, parts.holder, () => new WeakMap<object, Map<string, TipStructure>>());
-  const here = within(byMachine, parts.machine, () => new Map<string, TipStructure>());
-  const key = `${stickOutMm}|${parts.substrate.E_gpa}|${parts.substrate.density_kg_m3}`;
-  const found = here.get(key);
-  if (found) return found;
-  const [x, y] = (['x', 'y'] as const).map(
-    (axis) => assemblyModes(assemblyOf(parts, stickOutMm, axis)).modes,
-  );
-  const made: TipStructure = { x: x!, y: y! };
-  if (here.size >= KEPT) here.delete(here.keys().next().value!);
-  here.set(key, made);
-  return made;
+  const { machine, holder, cutter, substrate } = parts;
+  const content = [machine, holder, cutter, substrate].map(contentOf).join();
+  return generic.recall(`${stickOutMm}|${content}`, () => {
+    const [x, y] = (['x', 'y'] as const).map(
+      (axis) => assemblyModes(assemblyOf(parts, stickOutMm, axis)).modes,
+    );
+    return { x: x!, y: y! };
+  });
 }

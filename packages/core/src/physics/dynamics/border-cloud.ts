@@ -1,3 +1,4 @@
+import { type Memory, memoryBeside, memoryOf } from '../../numerics/memory.ts';
 import {
   borderInDoubt,
   gridSpeed,
@@ -21,34 +22,21 @@ export interface Border {
 /** A structure as a depth feels it, with grids of its response and borders read from them. */
 interface Felt {
   readonly structure: TipStructure;
-  readonly grids: Map<number, ResponseGrid>;
-  readonly borders: Map<string, Border>;
+  readonly grids: Memory<ResponseGrid>;
+  readonly borders: Memory<Border>;
 }
 
-const worked = new WeakMap<TipStructure, Map<string, Felt>>();
-const KEPT_DEPTHS = 24;
-const KEPT_BORDERS = 400;
+/** Each structure's depths: a hand on a handle asks for one of many, again and again. */
+const depthsOf = memoryBeside((_: TipStructure) => memoryOf<Felt>(24));
 /** Below this the lobes lie closer than a grid can tell, and a worn edge damps more than here: rpm. */
 const SLOWEST_RPM = 30;
 
-function remember<K, V>(map: Map<K, V>, key: K, most: number, make: () => V): V {
-  const known = map.get(key);
-  if (known !== undefined) return known;
-  const made = make();
-  if (map.size >= most) map.delete(map.keys().next().value!);
-  map.set(key, made);
-  return made;
-}
-
-function feltAt(structure: TipStructure, depthMm: number, stickOutMm: number): Felt {
-  let depths = worked.get(structure);
-  if (!depths) worked.set(structure, (depths = new Map()));
-  return remember(depths, `${depthMm}|${stickOutMm}`, KEPT_DEPTHS, () => ({
+const feltAt = (structure: TipStructure, depthMm: number, stickOutMm: number): Felt =>
+  depthsOf(structure).recall(`${depthMm}|${stickOutMm}`, () => ({
     structure: structureAtDepth(structure, depthMm, stickOutMm),
-    grids: new Map(),
-    borders: new Map(),
+    grids: memoryOf(8),
+    borders: memoryOf(400),
   }));
-}
 
 /** Border of the averaged cut at a speed, the structure felt as at `depthMm`; remembered by what it depends on. */
 export function averagedBorderAt(
@@ -60,9 +48,9 @@ export function averagedBorderAt(
   const felt = feltAt(structure, depthMm, stickOutMm);
   const rpm = Math.max(SLOWEST_RPM, speedRpm);
   const key = `${rpm}|${cut.entry}|${cut.exit}|${cut.tangential}|${cut.radial}|${cut.dampingNPerM}|${cut.dampingFriction}|${cut.diameterMm}|${cut.pitch.join()}`;
-  return remember(felt.borders, key, KEPT_BORDERS, () => {
+  return felt.borders.recall(key, () => {
     const delay = longestDelay(cut, gridSpeed(rpm));
-    const grid = remember(felt.grids, delay, 8, () => responseGrid(felt.structure, delay));
+    const grid = felt.grids.recall(String(delay), () => responseGrid(felt.structure, delay));
     const { depthMm: border, hz, doubt } = borderInDoubt(cut, grid, rpm);
     return border === Infinity ? { depthMm: null, hz: null, doubt } : { depthMm: border, hz, doubt };
   });

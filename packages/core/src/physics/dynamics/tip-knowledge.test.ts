@@ -58,6 +58,21 @@ describe('what is known of a tip', () => {
     expect(tipKnowledge(PARTS, 48, []).trust).toBe('generic');
   });
 
+  it('follows a cutter that was changed under the same id, coupled or by class values', () => {
+    const thinner: ToolAssembly = {
+      ...PARTS,
+      cutter: { ...cutter, properties: { ...cutter.properties, DC: 9, DCONMS: 9 } },
+    };
+    for (const known of [[tapped(48)], []]) {
+      const before = softestMode(tipKnowledge(PARTS, 60, known).structure);
+      const after = softestMode(tipKnowledge(thinner, 60, known).structure);
+      expect(after.stiffness).toBeLessThan(0.9 * before.stiffness);
+      // The same entries read anew say the same: nothing is worked out twice.
+      const again = structuredClone(PARTS);
+      expect(tipKnowledge(again, 60, known).structure).toBe(tipKnowledge(PARTS, 60, known).structure);
+    }
+  });
+
   it('is not another machine’s of the same kind where the serial is asked for', () => {
     expect(tipKnowledge(PARTS, 48, [tapped(48)], 'SN-2').trust).toBe('generic');
     expect(tipKnowledge(PARTS, 48, [tapped(48)], 'SN-1').trust).toBe('measured');

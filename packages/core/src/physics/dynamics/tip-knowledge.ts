@@ -1,3 +1,4 @@
+import { contentOf, memoryOf } from '../../numerics/memory.ts';
 import type { ToolAssembly } from '../../crib/tool-assembly.ts';
 import { type KnownTip, speaksFor } from './resonance-book.ts';
 import { assemblyOf, bodyPieces, genericStructure, noseModes, toolPieces } from './assembly-of.ts';
@@ -117,31 +118,29 @@ function modelledBase(parts: ToolAssembly, hz: number, axis: 'x' | 'y'): Recepta
   return add2(base, [spring(clamp.translation), { re: 0, im: 0 }, { re: 0, im: 0 }, spring(clamp.rotation)]);
 }
 
-const coupledBefore = new Map<string, TipStructure | null>();
-const KEPT = 200;
+/** Coupled tips kept: a search asks again and again. */
+const coupled = memoryOf<TipStructure | null>(200);
 /** Lines of the response that is coupled: enough for modes of 1 % damping. */
 const LINES = 260;
 
 /**
  * Modes at another stick-out or with another cutter from a measured combination: the holder's receptance is found from
  * the measured tip by inverse coupling and the new tool is set on it; modes are fitted to the result. Null where the
- * measured response has no mode to go by. Remembered, since a search asks again and again.
+ * measured response has no mode to go by. Kept by what the entries say, not by their ids.
  */
 export function coupledStructure(
   from: KnownTip,
   parts: ToolAssembly,
   stickOutMm: number,
 ): TipStructure | null {
-  const key = JSON.stringify([
-    from.structure,
-    from.stickOutMm,
-    from.cutterId,
-    stickOutMm,
-    parts.cutter.id,
-    parts.holder.id,
-    parts.machine.id,
-  ]);
-  if (coupledBefore.has(key)) return coupledBefore.get(key)!;
+  const { machine, holder, cutter, substrate } = parts;
+  const content = [from.structure, machine, holder, cutter, substrate].map(contentOf).join();
+  return coupled.recall(`${from.stickOutMm}|${stickOutMm}|${content}`, () =>
+    workOutCoupling(from, parts, stickOutMm),
+  );
+}
+
+function workOutCoupling(from: KnownTip, parts: ToolAssembly, stickOutMm: number): TipStructure | null {
   const axes = (['x', 'y'] as const).map((axis): TipMode[] => {
     const measured = from.structure[axis];
     if (measured.length === 0) return [];
@@ -179,8 +178,5 @@ export function coupledStructure(
     });
   });
   const [x, y] = axes;
-  const found = x!.length + y!.length > 0 ? { x: x!, y: y! } : null;
-  if (coupledBefore.size >= KEPT) coupledBefore.delete(coupledBefore.keys().next().value!);
-  coupledBefore.set(key, found);
-  return found;
+  return x!.length + y!.length > 0 ? { x: x!, y: y! } : null;
 }

@@ -1,3 +1,4 @@
+import { erf } from '../../numerics/normal.ts';
 import { requirePositive } from '../../units/input-error.ts';
 
 /** One stay of the edge in the cut and out of it. */
@@ -51,14 +52,6 @@ export function exponentialIntegral(x: number): number {
   const above = (((x + 8.5733287401) * x + 18.059016973) * x + 8.6347608925) * x + 0.2677737343;
   const below = (((x + 9.5733223454) * x + 25.6329561486) * x + 21.0996530827) * x + 3.9584969228;
   return (above / below) * (Math.exp(-x) / x);
-}
-
-/** Error function. Abramowitz & Stegun 7.1.26, 1.5e-7. */
-function erf(x: number): number {
-  const t = 1 / (1 + 0.3275911 * x);
-  const poly =
-    ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t;
-  return 1 - poly * Math.exp(-x * x);
 }
 
 /**

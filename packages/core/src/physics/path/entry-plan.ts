@@ -1,3 +1,4 @@
+import { memoryBeside } from '../../numerics/memory.ts';
 import type { Alloy } from '../../crib/alloy.ts';
 import { type Cutter, isIndexable, outerDiameter } from '../../crib/cutter.ts';
 import { type Entry, ENTRY_METHODS, type EntryMethod } from './entry.ts';
@@ -79,7 +80,11 @@ export interface EntryPlace {
 }
 
 /** The last plan of each entry: a search over speed and feed asks for the same one again and again. */
-const lastPlan = new WeakMap<Entry, { readonly place: EntryPlace; readonly plan: EntryPlan }>();
+const plans = memoryBeside(
+  (_: Entry): { last: { readonly place: EntryPlace; readonly plan: EntryPlan } | null } => ({
+    last: null,
+  }),
+);
 
 const samePlace = (a: EntryPlace, b: EntryPlace): boolean =>
   a.cutter === b.cutter &&
@@ -90,11 +95,10 @@ const samePlace = (a: EntryPlace, b: EntryPlace): boolean =>
 
 /** Geometry of one way in, as entered or worked out where the entry leaves it open. */
 export function entryPlan(entry: Entry, place: EntryPlace): EntryPlan {
-  const last = lastPlan.get(entry);
-  if (last && samePlace(last.place, place)) return last.plan;
-  const plan = workOutEntry(entry, place);
-  lastPlan.set(entry, { place, plan });
-  return plan;
+  const kept = plans(entry);
+  if (!kept.last || !samePlace(kept.last.place, place))
+    kept.last = { place, plan: workOutEntry(entry, place) };
+  return kept.last.plan;
 }
 
 function workOutEntry(entry: Entry, place: EntryPlace): EntryPlan {

@@ -1,3 +1,4 @@
+import { evened, lowerRoot } from '../../../numerics/lower-root.ts';
 import { EigenvalueDecomposition, inverse, Matrix } from 'ml-matrix';
 import { requirePositive } from '../../../units/input-error.ts';
 import type { TipMode } from '../tip-structure.ts';
@@ -167,11 +168,10 @@ export function assemblyModes({
   const staticCompliance = inverse(k).get(tip, tip);
   // Symmetric form C⁻¹·M·C⁻ᵀ with K = C·Cᵀ, whose largest values are 1/ω² of the lowest modes: joints may be as stiff
   // as they like and nodes without mass.
-  const low = choleskyOf(k);
+  const low = lowerRoot(k);
   const half = solveLower(low, m);
   const product = solveLower(low, half.transpose());
-  // Rounding leaves it a little uneven.
-  const symmetric = Matrix.add(product, product.transpose()).mul(0.5);
+  const symmetric = evened(product);
   const eigen = new EigenvalueDecomposition(symmetric, { assumeSymmetric: true });
   const modes: TipMode[] = [];
   const high: TipMode[] = [];
@@ -236,19 +236,6 @@ function shapeAlong(shape: readonly number[], toolAt: number, lengths: readonly 
     const [a, b] = [shape[toolAt + 2 * e]!, shape[toolAt + 2 * (e + 1)]!];
     return (a + t * (b - a)) / tip;
   });
-}
-
-function choleskyOf(m: Matrix): Matrix {
-  const n = m.rows;
-  const l = Matrix.zeros(n, n);
-  for (let j = 0; j < n; j++) {
-    for (let i = j; i < n; i++) {
-      let sum = m.get(i, j);
-      for (let q = 0; q < j; q++) sum -= l.get(i, q) * l.get(j, q);
-      l.set(i, j, i === j ? Math.sqrt(Math.max(sum, 1e-30)) : sum / l.get(j, j));
-    }
-  }
-  return l;
 }
 
 /** L⁻¹·B. */

@@ -1,5 +1,6 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { seededNormal, seededUniform } from '../../../numerics/normal.ts';
+import { Matrix } from 'ml-matrix';
+import { lowerRoot } from '../../../numerics/lower-root.ts';
+import { seededNormal, seededUniform } from '../../../numerics/random.ts';
 import type { ChatterCut } from '../chatter-cut.ts';
 import type { ModeSigma } from '../tip-knowledge.ts';
 import { countingModes, type TipMode, type TipStructure } from '../tip-structure.ts';
@@ -87,7 +88,7 @@ export function priorBelief(
   const structure = countingModes(whole, COUNTS);
   const normal = seededNormal(seededUniform(seed));
   const prior = priorCovariance(sigma, cuttingSigma, processDampingSigma);
-  const root = new CholeskyDecomposition(new Matrix(prior)).lowerTriangularMatrix;
+  const root = lowerRoot(new Matrix(prior));
   const rows = new Float64Array(worlds * K);
   for (let s = 0; s < worlds; s++) step(rows.subarray(s * K, (s + 1) * K), root, 1, normal);
   return {

@@ -1,5 +1,6 @@
+import { lowerRoot } from '../../../numerics/lower-root.ts';
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { seededNormal, seededUniform } from '../../../numerics/normal.ts';
+import { seededNormal, seededUniform } from '../../../numerics/random.ts';
 import { depthAtTip, structureAtDepth } from '../along-tool.ts';
 import { longestDelay, responseGrid } from '../averaged-border.ts';
 import { type Belief, cutIn, drawn, K, rowOf, step, structureOf, type TestCut } from './belief.ts';
@@ -80,7 +81,7 @@ const STRIDE = 2.38 / Math.sqrt(K);
  */
 function moved(rows: Float64Array, belief: Belief, seed: number): Belief {
   const count = belief.weights.length;
-  const root = new CholeskyDecomposition(covarianceOf(belief)).lowerTriangularMatrix;
+  const root = lowerRoot(covarianceOf(belief));
   const precision = new Matrix(belief.prior as number[][]);
   const solve = new CholeskyDecomposition(precision);
   const logPosterior = (row: Float64Array): number => {

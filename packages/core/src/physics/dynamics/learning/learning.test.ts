@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { immersion } from '../../cutting/engagement.ts';
 import { FIVE_FLUTES } from '../../../../fixtures/chatter-cut.ts';
-import { seededNormal, seededUniform } from '../../../numerics/normal.ts';
+import { seededNormal, seededUniform } from '../../../numerics/random.ts';
 import type { ChatterCut } from '../chatter-cut.ts';
 import { chatterRange, limitAtSpeed, responseOf } from '../fixed-speed.ts';
 import type { TipStructure } from '../tip-structure.ts';

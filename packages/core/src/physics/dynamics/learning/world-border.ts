@@ -1,3 +1,4 @@
+import { type Memory, memoryBeside, memoryOf } from '../../../numerics/memory.ts';
 import { normalBelow } from '../../../numerics/normal.ts';
 import { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from '../along-tool.ts';
 import {
@@ -65,19 +66,14 @@ const FEW = 80;
 
 interface Few {
   readonly worlds: readonly number[];
-  readonly grids: Map<string, readonly ResponseGrid[]>;
+  readonly grids: Memory<readonly ResponseGrid[]>;
 }
-
-const fewOf = new WeakMap<Belief, Few>();
 
 /** Some worlds of a belief that stand for all, drawn evenly through the weights, and their response grids as they are made. */
-function few(belief: Belief): Few {
-  const known = fewOf.get(belief);
-  if (known) return known;
-  const made: Few = { worlds: drawn(belief.weights, FEW, 0.5), grids: new Map() };
-  fewOf.set(belief, made);
-  return made;
-}
+const few = memoryBeside(({ weights }: Belief): Few => ({
+  worlds: drawn(weights, FEW, 0.5),
+  grids: memoryOf(6),
+}));
 
 /** Borders of some worlds of equal weight at a speed: quick enough for a hand on a handle. */
 export function quickBorders(belief: Belief, cut: ChatterCut, rpm: number, depthMm: number): WorldBorder[] {
@@ -85,15 +81,12 @@ export function quickBorders(belief: Belief, cut: ChatterCut, rpm: number, depth
   const slow = gridSpeed(rpm);
   const at = referenceDepth(depthMm);
   const key = `${slow}|${at}|${cut.pitch.join()}`;
-  let mine = grids.get(key);
-  if (!mine) {
+  const mine = grids.recall(key, () => {
     const delay = longestDelay(cut, slow);
-    mine = worlds.map((s) =>
+    return worlds.map((s) =>
       responseGrid(structureAtDepth(structureIn(belief, s), at, belief.stickOutMm), delay),
     );
-    if (grids.size >= 6) grids.delete(grids.keys().next().value!);
-    grids.set(key, mine);
-  }
+  });
   return worlds.map((s, i) => borderWith(cutIn(cut, rowOf(belief, s)), mine[i]!, rpm, at, belief.stickOutMm));
 }
 

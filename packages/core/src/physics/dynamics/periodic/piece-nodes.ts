@@ -1,3 +1,4 @@
+import { memoryOf } from '../../../numerics/memory.ts';
 /**
  * Nodes of a piece of time and what reading between them takes, for the unit interval.
  *
@@ -63,12 +64,12 @@ export function readBetween(
   for (let k = 0; k < count; k++) out[offset + k]! /= sum;
 }
 
-const made = new Map<number, PieceNodes>();
+const made = memoryOf<PieceNodes>(64);
 
 /** Nodes of a piece; made once for each count. */
-export function pieceNodes(count: number): PieceNodes {
-  const known = made.get(count);
-  if (known) return known;
+export const pieceNodes = (count: number): PieceNodes => made.recall(String(count), () => makeNodes(count));
+
+function makeNodes(count: number): PieceNodes {
   const at = Float64Array.from({ length: count }, (_, k) => (1 - Math.cos((Math.PI * k) / (count - 1))) / 2);
   const weights = Float64Array.from(
     { length: count },
@@ -88,7 +89,5 @@ export function pieceNodes(count: number): PieceNodes {
     for (let i = 0; i < points; i++) sum += w[i]! * basis[last + i * count + b]!;
     return sum;
   });
-  const nodes = { count, at, weights, integral, points, gauss: x, gaussWeights: w, basis };
-  made.set(count, nodes);
-  return nodes;
+  return { count, at, weights, integral, points, gauss: x, gaussWeights: w, basis };
 }

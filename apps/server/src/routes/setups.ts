@@ -19,7 +19,7 @@ import { operations, people, presence, setups, variants } from '../db/schema.ts'
 import { bodyOf, idOf, personOf } from '../http/plugin.ts';
 import { HttpProblem, invalid, notFound, stale } from '../http/problems.ts';
 import { record } from '../jobs/audit.ts';
-import { contextFromCrib, wholeCrib } from '../jobs/crib-store.ts';
+import { contextInCrib, wholeCrib } from '../jobs/crib-store.ts';
 import {
   jobDetail,
   jobOfOperation,
@@ -31,11 +31,11 @@ import {
 
 /** Refuses what the core calls impossible, with every field, value and range. */
 async function requirePossible(tx: Transaction, op: Operation, quantity: number): Promise<void> {
-  const problems = problemsOf(op, contextFromCrib(await wholeCrib(tx), op, quantity));
+  const problems = problemsOf(op, contextInCrib(await wholeCrib(tx), op, quantity));
   if (problems.length > 0) throw invalid(problems);
 }
 
-export function routeRoutes(app: FastifyInstance, db: Database): void {
+export function setupRoutes(app: FastifyInstance, db: Database): void {
   app.post(
     '/api/jobs/:id/setups',
     {
