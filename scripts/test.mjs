@@ -71,7 +71,7 @@ async function main() {
       check('format', 'prettier', ['--check', '--log-level', 'warn', '.']).then(() =>
         check('import directions', 'depcruise', [
           '--config',
-          '.dependency-cruiser.cjs',
+          '.dependency-cruiser.mjs',
           'packages',
           'apps',
           'e2e',

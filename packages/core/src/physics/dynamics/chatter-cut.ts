@@ -1,6 +1,6 @@
 import { InputError, requirePositive, requireWithin } from '../../units/input-error.ts';
 
-/** What the stability of a milling cut depends on, speed and depth apart. Angles in rad, measured as in `milling/engagement.ts`. */
+/** What the stability of a milling cut depends on, speed and depth apart. Angles in rad, measured as in `physics/cutting/engagement.ts`. */
 export interface ChatterCut {
   /** Angle from each tooth to the one that cut just before it, rad; sums to one turn. */
   readonly pitch: readonly number[];
@@ -54,7 +54,7 @@ export const directionIntegrals = (phi: number): readonly [number, number, numbe
 
 /**
  * Force on the tip per metre of regenerative motion and metre of depth, N/m², row by row xx, xy, yx, yy, from the
- * factors sin², sin·cos, cos²: F = −a·W·(r − r(t − τ)). Signs as in `forces/milling-forces.ts`; Altintas & Budak 1995.
+ * factors sin², sin·cos, cos²: F = −a·W·(r − r(t − τ)). Signs as in `physics/cutting/milling-forces.ts`; Altintas & Budak 1995.
  */
 export function directionOf(
   cut: ChatterCut,

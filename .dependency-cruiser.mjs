@@ -1,3 +1,6 @@
+import { existsSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+
 const CORE = '^packages/core/src';
 /** Floors of the core from the ground up: each uses those below it only. */
 const FLOORS = ['numerics', 'units', 'crib', 'physics', 'judging', 'operations', 'evaluation', 'deciding'];
@@ -13,17 +16,9 @@ const upward = (within, folders) =>
     to: { path: `${within}/(${folders.slice(i + 1).join('|')}|index\\.ts$)` },
   }));
 
-/** A kind of operation stands by itself. A hole bored by a mill is a milling cut. */
-const KINDS = [
-  'milling',
-  'drilling',
-  'reaming',
-  'boring',
-  'hole-milling',
-  'chamfering',
-  'tapping',
-  'thread-milling',
-];
+/** A kind of operation stands by itself. A hole bored by a mill is a milling cut, and a reamer's feed hangs on a drill's. */
+const operations = join(import.meta.dirname, 'packages/core/src/operations');
+const KINDS = readdirSync(operations).filter((name) => existsSync(join(operations, name, `${name}-kind.ts`)));
 const MADE_OF = { 'hole-milling': ['milling'], reaming: ['drilling'] };
 const apart = KINDS.map((kind) => ({
   name: `${kind}-knows-no-other-kind`,
@@ -35,7 +30,7 @@ const apart = KINDS.map((kind) => ({
 }));
 
 /** Arrows go one way: web → contract → core ← server; nothing imports an app. */
-module.exports = {
+export default {
   forbidden: [
     {
       name: 'core-stands-alone',
