@@ -47,22 +47,23 @@ test('route: operations are carried to another place by keyboard', async ({ page
     .first()
     .click();
   const first = page.getByRole('region', { name: 'Setup 1, top' }).getByRole('listitem').first();
+  // Each step is told to screen readers: the next key waits for that.
+  const told = page.locator('[id^="DndLiveRegion"]');
+  const carry = async (handle: string, key: string): Promise<void> => {
+    await page.getByRole('button', { name: handle, exact: true }).focus();
+    await page.keyboard.press('Space');
+    await expect(told).toContainText('moved over');
+    const over = await told.textContent();
+    await page.keyboard.press(key);
+    await expect(told).not.toHaveText(over!);
+    await page.keyboard.press('Space');
+  };
   await expect(first).toContainText('Face the flange');
-  await page.getByRole('button', { name: 'Move Face the flange', exact: true }).focus();
-  await page.keyboard.press('Space');
-  await page.waitForTimeout(300);
-  await page.keyboard.press('ArrowDown');
-  await page.waitForTimeout(300);
-  await page.keyboard.press('Space');
+  await carry('Move Face the flange', 'ArrowDown');
   await expect(first).toContainText('Rough seal pocket');
   await page.reload();
   await expect(first).toContainText('Rough seal pocket');
-  await page.getByRole('button', { name: 'Move Face the flange', exact: true }).focus();
-  await page.keyboard.press('Space');
-  await page.waitForTimeout(300);
-  await page.keyboard.press('ArrowUp');
-  await page.waitForTimeout(300);
-  await page.keyboard.press('Space');
+  await carry('Move Face the flange', 'ArrowUp');
   await expect(first).toContainText('Face the flange');
 });
 
