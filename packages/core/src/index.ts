@@ -3,14 +3,7 @@ export { remediesFor } from './deciding/remedies/remedies.ts';
 export type { CutterShelf } from './deciding/remedies/other-cutters.ts';
 export type { Remedy } from './deciding/remedies/remedy.ts';
 export { problemsOf, toolFits } from './evaluation/check-operation.ts';
-export {
-  setParameter,
-  MILLING_PARAMETERS,
-  HOLE_PARAMETERS,
-  parametersOf,
-  speedDiameter,
-  type Parameter,
-} from './evaluation/set-parameter.ts';
+export { setParameter, parametersOf, speedDiameter } from './evaluation/set-parameter.ts';
 export { withStartingCut, startingStickOut } from './evaluation/starting-cut.ts';
 export { differencesOf, type Difference } from './evaluation/differences.ts';
 export { InputError, describeProblem, type InputProblem } from './units/input-error.ts';
@@ -235,6 +228,7 @@ export { holeMillingState } from './operations/hole-milling/hole-milling-state.t
 export { CHAMFER_OFF_TIP } from './operations/chamfering/chamfering-state.ts';
 export { drillingState, type DrillingState } from './operations/drilling/drilling-state.ts';
 export { KINDS } from './evaluation/registry.ts';
+export type { Parameter } from './operations/parameter.ts';
 export { holeSentence, stepNotes } from './operations/holes/step-notes.ts';
 export { chanceLost } from './operations/holes/hole-risk.ts';
 export type { HoleRisk } from './judging/result.ts';

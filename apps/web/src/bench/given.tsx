@@ -2,8 +2,6 @@ import {
   type Evaluation,
   formatMeasure,
   hasThread,
-  isHole,
-  isMillingCutter,
   toolFits,
   type Operation,
   type OperationContext,
@@ -168,9 +166,7 @@ export const Given = memo(function Given({
   const system = useSystem();
   const { alloy, machine, cutter, holder } = context;
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
-  const fits = crib.cutters.filter((c) =>
-    isHole(op) ? toolFits(op, c.document) : isMillingCutter(c.document),
-  );
+  const fits = crib.cutters.filter((c) => toolFits(op, c.document));
   const through = (run: (next: Operation) => void) => (next: Operation) => !readOnly && run(next);
   const change = through(onChange);
   const counted = (kind: string): number => evaluation?.sources.filter((s) => s.kind === kind).length ?? 0;

@@ -102,12 +102,14 @@ export interface Coating {
   readonly adds_edge_radius_um: number;
 }
 
-export const isMillingCutter = (cutter: Cutter): boolean =>
+export const isMillingCutter = (cutter: Pick<Cutter, 'type'>): boolean =>
   (MILLING_CUTTER_TYPES as readonly string[]).includes(cutter.type);
 
-export const isDrill = (cutter: Cutter): boolean => (DRILL_TYPES as readonly string[]).includes(cutter.type);
+export const isDrill = (cutter: Pick<Cutter, 'type'>): boolean =>
+  (DRILL_TYPES as readonly string[]).includes(cutter.type);
 
-export const isTap = (cutter: Cutter): boolean => (TAP_TYPES as readonly string[]).includes(cutter.type);
+export const isTap = (cutter: Pick<Cutter, 'type'>): boolean =>
+  (TAP_TYPES as readonly string[]).includes(cutter.type);
 
 /** Indexable bodies carry inserts on a steel body and are judged by the insert's chip window. */
 export const isIndexable = (cutter: Cutter): boolean => (cutter.properties.CICT ?? 0) > 0;

@@ -1,4 +1,5 @@
-import { isDrill, isIndexable, isMillingCutter, isTap, outerDiameter } from '../crib/cutter.ts';
+import { isIndexable, isMillingCutter, outerDiameter } from '../crib/cutter.ts';
+import { kindOf } from './registry.ts';
 import type { OperationContext } from '../operations/context.ts';
 import { InputError, type InputProblem } from '../units/input-error.ts';
 import type { HoleOperation } from '../operations/hole-operation.ts';
@@ -139,37 +140,14 @@ function checkMilling(op: MillingOperation, context: OperationContext, see: Insp
   }
 }
 
-/** What tool a step of a hole needs. */
-const TOOLS: Readonly<
-  Record<
-    HoleOperation['kind'],
-    { readonly fits: (type: string, op: HoleOperation) => boolean; readonly named: string }
-  >
-> = {
-  drilling: {
-    fits: (type, op) =>
-      isDrill({ type } as never) || (type === 'spot_drill' && op.kind === 'drilling' && op.role === 'spot'),
-    named: 'a drill, or for a spot a spotting drill',
-  },
-  reaming: { fits: (type) => type === 'reamer', named: 'a reamer' },
-  boring: { fits: (type) => type === 'boring_bar', named: 'a boring bar' },
-  'hole-milling': {
-    fits: (type) => type === 'end_mill_flat' || type === 'end_mill_bull',
-    named: 'an end mill with a flat or rounded corner',
-  },
-  chamfering: { fits: (type) => type === 'chamfer_mill', named: 'a chamfer mill' },
-  tapping: { fits: (type) => isTap({ type } as never), named: 'a tap' },
-  'thread-milling': { fits: (type) => type === 'thread_mill', named: 'a thread mill' },
-};
-
-/** Is this the kind of tool the step needs? */
-export const toolFits = (op: HoleOperation, cutter: Pick<OperationContext['cutter'], 'type'>): boolean =>
-  TOOLS[op.kind].fits(cutter.type, op);
+/** Is this the kind of tool the operation needs? */
+export const toolFits = (op: Operation, cutter: Pick<OperationContext['cutter'], 'type'>): boolean =>
+  kindOf(op).tool.fits(cutter, op);
 
 function checkHole(op: HoleOperation, { cutter }: OperationContext, see: Inspection): void {
   const { hole } = op;
-  const tool = TOOLS[op.kind];
-  if (!tool.fits(cutter.type, op)) {
+  const { tool } = kindOf(op);
+  if (!tool.fits(cutter, op)) {
     see.say('tooling.cutterId', cutter.name, tool.named);
     return;
   }

@@ -3,13 +3,14 @@ import { describe, expect, it } from 'vitest';
 import { contextOf, DOWEL_HOLE, SEAL_POCKET } from '../../fixtures/crib.ts';
 import type { Operation } from '../operations/operation.ts';
 import { evaluate, numberOf } from './evaluate.ts';
-import { MILLING_PARAMETERS, setParameter } from './set-parameter.ts';
+import { KINDS } from './registry.ts';
+import { setParameter } from './set-parameter.ts';
 
 const context = contextOf(SEAL_POCKET);
 const read = (op: Operation, key: string): number => numberOf(evaluate(op, contextOf(op)), key).value;
 
 describe('any parameter drives the others', () => {
-  it.each(MILLING_PARAMETERS)('%s becomes what was asked', (key) => {
+  it.each(KINDS.milling.parameters)('%s becomes what was asked', (key) => {
     fc.assert(
       fc.property(fc.double({ min: 0.6, max: 1.6, noNaN: true }), (factor) => {
         const wanted = read(SEAL_POCKET, key) * factor;

@@ -4,29 +4,13 @@ import { outerDiameter } from '../crib/cutter.ts';
 import type { HoleOperation } from '../operations/hole-operation.ts';
 import type { MillingCut, MillingOperation, Operation } from '../operations/operation.ts';
 import { chipFactor, diameterInCut, edgeProfile } from '../physics/cutting/edge-profile.ts';
+import type { Parameter } from '../operations/parameter.ts';
+import { kindOf } from './registry.ts';
 import { chamferDiameter } from '../operations/chamfering/chamfering-state.ts';
 import { spindleSpeed } from '../physics/cutting/spindle-speed.ts';
 
-/** Parameters that can be typed, dragged and pinned. */
-export const MILLING_PARAMETERS = ['n', 'vc', 'fz', 'vf', 'hex', 'ap', 'ae', 'Q'] as const;
-const AXIAL = ['n', 'vc', 'fn', 'vf'] as const;
-const ROUND = ['n', 'vc', 'fz', 'vf'] as const;
-/** What can be typed in each step of a hole; a tap's feed is its pitch. */
-export const HOLE_PARAMETERS = {
-  drilling: AXIAL,
-  reaming: AXIAL,
-  boring: AXIAL,
-  'hole-milling': [...ROUND, 'pitch'],
-  chamfering: ROUND,
-  tapping: ['n', 'vc'],
-  'thread-milling': ROUND,
-} as const satisfies Record<HoleOperation['kind'], readonly string[]>;
-export type Parameter =
-  (typeof MILLING_PARAMETERS)[number] | (typeof HOLE_PARAMETERS)[HoleOperation['kind']][number];
-
 /** Parameters of an operation, in the order they are read. */
-export const parametersOf = (op: Operation): readonly Parameter[] =>
-  op.kind === 'milling' ? MILLING_PARAMETERS : HOLE_PARAMETERS[op.kind];
+export const parametersOf = (op: Operation): readonly Parameter[] => kindOf(op).parameters;
 
 const pinnedTogether = (field: string, value: number, pins: string): InputError =>
   new InputError([{ field, value, allowed: `nothing else: ${pins} are pinned; release one` }]);
@@ -98,7 +82,7 @@ function setMilling(
     case 'ae':
       return withEngagement({ radialEngagementMm: value });
     default:
-      throw new InputError([{ field: 'parameter', value: key, allowed: MILLING_PARAMETERS.join(', ') }]);
+      throw new InputError([{ field: 'parameter', value: key, allowed: parametersOf(op).join(', ') }]);
   }
 }
 

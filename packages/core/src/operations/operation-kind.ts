@@ -2,9 +2,11 @@ import type { Estimate } from '../judging/estimate.ts';
 import { judge, type Limit } from '../judging/limit.ts';
 import type { HoleRisk, LimitResult, Quantity } from '../judging/result.ts';
 import type { Peck } from '../physics/holes/peck.ts';
+import type { Cutter } from '../crib/cutter.ts';
 import type { OperationContext } from './context.ts';
 import type { CutState } from './cut-state.ts';
 import type { Operation } from './operation.ts';
+import type { Parameter } from './parameter.ts';
 
 /** Keys of the numbers people look at first in one kind of operation. */
 export interface ShownNumbers {
@@ -27,9 +29,19 @@ export interface WorkedOut {
   risk(): HoleRisk | null;
 }
 
+/** The tool a kind needs. */
+export interface ToolWanted<O extends Operation = Operation> {
+  /** In words, as a refusal says it. */
+  readonly named: string;
+  readonly fits: (cutter: Pick<Cutter, 'type'>, op: O) => boolean;
+}
+
 /** A kind of operation: all the judgement knows of it. */
 export interface OperationKind {
   readonly kind: Operation['kind'];
+  readonly tool: ToolWanted;
+  /** What can be typed, dragged and pinned, in the order it is read. */
+  readonly parameters: readonly Parameter[];
   readonly shown: ShownNumbers;
   /** Ids of its limits, always in this order. */
   readonly ladder: readonly { readonly id: string; readonly name: string }[];
@@ -42,6 +54,8 @@ export interface OperationKind {
 /** What a kind's folder brings, in its own types. */
 export interface KindParts<O extends Operation, S extends CutState> {
   readonly kind: O['kind'];
+  readonly tool: ToolWanted<O>;
+  readonly parameters: readonly Parameter[];
   readonly shown: ShownNumbers;
   readonly state: (op: O, context: OperationContext) => S;
   readonly ladder: readonly Limit<S>[];
@@ -62,6 +76,8 @@ export function operationKind<O extends Operation, S extends CutState>(
   };
   return {
     kind: parts.kind,
+    tool: { named: parts.tool.named, fits: (cutter, op) => parts.tool.fits(cutter, own(op)) },
+    parameters: parts.parameters,
     shown: parts.shown,
     ladder: parts.ladder,
     cautions: (op, context) => parts.cautions?.(own(op), context) ?? [],

@@ -1,3 +1,4 @@
+import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { BoringOperation } from '../hole-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
@@ -12,6 +13,8 @@ import { holeToleranceLimit } from '../holes/limits/hole-tolerance.ts';
 /** Boring with a single point. */
 export const boringKind = operationKind<BoringOperation, BoringState>({
   kind: 'boring',
+  tool: { named: 'a boring bar', fits: ({ type }) => type === 'boring_bar' },
+  parameters: AXIAL,
   shown: { set: ['n', 'vf', 'fn', 'ap'], watch: ['vc', 'Fr', 'lean', 'size', 'Ra', 't'] },
   state: boringState,
   numbers: boringNumbers,

@@ -1,3 +1,4 @@
+import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { ChamferingOperation } from '../hole-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
@@ -9,6 +10,8 @@ import { chamferFeedLimit, chamferFitsLimit } from './limits/chamfering.ts';
 /** Chamfering of the rim of a hole. */
 export const chamferingKind = operationKind<ChamferingOperation, ChamferingState>({
   kind: 'chamfering',
+  tool: { named: 'a chamfer mill', fits: ({ type }) => type === 'chamfer_mill' },
+  parameters: ROUND,
   shown: { set: ['n', 'vfc', 'width', 'vf'], watch: ['vc', 'fz', 'P', 't'] },
   state: chamferingState,
   numbers: chamferingNumbers,

@@ -1,3 +1,5 @@
+import { isDrill } from '../../crib/cutter.ts';
+import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { DrillingOperation } from '../hole-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
@@ -32,6 +34,11 @@ function whatMakesWorse({ op: { hole } }: DrillingState): Circumstance[] {
 /** Drilling of a hole, its pilot or its spot. */
 export const drillingKind = operationKind<DrillingOperation, DrillingState>({
   kind: 'drilling',
+  tool: {
+    named: 'a drill, or for a spot a spotting drill',
+    fits: (cutter, op) => isDrill(cutter) || (cutter.type === 'spot_drill' && op.role === 'spot'),
+  },
+  parameters: AXIAL,
   shown: { set: ['n', 'vf', 'fn', 'pecks'], watch: ['vc', 'depth', 'M', 'Ff', 'p', 't'] },
   state: drillingState,
   numbers: drillingNumbers,

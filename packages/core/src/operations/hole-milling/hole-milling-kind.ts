@@ -1,3 +1,4 @@
+import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { HoleMillingOperation } from '../hole-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
@@ -24,6 +25,11 @@ const inMilling = (limit: Limit<MillingState>): Limit<HoleMillingState> => withi
 /** Milling of a hole on a helix. */
 export const holeMillingKind = operationKind<HoleMillingOperation, HoleMillingState>({
   kind: 'hole-milling',
+  tool: {
+    named: 'an end mill with a flat or rounded corner',
+    fits: ({ type }) => type === 'end_mill_flat' || type === 'end_mill_bull',
+  },
+  parameters: [...ROUND, 'pitch'],
   shown: { set: ['n', 'vfc', 'pitch', 'helices'], watch: ['vc', 'vf', 'fz', 'ramp', 'lean', 'size', 't'] },
   state: holeMillingState,
   numbers: holeMillingNumbers,

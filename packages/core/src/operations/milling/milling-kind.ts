@@ -1,3 +1,4 @@
+import { isMillingCutter } from '../../crib/cutter.ts';
 import type { Limit } from '../../judging/limit.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { MillingOperation } from '../operation.ts';
@@ -73,6 +74,8 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
 /** Milling of a pocket, slot, side, boss or face. */
 export const millingKind = operationKind<MillingOperation, MillingState>({
   kind: 'milling',
+  tool: { named: 'a milling cutter', fits: isMillingCutter },
+  parameters: ['n', 'vc', 'fz', 'vf', 'hex', 'ap', 'ae', 'Q'],
   shown: { set: ['n', 'vf', 'ap', 'ae'], watch: ['vc', 'fz', 'hex', 'P', 'lean', 't'] },
   state: millingState,
   numbers: millingNumbers,

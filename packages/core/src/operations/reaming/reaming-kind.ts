@@ -1,3 +1,4 @@
+import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { ReamingOperation } from '../hole-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
@@ -19,6 +20,8 @@ import {
 /** Reaming of a drilled hole. */
 export const reamingKind = operationKind<ReamingOperation, ReamingState>({
   kind: 'reaming',
+  tool: { named: 'a reamer', fits: ({ type }) => type === 'reamer' },
+  parameters: AXIAL,
   shown: { set: ['n', 'vf', 'fn', 'allowance'], watch: ['vc', 'depth', 'change', 'size', 'M', 't'] },
   state: reamingState,
   numbers: reamingNumbers,

@@ -1,3 +1,4 @@
+import { isTap } from '../../crib/cutter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { TappingOperation } from '../hole-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
@@ -29,6 +30,9 @@ function whatMakesWorse({ op: { hole } }: TappingState): Circumstance[] {
 /** Tapping, cut or formed. */
 export const tappingKind = operationKind<TappingOperation, TappingState>({
   kind: 'tapping',
+  tool: { named: 'a tap', fits: isTap },
+  // Its feed is its pitch.
+  parameters: ['n', 'vc'],
   shown: { set: ['n', 'vf', 'height', 'Mbreak'], watch: ['vc', 'depth', 'M', 'P', 't'] },
   state: tappingState,
   numbers: tappingNumbers,

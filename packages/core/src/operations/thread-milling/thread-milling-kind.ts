@@ -1,3 +1,4 @@
+import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { ThreadMillingOperation } from '../hole-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
@@ -15,6 +16,8 @@ import {
 /** Milling of a thread on a helix. */
 export const threadMillingKind = operationKind<ThreadMillingOperation, ThreadMillingState>({
   kind: 'thread-milling',
+  tool: { named: 'a thread mill', fits: ({ type }) => type === 'thread_mill' },
+  parameters: ROUND,
   shown: { set: ['n', 'vfc', 'turns', 'height'], watch: ['vc', 'vf', 'fz', 'F', 'taper', 't'] },
   state: threadMillingState,
   numbers: threadMillingNumbers,
