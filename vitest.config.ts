@@ -13,7 +13,7 @@ export default defineConfig({
           // Nothing in it is changed by a test: read once a worker, not once a file.
           isolate: false,
           pool: 'threads',
-          testTimeout: 60000,
+          testTimeout: 120000,
         },
       },
       { test: { name: 'contract', root: 'packages/contract', include: ['src/**/*.test.ts'] } },
@@ -35,7 +35,7 @@ export default defineConfig({
           root: 'apps/web',
           include: ['src/**/*.test.{ts,tsx}'],
           environment: 'happy-dom',
-          testTimeout: 20000,
+          testTimeout: 40000,
         },
       },
     ],

@@ -22,6 +22,14 @@ export interface Limit<S> {
   readonly name: string;
   /** Reads the set-up only, not speed, feed, depth, width or stick-out: a map asks it once. */
   readonly reads?: 'setup';
+  /** What it needs that is dear: the forces of a turn, or borders of stability, ten times as dear again. A search asks it later. */
+  readonly asks?: 'forces' | 'borders';
+  /** Binds only where somebody has measured the tip: class values prove nothing and must not choose the cut. */
+  readonly needsTip?: true;
+  /** Nobody mends it by moving speed, feed, depth or width: a search leaves it alone. */
+  readonly unsearched?: true;
+  /** Tells against a cutter as such, whatever speed and feed. */
+  readonly ofCutter?: true;
   assess(state: S): Assessment | null;
 }
 

@@ -34,7 +34,7 @@ export function memoryBeside<K extends object, V>(make: (of: K) => V): (of: K) =
 }
 
 /** Names given out so far, by content. One that is forgotten gets another name: what was kept under the old one is made anew. */
-const names = memoryOf<string>(4000);
+const names = memoryOf<string>(1000);
 let given = 0;
 
 /**

@@ -1,3 +1,4 @@
+import { MILLING_LADDER } from '../../operations/milling/milling-kind.ts';
 import { madeOf } from '../../crib/tool-materials.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import {
@@ -72,15 +73,7 @@ export function contextWith(
 }
 
 /** Limits that tell against a cutter as such, whatever speed and feed. */
-const AGAINST = [
-  'material-match',
-  'reach',
-  'rated-speed',
-  'holder-fit',
-  'corner-fit',
-  'path-possible',
-  'coolant-match',
-];
+const AGAINST = MILLING_LADDER.filter((l) => l.ofCutter).map((l) => l.id);
 
 /** Everything that disqualifies a cutter here: substrate, coating, reach, flutes at this engagement, rating, size. */
 export function reasonsAgainst(

@@ -19,35 +19,16 @@ const SHARE_OF_VERDICT: Readonly<Record<LimitState, number>> = {
   over: 4,
 };
 
-/** Limits nobody can mend by moving speed, feed, depth or width, and that a finished search writes anew. */
-const NOT_SEARCHED = new Set(['inherited-numbers']);
-
-/** Limits that bind only where somebody has measured: the library's guess is unproven and must not choose the cut. */
-const NEEDS_A_TIP = new Set(['limit-depth', 'tooth-passing']);
-
 /** Whether all that is known of the tip is the library's class values. */
 export const guessed = ({ stability }: MillingState): boolean =>
   stability.knowledge.trust === 'generic' && stability.testCuts === 0;
 
-/** Limits that need the forces of a turn, nearly all the work of judging a cut. */
-const NEEDS_FORCES = new Set([
-  'spindle-power',
-  'spindle-torque',
-  'bending-stress',
-  'holder-grip',
-  'workholding',
-  'workholding-lift',
-  'workholding-heat',
-  'wall-error',
-]);
-/** The limit that needs borders of stability: once the tip is known, ten times the work of all others together. */
-const NEEDS_BORDERS = 'limit-depth';
-const SEARCHED = MILLING_LADDER.filter((l) => !NOT_SEARCHED.has(l.id));
+const SEARCHED = MILLING_LADDER.filter((l) => !l.unsearched);
 /** Limits in the order of what they cost. */
 const STAGES = [
-  SEARCHED.filter((l) => !NEEDS_FORCES.has(l.id) && l.id !== NEEDS_BORDERS),
-  SEARCHED.filter((l) => NEEDS_FORCES.has(l.id)),
-  SEARCHED.filter((l) => l.id === NEEDS_BORDERS),
+  SEARCHED.filter((l) => !l.asks),
+  SEARCHED.filter((l) => l.asks === 'forces'),
+  SEARCHED.filter((l) => l.asks === 'borders'),
 ] as const;
 
 /** Shares of all limits that apply, with the band's end at `z` standard deviations. */
@@ -112,7 +93,7 @@ function shareOf(
   z: number,
   tipIsGuessed: boolean,
 ): number | null {
-  if (tipIsGuessed && NEEDS_A_TIP.has(limit.id)) return null;
+  if (tipIsGuessed && limit.needsTip) return null;
   const a = limit.assess(state);
   if (!a) return null;
   if (a.verdict) {
@@ -124,7 +105,7 @@ function shareOf(
 
 function climb(ladder: typeof MILLING_LADDER, state: MillingState, z: number): ShareAt[] {
   const list: ShareAt[] = [];
-  const tipIsGuessed = ladder.some((l) => NEEDS_A_TIP.has(l.id)) && guessed(state);
+  const tipIsGuessed = ladder.some((l) => l.needsTip) && guessed(state);
   for (const limit of ladder) {
     const share = shareOf(limit, state, z, tipIsGuessed);
     if (share !== null) list.push({ id: limit.id, name: limit.name, share });

@@ -53,6 +53,7 @@ export const coolantMatchLimit: Limit<CutState> = {
   reads: 'setup',
   group: 'heat and life',
   name: 'coolant',
+  ofCutter: true,
   assess(state) {
     const { state: verdict, text } = verdictOf(state);
     return {

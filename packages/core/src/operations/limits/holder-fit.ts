@@ -9,6 +9,7 @@ export const holderFitLimit: Limit<CutState> = {
   reads: 'setup',
   group: 'cutter',
   name: 'holder fits',
+  ofCutter: true,
   assess({ context: { cutter, holder, machine } }) {
     const shank = cutter.properties.DCONMS ?? 0;
     const [small, large] = holder.bore_diameter_mm;

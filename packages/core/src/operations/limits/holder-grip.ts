@@ -22,6 +22,7 @@ export const holderGripLimit: Limit<CutState> = {
   id: 'holder-grip',
   group: 'strength',
   name: 'holder grip',
+  asks: 'forces',
   assess(state) {
     const { holder, cutter } = state.context;
     if (!holder.grip_torque_nm_at_12mm) return null;

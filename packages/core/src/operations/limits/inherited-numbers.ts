@@ -12,6 +12,7 @@ export const inheritedNumbersLimit: Limit<CutState> = {
   reads: 'setup',
   group: 'process',
   name: 'own numbers',
+  unsearched: true,
   assess({ op, context: { alloy, cutter } }) {
     const from = op.workedOutFor;
     const reasons: string[] = [];

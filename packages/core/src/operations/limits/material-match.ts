@@ -42,6 +42,7 @@ export const materialMatchLimit: Limit<CutState> = {
   reads: 'setup',
   group: 'cutter',
   name: 'cutter for alloy',
+  ofCutter: true,
   assess({ context }) {
     const { state, text } = verdictOf(context);
     return {

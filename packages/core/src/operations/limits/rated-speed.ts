@@ -8,6 +8,7 @@ export const ratedSpeedLimit: Limit<CutState> = {
   id: 'rated-speed',
   group: 'cutter',
   name: 'rated speed',
+  ofCutter: true,
   assess({ speedRpm, context: { cutter, holder } }) {
     const cutterMax = cutter.properties.RPMX ?? Infinity;
     // A block that does not turn is recorded with 0 and limits nothing.

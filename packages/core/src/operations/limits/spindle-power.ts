@@ -10,6 +10,7 @@ export const spindlePowerLimit: Limit<CutState> = {
   id: 'spindle-power',
   group: 'machine',
   name: 'power at speed',
+  asks: 'forces',
   assess({ speedRpm, powerKw, rating, context: { machine } }) {
     const available = powerAt(machine.power_torque[rating], speedRpm);
     return {

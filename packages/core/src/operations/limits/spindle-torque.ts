@@ -8,6 +8,7 @@ export const spindleTorqueLimit: Limit<CutState> = {
   id: 'spindle-torque',
   group: 'machine',
   name: 'torque at speed',
+  asks: 'forces',
   assess({ speedRpm, torqueNm, rating, context: { machine } }) {
     const available = torqueAt(machine.power_torque[rating], speedRpm);
     return {

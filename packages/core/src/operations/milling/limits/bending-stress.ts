@@ -15,6 +15,7 @@ export const bendingStressLimit: Limit<MillingState> = {
   id: 'bending-stress',
   group: 'strength',
   name: 'bending stress',
+  asks: 'forces',
   assess({ stressMPa, sideForceN, op, context }) {
     const size = sizeFactor(rootDiameter(context.cutter));
     const strength = context.substrate.transverse_rupture_mpa[1] * size;

@@ -10,6 +10,7 @@ export const cornerFitLimit: Limit<MillingState> = {
   reads: 'setup',
   group: 'cutter',
   name: 'cutter in corner',
+  ofCutter: true,
   assess({ op: { feature }, context: { cutter } }) {
     const corner = feature.cornerRadiusMm;
     if (corner === null) return null;

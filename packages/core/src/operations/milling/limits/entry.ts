@@ -9,6 +9,7 @@ export const pathPossibleLimit: Limit<MillingState> = {
   id: 'path-possible',
   group: 'path',
   name: 'path and way in',
+  ofCutter: true,
   assess({ plan, op }) {
     const reason = plan.impossible ?? plan.entry.impossible;
     return {

@@ -138,6 +138,8 @@ export const limitDepthLimit: Limit<MillingState> = {
   id: 'limit-depth',
   group: 'vibration',
   name: 'limit depth',
+  asks: 'borders',
+  needsTip: true,
   assess(state) {
     const { op, stability } = state;
     if (op.path.strategy === 'plunge') return null;

@@ -12,6 +12,7 @@ export const reachLimit: Limit<MillingState> = {
   id: 'reach',
   group: 'cutter',
   name: 'reach to floor',
+  ofCutter: true,
   assess({ op, context: { cutter } }) {
     const depth = op.feature.depthMm;
     const relieved = isIndexable(cutter)

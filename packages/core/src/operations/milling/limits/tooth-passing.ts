@@ -21,6 +21,7 @@ export const toothPassingLimit: Limit<MillingState> = {
   id: 'tooth-passing',
   group: 'vibration',
   name: 'tooth-passing resonance',
+  needsTip: true,
   assess(state) {
     if (cannotTell(state)) return null;
     const { op, stability, teeth } = state;

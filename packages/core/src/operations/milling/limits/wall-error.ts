@@ -109,6 +109,7 @@ export const wallErrorLimit: Limit<MillingState> = {
   id: 'wall-error',
   group: 'accuracy',
   name: 'lean off wall',
+  asks: 'forces',
   assess(state) {
     const { op, leanParts, wallForceN } = state;
     if (op.feature.kind === 'face') return null;

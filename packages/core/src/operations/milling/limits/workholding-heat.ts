@@ -37,6 +37,7 @@ export const workholdingHeatLimit: Limit<MillingState> = {
   id: 'workholding-heat',
   group: 'strength',
   name: 'heat at the holding',
+  asks: 'forces',
   assess({ op, context: { alloy }, torqueNm, minutes }) {
     const { workholding, feature } = op;
     const usual = RELEASES[workholding.kind];

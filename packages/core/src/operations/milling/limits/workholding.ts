@@ -55,6 +55,7 @@ export const workholdingLimit: Limit<MillingState> = {
   id: 'workholding',
   group: 'strength',
   name: 'workholding',
+  asks: 'forces',
   assess({ op: { workholding }, sideForceN, liftN }) {
     const factor = SAFETY[workholding.kind];
     const together = workholding.liftCapacityN === null ? liftN.value : 0;
@@ -86,6 +87,7 @@ export const workholdingLiftLimit: Limit<MillingState> = {
   id: 'workholding-lift',
   group: 'strength',
   name: 'lift off the holding',
+  asks: 'forces',
   assess({ op: { workholding }, liftN }) {
     if (workholding.liftCapacityN === null) return null;
     const factor = SAFETY[workholding.kind];
