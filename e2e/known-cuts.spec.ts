@@ -22,6 +22,8 @@ interface KnownJob {
 
 const TI_POCKET = { kind: 'pocket', size: { Depth: '24' }, cutter: 'em-bull-12-z5-re0.5-var' } as const;
 
+const HSS_HOLE = { kind: 'hole', size: { Diameter: '6', Depth: '15' }, cutter: 'drill-6-hss' } as const;
+
 const JOBS: readonly KnownJob[] = [
   {
     number: 'TT-2101',
@@ -93,9 +95,7 @@ const JOBS: readonly KnownJob[] = [
       },
       {
         what: 'hole with a high-speed steel drill',
-        kind: 'hole',
-        size: { Diameter: '6', Depth: '15' },
-        cutter: 'drill-6-hss',
+        ...HSS_HOLE,
         typed: { 'spindle speed': '1167', 'feed per turn': '0.1' },
       },
     ],
@@ -123,9 +123,7 @@ const JOBS: readonly KnownJob[] = [
       },
       {
         what: 'high-speed steel at four times its speed',
-        kind: 'hole',
-        size: { Diameter: '6', Depth: '15' },
-        cutter: 'drill-6-hss',
+        ...HSS_HOLE,
         typed: { 'spindle speed': '5000', 'feed per turn': '0.1' },
         fails: /cutting speed/,
       },

@@ -6,6 +6,7 @@ import {
   type InputProblem,
   type Machine,
   madeOf,
+  missingMaterials,
   type Operation,
   type OperationContext,
   type ResonanceBook,
@@ -75,13 +76,8 @@ export function resolveContext(
   const holder = entry(source.holders, op.tooling.holderId, 'tooling.holderId');
   const cutter = entry(source.cutters, op.tooling.cutterId, 'tooling.cutterId');
   const made = cutter && madeOf(cutter, source);
-  if (cutter && !made) {
-    for (const part of ['substrate', 'coating'] as const) {
-      const [list, value] = [source[`${part}s`], cutter.extended[part]];
-      if (Object.hasOwn(list, value)) continue;
-      missing.push({ field: `cutter.extended.${part}`, value, allowed: among(Object.keys(list)) });
-    }
-  }
+  if (cutter)
+    missing.push(...missingMaterials(cutter, source).map((p) => ({ ...p, field: `cutter.${p.field}` })));
   if (!alloy || !machine || !holder || !cutter || !made) return { missing };
   const { quantity, resonance } = source;
   return {

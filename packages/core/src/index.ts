@@ -18,7 +18,7 @@ export {
   outerDiameter,
 } from './crib/cutter.ts';
 export type { Holder } from './crib/holder.ts';
-export { madeOf, type ToolMaterials } from './crib/tool-materials.ts';
+export { madeOf, missingMaterials, type ToolMaterials } from './crib/tool-materials.ts';
 export type { Machine } from './crib/machine.ts';
 export type { OperationContext } from './operations/context.ts';
 export * from './operations/operation.ts';

@@ -8,7 +8,7 @@ import {
   entrySchema,
   problemsFromYup,
 } from '@burl/contract';
-import { InputError, type ToolMaterials } from '@burl/core';
+import { type Cutter, InputError, missingMaterials, type ToolMaterials } from '@burl/core';
 import { and, eq, sql } from 'drizzle-orm';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import * as yup from 'yup';
@@ -189,17 +189,11 @@ async function checkEntry(
   }
 }
 
-/** A cutter is made of a substrate and a coating the crib has: its own keys, since every object has a "constructor". */
+/** A cutter is made of a substrate and a coating the crib has. */
 function requireMaterials(document: Record<string, unknown>, materials: ToolMaterials): void {
-  const made = document['extended'] as { readonly substrate: string; readonly coating: string };
-  const problems = (['substrate', 'coating'] as const)
-    .filter((part) => !Object.hasOwn(materials[`${part}s`], made[part]))
-    .map((part) => ({
-      field: `document.extended.${part}`,
-      value: made[part],
-      allowed: Object.keys(materials[`${part}s`]).join(', '),
-    }));
-  if (problems.length > 0) throw new InputError(problems);
+  const problems = missingMaterials(document as unknown as Cutter, materials);
+  if (problems.length > 0)
+    throw new InputError(problems.map((p) => ({ ...p, field: `document.${p.field}` })));
 }
 
 async function requireEntries(db: Database, input: AssemblyInput): Promise<void> {

@@ -1,3 +1,4 @@
+import type { InputProblem } from '../units/input-error.ts';
 import type { Coating, Cutter, Substrate } from './cutter.ts';
 
 /** What cutters are made of, by id. */
@@ -15,3 +16,13 @@ export function madeOf(
   const coating = Object.hasOwn(coatings, extended.coating) && coatings[extended.coating];
   return substrate && coating ? { substrate, coating } : null;
 }
+
+/** What a cutter is made of that is not there, field by field, with what is. */
+export const missingMaterials = ({ extended }: Cutter, materials: ToolMaterials): InputProblem[] =>
+  (['substrate', 'coating'] as const)
+    .filter((part) => !Object.hasOwn(materials[`${part}s`], extended[part]))
+    .map((part) => ({
+      field: `extended.${part}`,
+      value: extended[part],
+      allowed: Object.keys(materials[`${part}s`]).join(', ') || 'none is there',
+    }));
