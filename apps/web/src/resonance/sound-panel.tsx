@@ -295,7 +295,7 @@ export function SoundPanel({
             tooth before left, so it sings near a natural frequency of the tool, between those lines.
           </p>
         </section>
-        {verdict?.chatter && (
+        {verdict?.chatter && verdict.speedFits && (
           <section className="space-y-1 rounded-lg border border-line bg-card p-3 text-[13px]">
             <h2>Speeds to try</h2>
             {speeds.length > 0 ? (
@@ -331,7 +331,7 @@ export function SoundPanel({
         {verdict && (
           <Button
             look="main"
-            disabled={recording?.shipped !== null && !practice}
+            disabled={!verdict.speedFits || (recording?.shipped !== null && !practice)}
             onClick={() => void logCut()}
           >
             Log as {verdict.chatter ? 'chatter' : 'stable'} in the notebook
