@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from './page-test.ts';
 import { openBench, openJob, signIn } from './people.ts';
 
 const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Promise<void> }[] = [

@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from './page-test.ts';
 import { expectSaved, openBench, saved, signIn, undoAll } from './people.ts';
 
 test.describe('bench', () => {

@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from './page-test.ts';
 import { expectSaved, openBench, signIn, undoAll } from './people.ts';
 
 const value = async (page: Page, name: string): Promise<number> =>

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './page-test.ts';
 import { expectSaved, openJob, signIn, signOut, undoAll } from './people.ts';
 
 test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, moved early, released and read on the sheet', async ({

@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from './page-test.ts';
 
 /** Tabs until the wanted control has the focus; fails when it cannot be reached. */
 async function tabTo(page: Page, name: RegExp): Promise<void> {

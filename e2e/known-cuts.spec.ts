@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test } from './page-test.ts';
 import { expectSaved, signIn } from './people.ts';
 
 /** A cut somebody knows from the floor, as it is typed; mm and rpm. */

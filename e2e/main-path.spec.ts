@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './page-test.ts';
 import { expectSaved, saved, signIn, signOut } from './people.ts';
 
 test('three people take a job from request to sheet', async ({ page }) => {

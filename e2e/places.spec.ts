@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './page-test.ts';
 import { signIn } from './people.ts';
 
 test('desk: search, palette and a refused file', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './page-test.ts';
 import { openBench, signIn } from './people.ts';
 
 test('a new combination is tapped, its lobes looked at, cuts are logged, and a longer one is predicted', async ({

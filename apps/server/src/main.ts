@@ -30,7 +30,8 @@ const app = await buildApp({
 });
 const port = Number(process.env['PORT'] ?? 4180);
 await app.listen({ port, host: process.env['HOST'] ?? '127.0.0.1' });
-process.send?.({ ready: port });
+// Port 0 takes a free one: whoever started this learns which.
+process.send?.({ ready: app.addresses().find((a) => typeof a === 'object')?.port ?? port });
 
 async function stop(): Promise<void> {
   await app.close();

@@ -24,7 +24,9 @@ const page = (load: () => Promise<{ default: () => ReactNode }>, what: string): 
 /** Everything behind the sign-in. */
 function SignedIn() {
   const { data, error, mutate } = useSession();
-  if (error) return <Failed what="the session" message={error.message} retry={() => void mutate()} />;
+  // Who has the page open keeps it, and the work on it, when a later look at the session finds no server.
+  if (error && !data)
+    return <Failed what="the session" message={error.message} retry={() => void mutate()} />;
   if (!data) return <Loading what="the session" />;
   if (!data.person) return <SignIn demo={data.demo} />;
   return (

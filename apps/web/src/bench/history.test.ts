@@ -23,6 +23,15 @@ describe('history', () => {
     expect(undo(h).present).toBe(30);
   });
 
+  it('takes a drag as one step however long the hand pauses, and the next press as another', () => {
+    let h = begin(0);
+    h = change(h, 1, 'ap', 0, 7);
+    h = change(h, 2, 'ap', 4000, 7);
+    expect(undo(h).present).toBe(0);
+    h = change(h, 3, 'ap', 8000, 8);
+    expect(undo(h).present).toBe(2);
+  });
+
   it('forgets what was undone once something else is done', () => {
     const h = change(undo(change(begin('a'), 'b', null, 0)), 'c', null, 1);
     expect(h.future).toEqual([]);

@@ -1,9 +1,12 @@
-/** Undo history of one document. Changes of one gesture (same key, soon after) count as one step. */
+/**
+ * Undo history of one document. Changes of one gesture count as one step: the same key soon after, or however late
+ * while the same press of the pointer is held.
+ */
 export interface History<T> {
   readonly past: readonly T[];
   readonly present: T;
   readonly future: readonly T[];
-  readonly gesture: { readonly key: string; readonly at: number } | null;
+  readonly gesture: { readonly key: string; readonly at: number; readonly press: number | null } | null;
 }
 
 const SAME_GESTURE_MS = 900;
@@ -11,14 +14,24 @@ const MOST_STEPS = 200;
 
 export const begin = <T>(present: T): History<T> => ({ past: [], present, future: [], gesture: null });
 
-export function change<T>(h: History<T>, next: T, key: string | null, now: number): History<T> {
+/** `now` in ms; `press` numbers the press of the pointer that is held, null when none is. */
+export function change<T>(
+  h: History<T>,
+  next: T,
+  key: string | null,
+  now: number,
+  press: number | null = null,
+): History<T> {
   if (next === h.present) return h;
-  const same = key !== null && h.gesture?.key === key && now - h.gesture.at < SAME_GESTURE_MS;
+  const same =
+    key !== null &&
+    h.gesture?.key === key &&
+    (now - h.gesture.at < SAME_GESTURE_MS || (press !== null && h.gesture.press === press));
   return {
     past: same ? h.past : [...h.past.slice(-MOST_STEPS + 1), h.present],
     present: next,
     future: [],
-    gesture: key === null ? null : { key, at: now },
+    gesture: key === null ? null : { key, at: now, press },
   };
 }
 

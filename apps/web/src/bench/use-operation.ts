@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { mutate } from 'swr';
 import { ApiError, call, messageOf } from '../api/client.ts';
 import { begin, change, type History, redo, undo } from './history.ts';
+import { useHeldPress } from './use-held-press.ts';
 
 export type SaveState =
   | { readonly is: 'saved'; readonly at: Date | null }
@@ -111,10 +112,15 @@ export function useOperation(
     return () => removeEventListener('beforeunload', ask);
   }, [pending, readOnly]);
 
-  const set = useCallback((next: Operation, gesture?: string) => {
-    setHistory((h) => change(h, next, gesture ?? null, Date.now()));
-    setSave((s) => (s.is === 'conflict' ? s : { is: 'unsaved' }));
-  }, []);
+  const press = useHeldPress();
+  const set = useCallback(
+    (next: Operation, gesture?: string) => {
+      const [now, held] = [Date.now(), press.current];
+      setHistory((h) => change(h, next, gesture ?? null, now, held));
+      setSave((s) => (s.is === 'conflict' ? s : { is: 'unsaved' }));
+    },
+    [press],
+  );
   const goBack = useCallback(() => setHistory(undo), []);
   const goForth = useCallback(() => setHistory(redo), []);
   const settle = useCallback(
