@@ -41,7 +41,7 @@ const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Pro
         .getByRole('button', { name: /^Preview/ })
         .first()
         .waitFor();
-      await page.getByRole('button', { name: /^lean off wall/ }).click();
+      await page.getByRole('button', { name: /^wall deflection/ }).click();
     },
   },
   {
@@ -58,7 +58,7 @@ const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Pro
     go: async (page) => {
       await openBench(page, /TT-0420/, /Rough plate pocket/);
       await page.getByRole('tab', { name: 'Wall' }).click();
-      await expect(page.getByText(/The wall is off by/)).toBeVisible();
+      await expect(page.getByText(/Wall error/)).toBeVisible();
       await page.getByRole('tab', { name: 'Path' }).click();
       await expect(page.getByText('recommended')).toBeVisible();
     },
@@ -92,14 +92,14 @@ const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Pro
     name: 'tip of a combination',
     go: async (page) => {
       await page.goto('/resonance');
-      await page.getByRole('img', { name: /Frequency response of the tip/ }).waitFor();
+      await page.getByRole('img', { name: /Tool-tip FRF/ }).waitFor();
     },
   },
   {
     name: 'lobes',
     go: async (page) => {
       await page.goto('/resonance?tab=lobes');
-      await page.getByRole('img', { name: /an even chance at/ }).waitFor({ timeout: 40_000 });
+      await page.getByRole('img', { name: /50% stable at/ }).waitFor({ timeout: 40_000 });
       // The periodic border goes on in a worker; the page is as it will be.
       await page.getByRole('button', { name: 'Stop working out the lobes' }).click();
     },

@@ -40,19 +40,19 @@ test.describe('bench', () => {
   });
 
   test('a parameter drives the others and a pin holds', async ({ page }) => {
-    const chip = await numberOf(page, 'thickest chip');
-    await page.getByRole('button', { name: 'Pin thickest chip' }).click();
-    const width = page.getByLabel('radial engagement', { exact: true });
+    const chip = await numberOf(page, 'max chip thickness');
+    await page.getByRole('button', { name: 'Pin max chip thickness' }).click();
+    const width = page.getByLabel('radial depth', { exact: true });
     const feed = await numberOf(page, 'feed per tooth');
     await width.fill('2');
     await width.press('Enter');
-    expect(await numberOf(page, 'thickest chip')).toBeCloseTo(chip, 4);
+    expect(await numberOf(page, 'max chip thickness')).toBeCloseTo(chip, 4);
     expect(await numberOf(page, 'feed per tooth')).toBeLessThan(feed);
     await undoAll(page);
   });
 
   test('why: formula, values, band and what would narrow it', async ({ page }) => {
-    await page.getByRole('button', { name: 'Why: power at the spindle' }).click();
+    await page.getByRole('button', { name: 'Why: spindle power' }).click();
     const why = page.getByRole('dialog');
     await expect(why).toContainText('P = 2π·n·M');
     await expect(why).toContainText('9 of 10 lie above');
@@ -137,7 +137,7 @@ test('work goes on without a line and is sent when it is back', async ({ page, c
   await context.setOffline(true);
   await page.getByLabel('spindle speed', { exact: true }).fill('620');
   await page.getByLabel('spindle speed', { exact: true }).press('Enter');
-  await expect(saved(page)).toHaveText('waiting for the line');
+  await expect(saved(page)).toHaveText('offline');
   await context.setOffline(false);
   await expectSaved(page);
   await page.reload();

@@ -17,11 +17,11 @@ test.describe('balancing the plate pocket in aged titanium', () => {
   }) => {
     await page.getByRole('tab', { name: 'Window' }).click();
     await page.getByRole('button', { name: 'Larger chart' }).click();
-    const map = page.getByRole('group', { name: /Map of radial engagement and axial depth/ });
-    await expect(map).toHaveAccessibleName(/bounded by .*(lean off wall|cutting speed|chip)/, {
+    const map = page.getByRole('group', { name: /Map of radial depth and axial depth/ });
+    await expect(map).toHaveAccessibleName(/bounded by .*(wall deflection|cutting speed|chip)/, {
       timeout: 20_000,
     });
-    const before = [await value(page, 'radial engagement'), await value(page, 'axial depth')];
+    const before = [await value(page, 'radial depth'), await value(page, 'axial depth')];
     const point = page.getByRole('slider', { name: 'Working point' });
     const box = (await point.boundingBox())!;
     const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
@@ -29,15 +29,15 @@ test.describe('balancing the plate pocket in aged titanium', () => {
     await page.mouse.down();
     await page.mouse.move(x - 60, y + 50, { steps: 6 });
     await page.mouse.up();
-    expect(await value(page, 'radial engagement')).toBeLessThan(before[0]!);
+    expect(await value(page, 'radial depth')).toBeLessThan(before[0]!);
     expect(await value(page, 'axial depth')).toBeLessThan(before[1]!);
-    const dragged = await value(page, 'radial engagement');
+    const dragged = await value(page, 'radial depth');
     await point.focus();
     await page.keyboard.press('ArrowRight');
-    await expect.poll(() => value(page, 'radial engagement')).toBeGreaterThan(dragged);
-    await expect(point).toHaveAttribute('aria-valuetext', /radial engagement .* axial depth/);
+    await expect.poll(() => value(page, 'radial depth')).toBeGreaterThan(dragged);
+    await expect(point).toHaveAttribute('aria-valuetext', /radial depth .* axial depth/);
     // The map stays while the point moves about in it.
-    await expect(page.getByRole('status').filter({ hasText: 'Working out the map' })).toHaveCount(0);
+    await expect(page.getByRole('status').filter({ hasText: 'Calculating the map' })).toHaveCount(0);
     await undoAll(page);
   });
 
@@ -45,7 +45,7 @@ test.describe('balancing the plate pocket in aged titanium', () => {
     page,
   }) => {
     const start = await Promise.all(
-      ['spindle speed', 'feed per tooth', 'axial depth', 'radial engagement'].map((n) => value(page, n)),
+      ['spindle speed', 'feed per tooth', 'axial depth', 'radial depth'].map((n) => value(page, n)),
     );
     await page.getByRole('tab', { name: 'Window' }).click();
     await page.getByRole('button', { name: 'Larger chart' }).click();
@@ -59,13 +59,13 @@ test.describe('balancing the plate pocket in aged titanium', () => {
     await page.getByRole('button', { name: 'Apply what was found' }).click();
     await expect(page.getByRole('region', { name: 'What governs' })).toContainText('clear');
     const after = await Promise.all(
-      ['spindle speed', 'feed per tooth', 'axial depth', 'radial engagement'].map((n) => value(page, n)),
+      ['spindle speed', 'feed per tooth', 'axial depth', 'radial depth'].map((n) => value(page, n)),
     );
     expect(after).not.toEqual(start);
     await page.getByRole('button', { name: 'Larger chart' }).click();
     await undoAll(page);
     const back = await Promise.all(
-      ['spindle speed', 'feed per tooth', 'axial depth', 'radial engagement'].map((n) => value(page, n)),
+      ['spindle speed', 'feed per tooth', 'axial depth', 'radial depth'].map((n) => value(page, n)),
     );
     expect(back).toEqual(start);
     await expectSaved(page);
@@ -86,7 +86,7 @@ test.describe('balancing the plate pocket in aged titanium', () => {
     await expect(view.getByRole('button', { name: 'Take column 4 to the bench' })).toBeEnabled({
       timeout: 60_000,
     });
-    const cells = view.getByRole('row', { name: /^Minutes of one/ }).getByRole('cell');
+    const cells = view.getByRole('row', { name: /^Cycle time per feature/ }).getByRole('cell');
     const minutes = (await cells.allTextContents()).map(minutesOf);
     expect(minutes).toHaveLength(4);
     const best = minutes.indexOf(Math.min(...minutes));
@@ -95,7 +95,7 @@ test.describe('balancing the plate pocket in aged titanium', () => {
     await expect(view.getByRole('region', { name: 'Why one wins' })).toContainText(
       /cm³\/min|moving without cutting/,
     );
-    await expect(view.getByRole('region', { name: 'Where the schools differ' })).toContainText(
+    await expect(view.getByRole('region', { name: 'When to use which' })).toContainText(
       'Spindle power, edge length',
     );
     await view.getByRole('button', { name: `Take column ${best + 1} to the bench` }).click();
@@ -140,7 +140,7 @@ test.describe('balancing the plate pocket in aged titanium', () => {
 
   test('the odds name the chance that all holds and what to measure next', async ({ page }) => {
     await page.getByRole('tab', { name: 'Odds' }).click();
-    await expect(page.getByText(/All limits hold at once in .* of 2000 draws/)).toBeVisible({
+    await expect(page.getByText(/All limits met in .* of 2000 draws/)).toBeVisible({
       timeout: 30_000,
     });
     await expect(page.getByRole('heading', { name: 'Measure next' })).toBeVisible();
@@ -151,7 +151,7 @@ test.describe('balancing the plate pocket in aged titanium', () => {
     await page.getByRole('tab', { name: 'Heat' }).click();
     await expect(page.getByText(/heats for .* and cools for .* ms/)).toBeVisible();
     await page.getByRole('tab', { name: 'Wall' }).click();
-    await expect(page.getByText(/The wall is off by/)).toBeVisible();
+    await expect(page.getByText(/Wall error/)).toBeVisible();
     await page.getByRole('tab', { name: 'One turn' }).click();
     await expect(page.getByText(/(tool breaks|holder slips|spindle stalls) at/).first()).toBeVisible();
     await page.getByRole('tab', { name: 'Path' }).click();
@@ -170,8 +170,8 @@ test('a pair of changes is applied where no single one is enough, and undone', a
   await feed.fill('0.09');
   await feed.press('Enter');
   await page.getByRole('button', { name: /^Feature/ }).click();
-  await page.getByLabel('Left for the finisher').fill('0');
-  await page.getByLabel('Left for the finisher').press('Enter');
+  await page.getByLabel('Stock to leave').fill('0');
+  await page.getByLabel('Stock to leave').press('Enter');
   await page.getByLabel('Wall tolerance').fill('0.05');
   await page.getByLabel('Wall tolerance').press('Enter');
   await page.keyboard.press('Escape');
@@ -181,6 +181,6 @@ test('a pair of changes is applied where no single one is enough, and undone', a
   await expect(pair).toBeEnabled({ timeout: 20_000 });
   await pair.click();
   await governs.getByRole('button', { name: 'Apply' }).click();
-  await expect(page.getByRole('button', { name: /^lean off wall/ })).toContainText('clear');
+  await expect(page.getByRole('button', { name: /^wall deflection/ })).toContainText('clear');
   await undoAll(page);
 });

@@ -23,11 +23,11 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
 
   // Threads milled instead of tapped: the recommendation says why.
   await page.getByRole('link', { name: /^Holes/ }).click();
-  const kinds = page.getByRole('navigation', { name: 'Kinds of holes' });
+  const kinds = page.getByRole('navigation', { name: 'Hole groups' });
   await kinds.getByRole('button', { name: /Flange threads/ }).click();
   const recommendation = page.getByRole('region', { name: 'Recommendation' });
   await expect(recommendation).toContainText('Take: drill and mill the thread');
-  await expect(recommendation).toContainText(/of parts lost to these holes against/);
+  await expect(recommendation).toContainText(/scrap risk to these holes against/);
   const tapped = page.getByRole('article', { name: 'Drill and tap' });
   const milled = page.getByRole('article', { name: 'Drill and mill the thread' });
   await expect(tapped).toContainText('Taken');
@@ -44,7 +44,7 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   await feed.press('Enter');
   await expect(feed).toHaveValue('0.0700');
   await page
-    .getByRole('region', { name: 'What is asked' })
+    .getByRole('region', { name: 'Requirement' })
     .getByRole('button', { name: 'Undo', exact: true })
     .click();
   await expect(feed).toHaveValue(usual);
@@ -82,8 +82,8 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
 
   // Released by the second person and read on the sheet.
   await page.getByRole('link', { name: 'TM-0231' }).click();
-  await page.getByRole('link', { name: 'Ask for release' }).click();
-  await page.getByRole('button', { name: 'Ask for release' }).click();
+  await page.getByRole('link', { name: 'Request release' }).click();
+  await page.getByRole('button', { name: 'Request release' }).click();
   await expect(page.getByText('You asked for this release')).toBeVisible();
   const jobUrl = page.url().replace('/release', '');
   await signOut(page);
@@ -97,7 +97,7 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   await page.goto(`${jobUrl}/floor`);
   await expect(page.getByText(/Mill the thread M6, 12.00.*deep, blind, 5.20.*there before/)).toBeVisible();
   await expect(page.getByText(/Climb from the bottom up, pitch 1.00/)).toBeVisible();
-  await expect(page.getByText(/Strokes to/)).toBeVisible();
+  await expect(page.getByText(/Pecks to/)).toBeVisible();
 });
 
 test('a reamed H7 in cobalt-chromium: stated anew, understood, and what cannot be is refused by name', async ({
@@ -107,7 +107,7 @@ test('a reamed H7 in cobalt-chromium: stated anew, understood, and what cannot b
   await openJob(page, /GS-0140/);
   await page.getByRole('link', { name: /^Holes/ }).click();
   await page.getByRole('button', { name: 'Hole', exact: true }).click();
-  const asked = page.getByRole('region', { name: 'What is asked' });
+  const asked = page.getByRole('region', { name: 'Requirement' });
   const take = async (label: string, value: string): Promise<void> => {
     await asked.getByLabel(label, { exact: true }).fill(value);
     await asked.getByLabel(label, { exact: true }).press('Enter');
@@ -118,7 +118,7 @@ test('a reamed H7 in cobalt-chromium: stated anew, understood, and what cannot b
   await take('Depth', '18');
   await take('Tolerance grade, IT', '7');
   await expect(page.getByRole('region', { name: 'Recommendation' })).toContainText('Take: drill and ream');
-  await expect(page.getByRole('article', { name: 'Drill in one stroke' })).toContainText('hole size');
+  await expect(page.getByRole('article', { name: 'Drill without pecking' })).toContainText('hole size');
   await expect(page.getByRole('region', { name: 'Not possible here' })).toContainText('the crib lacks');
   await take('Depth', '900');
   await expect(page.getByRole('alert').filter({ hasText: 'depthMm' })).toContainText('allowed');
@@ -150,7 +150,7 @@ test('what was removed by mistake comes back where it stood: one operation, and 
   await expect.poll(names).toEqual(before);
 
   await page.getByRole('link', { name: /^Holes/ }).click();
-  const kinds = page.getByRole('navigation', { name: 'Kinds of holes' });
+  const kinds = page.getByRole('navigation', { name: 'Hole groups' });
   const kind = await kinds.getByRole('button').first().textContent();
   await page.getByRole('button', { name: /^Remove / }).click();
   await expect(kinds.getByRole('button')).toHaveCount(0);

@@ -35,7 +35,7 @@ test('the whole path by keyboard alone', async ({ page }) => {
   await page.keyboard.type('Alloy 718, solution treated');
   await tabTo(page, /Machine/);
   await page.keyboard.type('Vertical 40 taper, 15');
-  await tabTo(page, /Make the job/);
+  await tabTo(page, /Create job/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'K-1 Keyboard part' })).toBeVisible();
 
@@ -43,7 +43,7 @@ test('the whole path by keyboard alone', async ({ page }) => {
   await expect(page.getByRole('dialog')).toBeVisible();
   await tabTo(page, /Cutter, those/);
   await page.keyboard.type('Corner-radius end mill 12 mm, 5');
-  await tabTo(page, /Work it out/);
+  await tabTo(page, /Calculate/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: 'Limits' })).toBeVisible();
 
@@ -53,17 +53,17 @@ test('the whole path by keyboard alone', async ({ page }) => {
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('ArrowUp');
   await expect(page.getByRole('status', { name: 'Saving' })).toHaveText(/saved \d/);
-  await tabTo(page, /^\s*lean off wall/);
+  await tabTo(page, /^\s*wall deflection/);
   await page.keyboard.press('Enter');
   await expect(page.getByText('stepped Euler–Bernoulli beam on springs')).toBeVisible();
   await page.keyboard.press('Control+k');
   await page.keyboard.type('Undo');
   await page.keyboard.press('Enter');
-  await tabTo(page, /Ask for release/);
+  await tabTo(page, /Request release/);
   await page.keyboard.press('Enter');
   await tabTo(page, /Note to the approver/);
   await page.keyboard.type('By keyboard: library data, prove-out attended.');
-  await tabTo(page, /^ *Ask for release$/);
+  await tabTo(page, /^ *Request release$/);
   await page.keyboard.press('Enter');
   await expect(page.getByText('You asked for this release')).toBeVisible();
 });

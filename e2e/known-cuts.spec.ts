@@ -38,7 +38,7 @@ const JOBS: readonly KnownJob[] = [
           'spindle speed': '2122',
           'feed per tooth': '0.1',
           'axial depth': '24',
-          'radial engagement': '0.96',
+          'radial depth': '0.96',
         },
       },
       {
@@ -46,11 +46,11 @@ const JOBS: readonly KnownJob[] = [
         ...TI_POCKET,
         typed: {
           'axial depth': '12',
-          'radial engagement': '6',
+          'radial depth': '6',
           'feed per tooth': '0.1',
           'spindle speed': '5300',
         },
-        fails: /cutting speed|edge life/,
+        fails: /cutting speed|tool life/,
       },
       {
         what: 'rubbing',
@@ -58,10 +58,10 @@ const JOBS: readonly KnownJob[] = [
         typed: {
           'spindle speed': '2122',
           'axial depth': '12',
-          'radial engagement': '0.6',
+          'radial depth': '0.6',
           'feed per tooth': '0.008',
         },
-        fails: /chip, not rubbing/,
+        fails: /minimum chip thickness/,
       },
     ],
   },
@@ -84,7 +84,7 @@ const JOBS: readonly KnownJob[] = [
         size: { Width: '12', Depth: '24' },
         cutter: 'em-bull-12-z4-re1-var',
         typed: { 'spindle speed': '3979', 'feed per tooth': '0.08', 'axial depth': '24' },
-        fails: /power|bending|chip space|flutes|grip|limit depth/,
+        fails: /power|bending|chip space|flutes|grip|stability limit/,
       },
       {
         what: 'slot with a small mill',
@@ -96,7 +96,7 @@ const JOBS: readonly KnownJob[] = [
       {
         what: 'hole with a high-speed steel drill',
         ...HSS_HOLE,
-        typed: { 'spindle speed': '1167', 'feed per turn': '0.1' },
+        typed: { 'spindle speed': '1167', 'feed per revolution': '0.1' },
       },
     ],
   },
@@ -119,12 +119,12 @@ const JOBS: readonly KnownJob[] = [
         size: { Width: '12', Depth: '12' },
         cutter: 'em-flat-12-z2',
         typed: { 'spindle speed': '2400', 'feed per tooth': '0.08', 'axial depth': '12' },
-        fails: /power|torque|limit depth|grip/,
+        fails: /power|torque|stability limit|grip/,
       },
       {
         what: 'high-speed steel at four times its speed',
         ...HSS_HOLE,
-        typed: { 'spindle speed': '5000', 'feed per turn': '0.1' },
+        typed: { 'spindle speed': '5000', 'feed per revolution': '0.1' },
         fails: /cutting speed/,
       },
     ],
@@ -139,7 +139,7 @@ async function openedJob(page: Page, job: KnownJob): Promise<string> {
   await dialog.getByLabel('Part').fill(job.part);
   await dialog.getByLabel('Alloy').selectOption(job.alloy);
   await dialog.getByLabel('Machine').selectOption(job.machine);
-  await dialog.getByRole('button', { name: 'Make the job' }).click();
+  await dialog.getByRole('button', { name: 'Create job' }).click();
   await expect(page.getByRole('heading', { name: `${job.number} ${job.part}` })).toBeVisible();
   return page.url();
 }
@@ -166,7 +166,7 @@ for (const job of JOBS)
       for (const [label, value] of Object.entries(cut.size))
         await dialog.getByLabel(new RegExp(`^${label}`)).fill(value);
       await dialog.getByLabel(/^Cutter/).selectOption(cut.cutter);
-      await dialog.getByRole('button', { name: 'Work it out' }).click();
+      await dialog.getByRole('button', { name: 'Calculate' }).click();
       await expect(page.getByRole('region', { name: 'Limits' })).toBeVisible();
       for (const [label, value] of Object.entries(cut.typed)) {
         const box = page.getByRole('textbox', { name: label, exact: true });

@@ -7,41 +7,41 @@ test('three people take a job from request to sheet', async ({ page }) => {
   // The request: a part in aged Alloy 718 on the 15 kW machine.
   await page.getByRole('button', { name: 'New job' }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByRole('button', { name: 'Make the job' }).click();
+  await dialog.getByRole('button', { name: 'Create job' }).click();
   await expect(dialog.getByText('A number or name people will look for')).toBeVisible();
   await dialog.getByLabel('Number').fill('GW-2001');
   await dialog.getByLabel('Part').fill('Choke body');
   await dialog.getByLabel('Alloy').selectOption('718-aged');
   await dialog.getByLabel('Machine').selectOption('vmc40-15kw-belt');
   await dialog.getByLabel('Quantity').fill('8');
-  await dialog.getByRole('button', { name: 'Make the job' }).click();
+  await dialog.getByRole('button', { name: 'Create job' }).click();
   await expect(page.getByRole('heading', { name: 'GW-2001 Choke body' })).toBeVisible();
 
   // A pocket with the 12 mm five-flute cutter.
   await page.getByRole('button', { name: 'Operation' }).click();
   await dialog.getByLabel('Depth').fill('18');
   await dialog.getByLabel(/^Cutter/).selectOption('em-bull-12-z5-re0.5-var');
-  await dialog.getByRole('button', { name: 'Work it out' }).click();
+  await dialog.getByRole('button', { name: 'Calculate' }).click();
   await expect(page.getByRole('region', { name: 'Limits' })).toBeVisible();
   await expect(page.getByLabel('spindle speed', { exact: true })).not.toHaveValue('');
 
   // Wide and deep: something is over; a remedy is previewed, applied, and clears it.
-  await page.getByLabel('radial engagement', { exact: true }).fill('3');
-  await page.getByLabel('radial engagement', { exact: true }).press('Enter');
+  await page.getByLabel('radial depth', { exact: true }).fill('3');
+  await page.getByLabel('radial depth', { exact: true }).press('Enter');
   const governs = page.getByRole('region', { name: 'What governs' });
-  await expect(governs).toContainText('lean off wall');
+  await expect(governs).toContainText('wall deflection');
   await expect(governs).toContainText('over');
   await governs.getByRole('button', { name: /^Preview: Leave for the finisher/ }).click();
   await expect(page.getByText('Preview: what changes is tinted')).toBeVisible();
   await governs.getByRole('button', { name: 'Apply' }).click();
-  await expect(governs).not.toContainText('Governs: lean off wall');
+  await expect(governs).not.toContainText('Governs: wall deflection');
   await expectSaved(page);
 
   // Undo brings the cut back, redo the remedy.
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(governs).toContainText('lean off wall');
+  await expect(governs).toContainText('wall deflection');
   await page.getByRole('button', { name: 'Redo' }).click();
-  await expect(governs).not.toContainText('Governs: lean off wall');
+  await expect(governs).not.toContainText('Governs: wall deflection');
 
   // An 8 mm hole five diameters deep.
   await page.getByRole('link', { name: 'GW-2001' }).click();
@@ -50,17 +50,17 @@ test('three people take a job from request to sheet', async ({ page }) => {
   await dialog.getByLabel('Diameter').fill('8');
   await dialog.getByLabel('Depth').fill('40');
   await dialog.getByLabel(/^Cutter/).selectOption('shop-drill-8-6xd');
-  await dialog.getByRole('button', { name: 'Work it out' }).click();
+  await dialog.getByRole('button', { name: 'Calculate' }).click();
   await expect(page.getByLabel('Section of the hole')).toBeVisible();
   await expect(page.getByText('5.0 diameters deep')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'What follows' })).toContainText('thrust');
+  await expect(page.getByRole('region', { name: 'Results' })).toContainText('thrust');
 
   // Release is asked for.
-  await page.getByRole('link', { name: 'Ask for release' }).click();
+  await page.getByRole('link', { name: 'Request release' }).click();
   await page
     .getByLabel('Note to the approver')
     .fill('First choke body; library data, prove out under my eyes.');
-  await page.getByRole('button', { name: 'Ask for release' }).click();
+  await page.getByRole('button', { name: 'Request release' }).click();
   await expect(page.getByText('You asked for this release')).toBeVisible();
   const jobUrl = page.url().replace('/release', '');
   await signOut(page);

@@ -37,7 +37,7 @@ test('a job goes out as a file and comes in as a job', async ({ page }) => {
     .getByLabel('Job file')
     .setInputFiles({ name: 'copy.json', mimeType: 'application/json', buffer });
   await expect(page.getByRole('heading', { name: /TT-0412/ })).toBeVisible();
-  await expect(page.getByText('revision 1, being worked out')).toBeVisible();
+  await expect(page.getByText('revision 1, Draft')).toBeVisible();
 });
 
 test('route: operations are carried to another place by keyboard', async ({ page }) => {
@@ -74,7 +74,7 @@ test('crib: provenance is shown, a copy is made and changed, nonsense refused', 
   await page.getByRole('button', { name: 'Alloy 718, solution treated and aged' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('machining textbook kc tables');
-  await dialog.getByRole('button', { name: 'Copy for the shop' }).click();
+  await dialog.getByRole('button', { name: 'Copy to shop crib' }).click();
   await dialog.getByLabel('Id').fill('shop-718-lot-g17');
   await dialog.getByLabel('Name').fill('Alloy 718, lot G-17');
   await dialog.getByRole('button', { name: 'Copy' }).click();
@@ -102,9 +102,9 @@ test('released numbers are locked until the next revision is opened with a reaso
   await page.getByLabel('spindle speed', { exact: true }).fill('2400');
   await page.getByLabel('spindle speed', { exact: true }).press('Enter');
   await expect(page.getByRole('status', { name: 'Saving' })).toHaveText(/saved \d/);
-  await page.getByRole('link', { name: 'Ask for release' }).click();
+  await page.getByRole('link', { name: 'Request release' }).click();
   await page.getByLabel('Note to the approver').fill('Slower after the chipped edge.');
-  await page.getByRole('button', { name: 'Ask for release' }).click();
+  await page.getByRole('button', { name: 'Request release' }).click();
   const differences = page.getByRole('region', { name: 'Differences' });
   await expect(differences).toContainText('Against revision 1');
   await expect(differences).toContainText('cut.speedRpm');

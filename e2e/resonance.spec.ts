@@ -17,7 +17,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
     await dialog.getByLabel('Serial number').fill('PRACTICE 300');
     await dialog.getByLabel('Stick-out').fill(stickOut);
     await dialog.getByLabel('Stick-out').press('Enter');
-    await dialog.getByRole('button', { name: 'Remember it' }).click();
+    await dialog.getByRole('button', { name: 'Create' }).click();
     await expect(dialog).toBeHidden();
     await expect(
       page.getByRole('heading', { name: new RegExp(`PRACTICE 300.* ${stickOut} mm out`) }),
@@ -26,7 +26,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
 
   // Nobody has measured it: said so.
   await make('48');
-  await expect(page.getByText('class values of the crib, not measured').first()).toBeVisible();
+  await expect(page.getByText('typical values, not measured').first()).toBeVisible();
   for (const axis of ['x', 'y']) {
     await page.getByRole('button', { name: axis, exact: true }).click();
     await page.getByRole('button', { name: `Simulated tap test along ${axis}` }).click();
@@ -44,7 +44,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
   expect(file.suggestedFilename()).toBe('PRACTICE 300-48mm-y.uff');
 
   await page.getByRole('tab', { name: 'Lobes' }).click();
-  const said = page.getByText(/At .* an even chance at/).first();
+  const said = page.getByText(/At .* 50% stable at/).first();
   await expect(page.getByText(/The periodic line is the one that is approved/)).toBeVisible({
     timeout: 60_000,
   });
@@ -53,7 +53,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
   await expect(page.getByText(/^It (settles|chatters)\./)).toBeVisible({ timeout: 30_000 });
 
   await page.getByRole('group', { name: 'Picture' }).getByRole('button', { name: 'map' }).click();
-  await expect(page.getByRole('progressbar', { name: 'Working out the map' })).toBeVisible();
+  await expect(page.getByRole('progressbar', { name: 'Calculating the map' })).toBeVisible();
   await page.getByRole('group', { name: 'Picture' }).getByRole('button', { name: 'border' }).click();
 
   // A recording that ships with Burl is told by its sound.
@@ -69,7 +69,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
     await page.getByRole('group', { name: 'What was heard' }).getByRole('button', { name: heard }).click();
     await page.getByLabel('Depth').fill(depth);
     await page.getByLabel('Depth').press('Enter');
-    await page.getByRole('button', { name: 'Log it' }).click();
+    await page.getByRole('button', { name: 'Log cut' }).click();
   };
   const cuts = page.getByRole('region', { name: 'Test cuts' });
   await log('stable', '3');
@@ -98,7 +98,7 @@ test('the bench says what it judges vibration by, and leads to where it is measu
     .first()
     .click();
   await page.getByRole('link', { name: /Rough plate pocket/ }).click();
-  const limit = page.getByRole('button', { name: /^limit depth/ });
+  const limit = page.getByRole('button', { name: /^stability limit/ });
   await expect(limit).toBeVisible();
   await page.goto('/');
   await page
@@ -121,7 +121,7 @@ test('chatter logged at the very cut turns the bench over at once, and struck it
 }) => {
   await signIn(page, 'engineer');
   await openBench(page, /TT-0420/, /Rough plate pocket/);
-  const limit = page.getByRole('button', { name: /^limit depth/ });
+  const limit = page.getByRole('button', { name: /^stability limit/ });
   await expect(limit).toContainText('clear');
   await limit.click();
   await page.getByRole('link', { name: 'See lobes, test cuts and sound' }).click();
@@ -129,7 +129,7 @@ test('chatter logged at the very cut turns the bench over at once, and struck it
   await expect(page.getByText(/In Ti-6Al-4V.*climb, on A5-0117/)).toBeVisible();
   await page.getByRole('button', { name: 'chatter' }).click();
   await page.getByRole('textbox', { name: 'Note' }).fill('howled in the first corner');
-  await page.getByRole('button', { name: 'Log it' }).click();
+  await page.getByRole('button', { name: 'Log cut' }).click();
   const logged = page.getByRole('region', { name: 'Test cuts' });
   await expect(logged.getByText('howled in the first corner')).toBeVisible();
   await page.getByRole('link', { name: 'Back to the bench' }).click();

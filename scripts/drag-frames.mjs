@@ -114,7 +114,7 @@ async function measure(what, name) {
   await page.waitForTimeout(1500);
 }
 
-await measure('milling bench', 'Radial engagement');
+await measure('milling bench', 'Radial depth');
 await page.goto(base);
 await page
   .getByRole('link', { name: /TM-0231/ })

@@ -46,7 +46,7 @@ await page
   .waitFor({ timeout: 20000 });
 await page.waitForTimeout(600);
 await shot('bench-milling');
-await page.getByRole('button', { name: 'Dark page' }).click();
+await page.getByRole('button', { name: 'Dark theme' }).click();
 await shot('bench-dark');
 await page.getByRole('button', { name: 'Light page' }).click();
 await page.goto(`${base}/`);
@@ -58,11 +58,11 @@ await page.getByRole('link', { name: /Rough plate pocket/ }).click();
 await page.getByRole('tab', { name: 'Window' }).click();
 await page.getByRole('button', { name: 'Larger chart' }).click();
 await page.getByRole('slider', { name: 'Working point' }).waitFor();
-await page.getByRole('status').filter({ hasText: 'Working out the map' }).waitFor({ state: 'detached' });
+await page.getByRole('status').filter({ hasText: 'Calculating the map' }).waitFor({ state: 'detached' });
 await shot('bench-window');
 await page.getByRole('button', { name: 'Larger chart' }).click();
 for (const [tab, name, ready] of [
-  ['Wall', 'bench-wall', /The wall is off by/],
+  ['Wall', 'bench-wall', /Wall error/],
   ['Path', 'bench-path', /recommended/],
   ['Odds', 'bench-odds', /All limits hold at once/],
 ]) {
@@ -80,7 +80,7 @@ await page.getByRole('button', { name: 'Take column 3 to the bench' }).waitFor({
 await page.waitForTimeout(3000);
 await shot('compare-strategies');
 await page.getByRole('button', { name: 'Cutter', exact: true }).click();
-const ranking = page.getByText('Working out the ranking');
+const ranking = page.getByText('Calculating the ranking');
 await ranking.waitFor();
 await ranking.waitFor({ state: 'detached', timeout: 180000 });
 await shot('compare-cutters');
@@ -114,17 +114,17 @@ await shot('bench-tapping');
 await page.getByRole('link', { name: 'TM-0231' }).click();
 await page.getByRole('link', { name: /^Holes/ }).click();
 await page
-  .getByRole('navigation', { name: 'Kinds of holes' })
+  .getByRole('navigation', { name: 'Hole groups' })
   .getByRole('button', { name: /Flange threads/ })
   .click();
 await page.getByRole('article', { name: 'Drill and tap' }).waitFor();
 await shot('holes');
 await page.goto(`${base}/resonance`);
-await page.getByRole('img', { name: /Frequency response of the tip/ }).waitFor();
+await page.getByRole('img', { name: /Tool-tip FRF/ }).waitFor();
 await shot('resonance-tip');
 await page.getByRole('tab', { name: 'Lobes' }).click();
 await page.getByText(/The periodic line is the one/).waitFor({ timeout: 90000 });
-await page.getByRole('status').filter({ hasText: 'Working out the lobes' }).waitFor({ state: 'detached' });
+await page.getByRole('status').filter({ hasText: 'Calculating the lobes' }).waitFor({ state: 'detached' });
 await shot('resonance-lobes');
 await page.getByRole('tab', { name: 'Sound' }).click();
 await page.getByRole('button', { name: /^chatter/ }).click();

@@ -50,7 +50,7 @@ describe('burl evaluate', () => {
   it('says what is over and ends with 1', () => {
     const { status, stdout } = burl(['evaluate', bonnet]);
     expect(stdout).toMatch(/OVER\s+Setup 1, top \/ Rough seal pocket A\n\s+n 1060 rpm/);
-    expect(stdout).toMatch(/over\s+lean off wall: Deflection off the wall 0\.\d+ mm/);
+    expect(stdout).toMatch(/over\s+wall deflection: Deflection off the wall 0\.\d+ mm/);
     expect(status).toBe(1);
   });
 
@@ -117,7 +117,7 @@ describe('burl export and import', () => {
           const right = (JSON.parse(body) as { password: string }).password === 'right';
           return answer(
             right ? 200 : 401,
-            right ? {} : { message: 'Address and password do not belong together.' },
+            right ? {} : { message: 'Wrong email or password.' },
           );
         }
         if (request.url === '/api/jobs') return answer(200, [{ id: 'j1', number: 'GW-1187' }]);
@@ -161,7 +161,7 @@ describe('burl export and import', () => {
 
   it('passes on what the server says, and which number it does not know', async () => {
     const wrong = await burlBeside(['export', 'GW-1187'], 'wrong');
-    expect([wrong.status, wrong.stderr]).toEqual([2, 'Address and password do not belong together.\n']);
+    expect([wrong.status, wrong.stderr]).toEqual([2, 'Wrong email or password.\n']);
     const unknown = await burlBeside(['export', 'XX-1']);
     expect([unknown.status, unknown.stderr]).toEqual([2, expect.stringMatching(/NUMBER is "XX-1"/)]);
   });

@@ -21,7 +21,7 @@ export interface JobFile {
   readonly format: typeof JOB_FILE_FORMAT;
   readonly version: typeof JOB_FILE_VERSION;
   readonly job: JobFields;
-  /** Kinds of holes; their steps name them by their place in this list. */
+  /** Hole groups; their steps name them by their place in this list. */
   readonly holes: readonly Pick<HoleKindRecord, 'demand' | 'chosen' | 'changes'>[];
   readonly setups: readonly {
     readonly name: string;

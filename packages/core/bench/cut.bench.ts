@@ -67,7 +67,7 @@ describe('search over four free parameters (wanted: under 2 s)', () => {
     );
 });
 
-describe('the same in a combination coupled from a tapped one: the limit depth counts (wanted: under 5 s)', () => {
+describe('the same in a combination coupled from a tapped one: the stability limit counts (wanted: under 5 s)', () => {
   const tips = [
     {
       machineSerial: 'A5-1',

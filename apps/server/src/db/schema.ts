@@ -136,7 +136,7 @@ export const setups = pgTable(
   (t) => [index('setups_job').on(t.jobId)],
 );
 
-/** Kinds of holes of a job: what is asked, the way taken, and what was changed in its steps. */
+/** Hole groups of a job: what is asked, the way taken, and what was changed in its steps. */
 export const holes = pgTable(
   'holes',
   {

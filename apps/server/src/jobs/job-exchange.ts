@@ -220,7 +220,7 @@ export async function operationsCsv(db: Database, jobId: string): Promise<string
         'fn mm/rev': 'feedPerRevMm' in op.cut ? op.cut.feedPerRevMm : '',
         'ap mm': op.kind === 'milling' ? op.cut.axialDepthMm : op.hole.depthMm,
         'ae mm': op.kind === 'milling' ? op.cut.radialEngagementMm : '',
-        'minutes per part': round(e.time.perPart),
+        'cycle time per part min': round(e.time.perPart),
         state: e.state,
         governs: limit?.name ?? '',
       };

@@ -22,7 +22,7 @@ export async function jobDetail(db: Database | Transaction, jobId: string): Prom
   };
 }
 
-/** Kinds of holes of a job, in their order. */
+/** Hole groups of a job, in their order. */
 export async function holesOf(db: Database | Transaction, jobId: string): Promise<HoleKindRecord[]> {
   const rows = await db.select().from(holes).where(eq(holes.jobId, jobId)).orderBy(asc(holes.position));
   return rows.map(({ id, position, demand, chosen, changes, version }) => ({

@@ -138,7 +138,7 @@ export function cribRoutes(app: FastifyInstance, db: Database): void {
     '/api/assemblies',
     {
       config: { access: 'editor', body: assemblySchema },
-      schema: { summary: 'Put a cutter in a holder', tags: ['crib'] },
+      schema: { summary: 'Create an assembly', tags: ['crib'] },
     },
     async (request, reply) => {
       const input = bodyOf<AssemblyInput>(request);

@@ -97,6 +97,6 @@ describe('operations as CSV', () => {
     expect(lines).toHaveLength(5);
     expect(lines[0]).toMatch(/^job,setup,operation,variant,kind,alloy,.*n rpm,vc m\/min/);
     expect(lines[1]).toContain(`"'=1+1, ""quoted"""`);
-    expect(lines[2]).toMatch(/over,lean off wall$/);
+    expect(lines[2]).toMatch(/over,wall deflection$/);
   });
 });

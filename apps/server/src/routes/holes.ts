@@ -38,7 +38,7 @@ export function holeRoutes(app: FastifyInstance, db: Database): void {
     '/api/jobs/:id/holes',
     {
       config: { access: 'editor', body: holeInputSchema },
-      schema: { summary: 'State a kind of hole of a part', tags: ['holes'] },
+      schema: { summary: 'Create a hole group', tags: ['holes'] },
     },
     async (request, reply) => {
       const jobId = idOf(request);

@@ -87,7 +87,7 @@ export function jobRoutes(app: FastifyInstance, db: Database): void {
     '/api/jobs/:id',
     {
       config: { access: 'editor', body: jobUpdateSchema },
-      schema: { summary: 'Change what a job says', tags: ['jobs'] },
+      schema: { summary: 'Update a job', tags: ['jobs'] },
     },
     (request) => {
       const { version, ...fields } = bodyOf<JobFields & { version: number }>(request);

@@ -81,7 +81,7 @@ export function releaseRoutes(app: FastifyInstance, db: Database): void {
     '/api/jobs/:id/release-requests',
     {
       config: { access: 'editor', body: releaseRequestSchema },
-      schema: { summary: 'Ask for release', tags: ['release'] },
+      schema: { summary: 'Request release', tags: ['release'] },
     },
     async (request, reply) => {
       const jobId = idOf(request);
@@ -130,7 +130,7 @@ export function releaseRoutes(app: FastifyInstance, db: Database): void {
 
   app.post(
     '/api/releases/:id/withdrawal',
-    { config: { access: 'editor' }, schema: { summary: 'Take a request back', tags: ['release'] } },
+    { config: { access: 'editor' }, schema: { summary: 'Withdraw a request', tags: ['release'] } },
     async (request) => {
       const id = idOf(request);
       const person = personOf(request);

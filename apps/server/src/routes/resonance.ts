@@ -241,7 +241,7 @@ export function resonanceRoutes(app: FastifyInstance, db: Database): void {
     '/api/resonance/cuts/:id',
     {
       config: { access: 'editor' },
-      schema: { summary: 'Strike a cut from the notebook', tags: ['resonance'] },
+      schema: { summary: 'Delete a test cut', tags: ['resonance'] },
     },
     async (request) => {
       await db.transaction(async (tx) => {

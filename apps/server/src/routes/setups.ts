@@ -313,7 +313,7 @@ export function setupRoutes(app: FastifyInstance, db: Database): void {
     '/api/operations/:id/presence',
     {
       config: { access: 'person' },
-      schema: { summary: 'Say that one is here; learn who else is', tags: ['route'] },
+      schema: { summary: 'Report presence, list other editors', tags: ['route'] },
     },
     async (request) => {
       const operationId = idOf(request);

@@ -96,7 +96,7 @@ export async function seedDemo(db: Database): Promise<void> {
   });
 }
 
-/** Kinds of holes of a demo job, those in the route behind what stands there. */
+/** Hole groups of a demo job, those in the route behind what stands there. */
 async function holesOfDemo(
   tx: Transaction,
   crib: Crib,

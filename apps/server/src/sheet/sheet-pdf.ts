@@ -131,7 +131,7 @@ function block(doc: Document, op: ReleasedOperation, number: number, units: Syst
       .fontSize(8.5)
       .fillColor(INK)
       .text(
-        `Strokes to ${depths}; ${evaluation.pecks[0]!.retract === 'full' ? 'full retract between' : 'short lift between'}.`,
+        `Pecks to ${depths}; ${evaluation.pecks[0]!.retract === 'full' ? 'full retract between' : 'chip-break retract between'}.`,
         left,
         doc.y,
         { width },

@@ -23,9 +23,9 @@ function saveWord(save: SaveState): string {
     case 'saving':
       return 'saving';
     case 'conflict':
-      return 'two versions';
+      return 'edit conflict';
     default:
-      return save.is === 'offline' ? 'waiting for the line' : 'not saved';
+      return save.is === 'offline' ? 'offline' : 'not saved';
   }
 }
 
@@ -78,7 +78,7 @@ export function Bar({
         to={`/jobs/${detail.job.id}/release`}
         className="rounded-md border border-accent bg-accent px-3 py-1.5 font-semibold whitespace-nowrap text-on-accent"
       >
-        {detail.job.status === 'draft' ? 'Ask for release' : 'Release'}
+        {detail.job.status === 'draft' ? 'Request release' : 'Release'}
       </Link>
     </div>
   );

@@ -181,7 +181,7 @@ function Workplace({
   const take = (next: Operation) => {
     apply({ id: 'taken', operation: next });
     show('cut');
-    toast.success('Taken to the bench. Undo brings the old cut back.');
+    toast.success('Applied. Undo restores the previous cut.');
   };
   /** Moves free parameters one after the other, each driving the others as if it were typed. */
   const move = (changes: readonly (readonly [FreeParameter, number])[]) => {

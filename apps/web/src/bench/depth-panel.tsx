@@ -13,7 +13,7 @@ const W = 640;
 const H = 190;
 const M = { left: 44, right: 16, top: 14, bottom: 34 };
 
-/** Strokes against depth for this drill, coolant and alloy, and what changes the answer where. */
+/** Pecks against depth for this drill, coolant and alloy, and what changes the answer where. */
 export default function DepthPanel({ op, context }: { op: DrillingOperation; context: OperationContext }) {
   const system = useSystem();
   const { answer, most, here } = useMemo(() => {
@@ -38,7 +38,7 @@ export default function DepthPanel({ op, context }: { op: DrillingOperation; con
     .map((a, i) => `${i === 0 ? `M${x(0)} ${y(a.strokes)}` : ''}V${y(a.strokes)}H${x(a.depthMm)}`)
     .join('');
   return (
-    <section aria-label="Strokes against depth" className="flex h-full min-h-0 flex-col gap-1">
+    <section aria-label="Pecks against depth" className="flex h-full min-h-0 flex-col gap-1">
       <svg
         viewBox={`0 0 ${W} ${H}`}
         className="min-h-0 w-full flex-1"

@@ -37,11 +37,11 @@ describe('the cut from above', () => {
 
   it('has a handle on the stepover that moves by keyboard and stays inside the cutter', () => {
     const { onWidth } = show(pocket.op);
-    press('Radial engagement', 'ArrowUp');
-    press('Radial engagement', 'ArrowDown', true);
-    press('Radial engagement', 'End');
-    press('Radial engagement', 'Home');
-    press('Radial engagement', 'x');
+    press('Radial depth', 'ArrowUp');
+    press('Radial depth', 'ArrowDown', true);
+    press('Radial depth', 'End');
+    press('Radial depth', 'Home');
+    press('Radial depth', 'x');
     expect(onWidth.mock.calls.flat()).toEqual([1.65, 1.1, 12, 0.05]);
     expect(screen.getByRole('slider').getAttribute('aria-valuetext')).toBe('1.60\u00a0mm');
   });
@@ -65,7 +65,7 @@ describe('the cut from above', () => {
     expect(screen.getByText(/full width/)).toBeTruthy();
     cleanup();
     const { onWidth } = show(pocket.op, vi.fn(), true);
-    press('Radial engagement', 'ArrowUp');
+    press('Radial depth', 'ArrowUp');
     expect(onWidth).not.toHaveBeenCalled();
   });
 });
@@ -95,7 +95,7 @@ describe('the cut from the side', () => {
 });
 
 describe('section of a hole', () => {
-  it('marks every stroke’s end it has room for, the last always, and the torque at the bottom', () => {
+  it('marks every stroke’s end it has room for, the last always, and the torque at full depth', () => {
     render(
       <PreferencesProvider>
         <HoleSection
@@ -110,7 +110,7 @@ describe('section of a hole', () => {
     );
     expect(screen.getByText('26.01 mm')).toBeTruthy();
     expect(screen.getByText('34.00 mm')).toBeTruthy();
-    expect(screen.getByText('4 strokes, short lift between')).toBeTruthy();
+    expect(screen.getByText('4 strokes, chip-break retract between')).toBeTruthy();
     expect(screen.getByText(/N·m/)).toBeTruthy();
   });
 

@@ -26,7 +26,7 @@ const sizes = (kind: Feature['kind']): readonly NumberField<Feature>[] => [
   { key: 'cornerRadiusMm', label: 'Corner radius', unit: 'mm', empty: null, hint: 'empty: none inside' },
   {
     key: 'allowanceMm',
-    label: 'Left for the finisher',
+    label: 'Stock to leave',
     unit: 'mm',
     empty: 0,
     blank: true,
@@ -35,17 +35,17 @@ const sizes = (kind: Feature['kind']): readonly NumberField<Feature>[] => [
   { key: 'wallToleranceMm', label: 'Wall tolerance', unit: 'mm' },
 ];
 const HOLDING: readonly NumberField<MillingOperation['workholding']>[] = [
-  { key: 'capacityN', label: 'Declared holding', unit: 'N', empty: null, hint: 'empty: not declared' },
+  { key: 'capacityN', label: 'Holding force', unit: 'N', empty: null, hint: 'empty: not declared' },
   {
     key: 'liftCapacityN',
-    label: 'Against lifting',
+    label: 'Holding force, vertical',
     unit: 'N',
     empty: null,
     hint: 'empty: counted with the first',
   },
   {
     key: 'releaseC',
-    label: 'Lets go when warm',
+    label: 'Release temperature',
     unit: 'degC',
     empty: null,
     hint: 'empty: usual of the kind',
@@ -68,10 +68,10 @@ export function FeatureForm({
           label: op.kind === 'milling' ? 'Such features on a part' : 'Holes on a part',
           unit: 'pieces',
         },
-        { key: 'featuresPerEdge', label: 'Between looks at the edge', unit: 'pieces' },
+        { key: 'featuresPerEdge', label: 'Inspect edge every … features', unit: 'pieces' },
         {
           key: 'edgesOnShelf',
-          label: 'Edges on the shelf',
+          label: 'Edges in stock',
           unit: 'pieces',
           empty: null,
           hint: 'empty: not counted',
@@ -196,7 +196,7 @@ export function MeasuredForm({
     },
     {
       key: 'runoutUm',
-      label: 'Runout at the tip',
+      label: 'Runout at tool tip (TIR)',
       unit: 'um',
       empty: null,
       hint: `usual ${holder.runout_at_3xd_um.typical} µm`,
@@ -210,7 +210,7 @@ export function MeasuredForm({
     },
     {
       key: 'lifeSpeed30MMin',
-      label: '30-minute speed, own trial',
+      label: 'vc for 30 min life (vc30), shop trial',
       unit: 'm/min',
       empty: null,
       hint: 'at the model’s reference cut',

@@ -40,9 +40,9 @@ describe('forms of what is given', () => {
     ));
     take('Length', '120');
     take('Corner radius', '');
-    take('Left for the finisher', '');
+    take('Stock to leave', '');
     take('Such features on a part', '3.4');
-    take('Edges on the shelf', '');
+    take('Edges in stock', '');
     take('Kind', 'side');
     expect(now().feature).toMatchObject({
       kind: 'side',
@@ -61,11 +61,11 @@ describe('forms of what is given', () => {
     expect(screen.queryByLabelText('Length of a stroke')).toBeNull();
     take('Bottom', 'through');
     take('Pilot or spot', 'yes');
-    take('Strokes', 'even');
+    take('Pecks', 'even');
     take('Length of a stroke', '4');
     expect(now().hole).toMatchObject({ through: true, piloted: true });
     expect(now().cut.peck).toBe(4);
-    take('Strokes', 'plan');
+    take('Pecks', 'plan');
     expect(now().cut.peck).toBe('plan');
   });
 
@@ -76,7 +76,7 @@ describe('forms of what is given', () => {
         <WearForm op={op} readOnly={false} onChange={onChange} />
       </>
     ));
-    take('Declared holding', '');
+    take('Holding force', '');
     take('Coolant', 'air');
     take('Flank wear for the forces', '0.2');
     take('Force law', 'linear-edge');
@@ -94,7 +94,7 @@ describe('forms of what is given', () => {
     ));
     take('Hardness, HRC', '41');
     take('kc1.1 from spindle power', '2650');
-    take('Runout at the tip', '');
+    take('Runout at tool tip (TIR)', '');
     expect(now().measured).toEqual({ hardness: 41, runoutUm: null, lifeSpeed30MMin: null, kc11NMm2: 2650 });
   });
 });
@@ -119,7 +119,7 @@ describe('given', () => {
 
   it('says what the numbers rest on and what to measure next', () => {
     open(pocket.op);
-    const card = screen.getByRole('button', { name: /^Resting on/ });
+    const card = screen.getByRole('button', { name: /^Based on/ });
     expect(card.textContent).toMatch(/1 measured, \d library, \d assumed/);
     expect(card.textContent).toMatch(/measure next: /);
   });

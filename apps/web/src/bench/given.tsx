@@ -81,7 +81,7 @@ function Picker({
         className="mb-2 w-full rounded-md border border-line bg-card px-2 py-1.5"
       />
       <Command.List className="max-h-72 overflow-auto">
-        <Command.Empty className="p-2 text-soft">Nothing of that name.</Command.Empty>
+        <Command.Empty className="p-2 text-soft">No match.</Command.Empty>
         {entries.map((e) => (
           <Command.Item
             key={e.id}
@@ -334,7 +334,7 @@ export const Given = memo(function Given({
           title="Path"
           label={strategyName[op.path.strategy]}
           lines={[
-            `in by ${op.path.entry.method}`,
+            `entry: ${op.path.entry.method}`,
             op.path.cornerPathRadiusMm === null
               ? 'corners of the strategy'
               : `corners on ${mm(op.path.cornerPathRadiusMm)}`,
@@ -349,7 +349,7 @@ export const Given = memo(function Given({
           label={op.workholding.kind[0]!.toUpperCase() + op.workholding.kind.slice(1)}
           lines={[
             op.workholding.capacityN === null
-              ? 'holding not declared'
+              ? 'holding force not entered'
               : `${formatMeasure(op.workholding.capacityN, 'N', system)} declared`,
           ]}
         >
@@ -361,7 +361,7 @@ export const Given = memo(function Given({
           title="Cost"
           label={
             op.economics.machinePerHour === null
-              ? 'usual figures'
+              ? 'default rates'
               : `${formatMeasure(op.economics.machinePerHour, 'money', system)} an hour`
           }
           lines={[]}
@@ -370,7 +370,7 @@ export const Given = memo(function Given({
         </Card>
       )}
       <Card
-        title="Resting on"
+        title="Based on"
         label={`${counted('measured')} measured, ${counted('library')} library, ${counted('assumed') + counted('model')} assumed`}
         lines={measureNext ? [`measure next: ${measureNext.narrowBy}`] : []}
       >

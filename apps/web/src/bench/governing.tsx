@@ -82,7 +82,7 @@ export function Governing({
               {stale
                 ? 'Looking for single changes that clear it…'
                 : limit.state === 'unproven'
-                  ? 'No other number makes it known. A measurement does.'
+                  ? 'Only a measurement settles this.'
                   : 'No single change, and no pair, clears this. Another cutter, holder or strategy has to.'}
             </p>
           )}

@@ -17,7 +17,7 @@ import { chartAxis, chartLegend, themeColour } from './chart-theme.ts';
 
 ChartJs.register(LinearScale, LogarithmicScale, PointElement, LineElement, Filler, Legend);
 
-/** Allowed speed over the arc of contact, and why it rises as the arc narrows. */
+/** Allowed speed over the engagement angle, and why it rises as the arc narrows. */
 export default function HeatPanel({
   op,
   context,
@@ -49,7 +49,7 @@ export default function HeatPanel({
           data={{
             datasets: [
               {
-                label: 'quarter of an hour of life',
+                label: 'vc for 15 min tool life',
                 data: known.map((p) => ({ x: p.arcDeg, y: y(p.lifeSpeedMMin!) })),
                 borderColor: themeColour('series-1'),
                 borderWidth: 2,
@@ -64,7 +64,7 @@ export default function HeatPanel({
                 pointRadius: 0,
               },
               {
-                label: 'equal contact temperature',
+                label: 'equal cutting temperature',
                 data: points.map((p) => ({ x: p.arcDeg, y: y(p.heatSpeedMMin) })),
                 borderColor: themeColour('series-2'),
                 borderDash: [8, 4],
@@ -90,7 +90,7 @@ export default function HeatPanel({
             events: [],
             plugins: { legend: chartLegend() },
             scales: {
-              x: { ...chartAxis('arc of contact, degrees'), type: 'linear', min: 0, max: 180 },
+              x: { ...chartAxis('engagement angle, degrees'), type: 'linear', min: 0, max: 180 },
               y: {
                 ...chartAxis(UNITS['m/min'][system].label),
                 type: 'linear',

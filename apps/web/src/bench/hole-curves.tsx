@@ -125,7 +125,7 @@ export function DepthCurves({
                   textAnchor="end"
                   fill="var(--over)"
                 >
-                  half of breaking
+                  half of breaking torque
                 </text>
               </g>
             )}

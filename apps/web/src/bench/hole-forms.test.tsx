@@ -30,12 +30,12 @@ const labels = (): string[] => [...document.querySelectorAll('label')].map((l) =
 
 /** Fields one kind of step has and others have not. */
 const OWN = {
-  drilling: ['Made as', 'Strokes', 'Feed at breakthrough', 'Face it enters'],
-  reaming: ['Feed out over feed in'],
+  drilling: ['Step type', 'Pecks', 'Feed at breakthrough', 'Face it enters'],
+  reaming: ['Retract feed (× feed in)'],
   'hole-milling': ['Helices', 'Past the floor'],
   boring: ['Roughness, Ra'],
   chamfering: ['Width of the chamfer'],
-  tapping: ['Synchronous feed'],
+  tapping: ['Rigid tapping'],
 } as const;
 
 describe('the form of a hole’s step', () => {
@@ -45,13 +45,13 @@ describe('the form of a hole’s step', () => {
     for (const [other, fields] of Object.entries(OWN))
       for (const field of fields) expect([field, there.includes(field)]).toEqual([field, other === kind]);
     expect(there.includes('Diameter')).toBe(kind !== 'tapping' && kind !== 'thread-milling');
-    expect(there.includes('Depth of full thread')).toBe(kind === 'tapping' || kind === 'thread-milling');
+    expect(there.includes('Full-thread depth')).toBe(kind === 'tapping' || kind === 'thread-milling');
     expect(there.includes('Depth')).toBe(there.includes('Diameter') && kind !== 'chamfering');
     expect(there.includes('Tolerance of the diameter')).toBe(kind !== 'chamfering');
     expect(there).toContain('Holes on a part');
   });
 
-  it.each(KINDS)('%s: the size, depth and number of holes are taken and judged anew', (kind) => {
+  it.each(KINDS)('%s: the size, depth and number of holes are taken and recalculated', (kind) => {
     const now = open(kind);
     const before = now();
     const { context } = stepOf(kind);
@@ -83,18 +83,18 @@ describe('the form of a hole’s step', () => {
 
   it('a hole in solid has no diameter before it; empty puts it back to solid', () => {
     const now = open('drilling');
-    const field = screen.getByLabelText<HTMLInputElement>('Hole there before');
+    const field = screen.getByLabelText<HTMLInputElement>('Pre-hole diameter');
     expect(field.value).toBe('');
-    take('Hole there before', '4');
+    take('Pre-hole diameter', '4');
     expect(now().hole.startMm).toBe(4);
-    take('Hole there before', '');
+    take('Pre-hole diameter', '');
     expect(now().hole.startMm).toBe(0);
   });
 
   it('strokes become a list that starts from the plan, grows, shrinks and stays in order', () => {
     const now = open('drilling');
     const planned = evaluate(now(), stepOf('drilling').context).pecks;
-    take('Strokes', 'listed');
+    take('Pecks', 'listed');
     const listed = () => now().cut.peck as { toMm: readonly number[]; retract: string };
     // The last stroke ends at the bottom by itself.
     expect(listed().toMm).toEqual(planned.slice(0, -1).map((k) => k.toMm));
@@ -104,23 +104,23 @@ describe('the form of a hole’s step', () => {
     expect([...listed().toMm].sort((a, b) => a - b)).toEqual(listed().toMm);
     take('Stroke 1 to', '');
     expect(listed().toMm).toHaveLength(count);
-    take('Between strokes', 'short lift');
+    take('Between pecks', 'chip-break retract');
     expect(listed().retract).toBe('chip-break');
-    take('Between strokes', 'out of the hole');
+    take('Between pecks', 'full retract');
     expect(listed().retract).toBe('full');
-    take('Strokes', 'none');
+    take('Pecks', 'none');
     expect(now().cut.peck).toBe('none');
-    take('Strokes', 'even');
+    take('Pecks', 'even');
     expect(now().cut.peck).toBe(now().hole.diameterMm);
   });
 
   it('surfaces met on the way: slopes, curved faces, cross holes, straightness', () => {
     const now = open('drilling');
     take('Face it enters', 'curved');
-    take('Slope where it enters', '6');
+    take('Entry-face angle', '6');
     take('Slope where it leaves', '12');
     take('Cross holes on the way', '1.7');
-    take('Axis may run off', '0.05');
+    take('Drift allowed', '0.05');
     expect(now().hole).toMatchObject({
       entrySurface: 'curved',
       entryAngleDeg: 6,
@@ -129,17 +129,17 @@ describe('the form of a hole’s step', () => {
       straightnessMm: 0.05,
     });
     take('Cross holes on the way', '');
-    take('Axis may run off', '');
+    take('Drift allowed', '');
     expect([now().hole.crossHoles, now().hole.straightnessMm]).toEqual([0, null]);
   });
 
   it('a tap may be held without synchronous feed; a reamer pulled out as fast as it went in', () => {
     const tap = open('tapping');
-    take('Synchronous feed', 'no');
+    take('Rigid tapping', 'no');
     expect(tap().cut.synchronous).toBe(false);
     cleanup();
     const ream = open('reaming');
-    take('Feed out over feed in', '1');
+    take('Retract feed (× feed in)', '1');
     expect(ream().cut.outFeed).toBe(1);
     cleanup();
     const chamfer = open('chamfering');

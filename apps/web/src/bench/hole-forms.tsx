@@ -24,9 +24,9 @@ const SIZE: readonly NumberField<Hole>[] = [
   { key: 'depthMm', label: 'Depth', unit: 'mm' },
 ];
 const RIM: readonly NumberField<Hole>[] = [{ key: 'diameterMm', label: 'Diameter', unit: 'mm' }];
-const THREAD: readonly NumberField<Hole>[] = [{ key: 'depthMm', label: 'Depth of full thread', unit: 'mm' }];
+const THREAD: readonly NumberField<Hole>[] = [{ key: 'depthMm', label: 'Full-thread depth', unit: 'mm' }];
 const BEFORE: readonly NumberField<Hole>[] = [
-  { key: 'startMm', label: 'Hole there before', unit: 'mm', empty: 0, blank: true, hint: 'empty: solid' },
+  { key: 'startMm', label: 'Pre-hole diameter', unit: 'mm', empty: 0, blank: true, hint: 'empty: solid' },
 ];
 const PASSES: readonly NumberField<Passes>[] = [
   { key: 'passes', label: 'Passes', unit: 'pieces' },
@@ -38,15 +38,15 @@ const TOLERANCE: readonly NumberField<Hole>[] = [
     label: 'Tolerance of the diameter',
     unit: 'mm',
     empty: null,
-    hint: 'empty: not asked',
+    hint: 'empty: none',
   },
 ];
-/** What is asked of a hole by kinds of step, where it is not the diameter alone. */
+/** Requirement of a hole by kinds of step, where it is not the diameter alone. */
 const ASKED: Readonly<Partial<Record<HoleOperation['kind'], readonly NumberField<Hole>[]>>> = {
   chamfering: [],
   boring: [
     ...TOLERANCE,
-    { key: 'raUm', label: 'Roughness, Ra', unit: 'um-fine', empty: null, hint: 'empty: not asked' },
+    { key: 'raUm', label: 'Roughness, Ra', unit: 'um-fine', empty: null, hint: 'empty: none' },
   ],
 };
 const PLACE: readonly NumberField<Hole>[] = [
@@ -81,7 +81,7 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
       {op.kind === 'drilling' && (
         <>
           <Choice
-            label="Made as"
+            label="Step type"
             value={op.role}
             options={DRILL_ROLES}
             readOnly={readOnly}
@@ -100,13 +100,13 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
             fields={[{ key: 'breakthroughFeed', label: 'Feed at breakthrough', unit: 'ratio' }]}
             {...shared}
           />
-          <Strokes op={op} readOnly={readOnly} cut={cut} context={context} />
+          <Pecks op={op} readOnly={readOnly} cut={cut} context={context} />
         </>
       )}
       {op.kind === 'reaming' && (
         <NumberFields
           of={op.cut}
-          fields={[{ key: 'outFeed', label: 'Feed out over feed in', unit: 'ratio' }]}
+          fields={[{ key: 'outFeed', label: 'Retract feed (× feed in)', unit: 'ratio' }]}
           {...shared}
         />
       )}
@@ -114,9 +114,9 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
         <NumberFields
           of={op.cut}
           fields={[
-            { key: 'stepovers', label: 'Helices', unit: 'pieces' },
+            { key: 'stepovers', label: 'Radial passes', unit: 'pieces' },
             { key: 'springPasses', label: 'Spring passes', unit: 'pieces', empty: 0 },
-            { key: 'pastFloorMm', label: 'Past the floor', unit: 'mm', empty: 0 },
+            { key: 'pastFloorMm', label: 'Overrun at bottom', unit: 'mm', empty: 0 },
           ]}
           {...shared}
         />
@@ -141,7 +141,7 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
       )}
       {op.kind === 'tapping' && (
         <Choice
-          label="Synchronous feed"
+          label="Rigid tapping"
           value={yes(op.cut.synchronous)}
           options={['yes', 'no']}
           readOnly={readOnly}
@@ -156,7 +156,7 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
 }
 
 /** How the drill is lifted: as planned, never, evenly, or stroke by stroke. */
-function Strokes({
+function Pecks({
   op,
   readOnly,
   cut,
@@ -174,7 +174,7 @@ function Strokes({
   return (
     <>
       <Choice
-        label="Strokes"
+        label="Pecks"
         value={kind}
         options={['plan', 'none', 'even', 'listed']}
         readOnly={readOnly}
@@ -191,11 +191,11 @@ function Strokes({
       {typeof peck === 'object' && (
         <>
           <Choice
-            label="Between strokes"
-            value={peck.retract === 'full' ? 'out of the hole' : 'short lift'}
-            options={['out of the hole', 'short lift']}
+            label="Between pecks"
+            value={peck.retract === 'full' ? 'full retract' : 'chip-break retract'}
+            options={['full retract', 'chip-break retract']}
             readOnly={readOnly}
-            onTake={(v) => cut({ peck: { ...peck, retract: v === 'short lift' ? 'chip-break' : 'full' } })}
+            onTake={(v) => cut({ peck: { ...peck, retract: v === 'chip-break retract' ? 'chip-break' : 'full' } })}
           />
           {[...peck.toMm, null].map((depth, i) => (
             <Num

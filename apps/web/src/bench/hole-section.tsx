@@ -74,7 +74,7 @@ export function HoleSection({
   const pecks = evaluation.pecks;
   const listed = asList(pecks);
   const retract =
-    pecks[0]?.retract === 'full' ? 'full retract' : pecks[0]?.retract === 'chip-break' ? 'short lift' : '';
+    pecks[0]?.retract === 'full' ? 'full retract' : pecks[0]?.retract === 'chip-break' ? 'chip-break retract' : '';
   const held = withRoom(
     listed.toMm.map((d) => y(d)),
     false,

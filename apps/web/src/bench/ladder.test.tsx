@@ -32,14 +32,14 @@ describe('ladder', () => {
     render(<Opened />);
     const rungs = screen.getAllByRole('button');
     expect(rungs.map((r) => r.textContent!.split(':')[0])).toEqual(evaluation.limits.map((l) => l.name));
-    const lean = rungs.find((r) => r.textContent!.startsWith('lean off wall'))!;
+    const lean = rungs.find((r) => r.textContent!.startsWith('wall deflection'))!;
     const { share } = evaluation.limits.find((l) => l.id === 'wall-error')!;
-    expect(lean.textContent).toBe(`lean off wall: over${(share!.value * 100).toFixed(0)} %`);
+    expect(lean.textContent).toBe(`wall deflection: over${(share!.value * 100).toFixed(0)} %`);
   });
 
   it('opens a rung with sentence, allowed value, formula, band and source, and closes it', () => {
     render(<Opened />);
-    const rung = screen.getByRole('button', { name: /^lean off wall/ });
+    const rung = screen.getByRole('button', { name: /^wall deflection/ });
     expect(rung.getAttribute('aria-expanded')).toBe('false');
     fireEvent.click(rung);
     const item = within(rung.closest('li')!);
@@ -67,7 +67,7 @@ describe('governing limit', () => {
     state: 'clear',
     minutesMore: 4.24,
     lifeFactor: 0.5,
-    pushesOver: ['chip, not rubbing'],
+    pushesOver: ['minimum chip thickness'],
     tightens: ['chip space'],
     size: 1,
   } as const;
@@ -93,12 +93,12 @@ describe('governing limit', () => {
 
   it('says in a sentence what governs, and what each remedy costs and pushes over', () => {
     show(null);
-    expect(screen.getByText('Governs: lean off wall')).toBeTruthy();
+    expect(screen.getByText('Governs: wall deflection')).toBeTruthy();
     expect(screen.getByText('over')).toBeTruthy();
     expect(screen.getByText('Depth 24.00 mm → 6.00 mm')).toBeTruthy();
     expect(
       screen.getByText(
-        '+4.2 min, edge makes 50 % fewer; pushes over: chip, not rubbing; makes tight: chip space',
+        '+4.2 min, edge makes 50 % fewer; pushes over: minimum chip thickness; makes tight: chip space',
       ),
     ).toBeTruthy();
   });
@@ -144,7 +144,7 @@ describe('parameters', () => {
     fireEvent.change(depth, { target: { value: '10' } });
     fireEvent.keyDown(depth, { key: 'Enter' });
     expect(set).toHaveBeenCalledWith('ap', 10);
-    fireEvent.click(screen.getByRole('button', { name: 'Pin thickest chip' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Pin max chip thickness' }));
     expect(pin).toHaveBeenCalledWith('hex');
     expect(screen.queryByRole('button', { name: 'Pin metal per minute' })).toBeNull();
   });
@@ -185,10 +185,10 @@ describe('parameters', () => {
         <Numbers op={drilled.op} evaluation={result} />
       </PreferencesProvider>,
     );
-    expect(screen.getByLabelText('feed per turn')).toBeTruthy();
-    expect(screen.queryByLabelText('radial engagement')).toBeNull();
-    expect(screen.getByRole('region', { name: 'What follows' }).textContent).toMatch(
-      /thrust.*torque at the bottom.*axis runs off/,
+    expect(screen.getByLabelText('feed per revolution')).toBeTruthy();
+    expect(screen.queryByLabelText('radial depth')).toBeNull();
+    expect(screen.getByRole('region', { name: 'Results' }).textContent).toMatch(
+      /thrust.*torque at full depth.*axis runs off/,
     );
   });
 });

@@ -35,7 +35,7 @@ describe('the path of a cut', () => {
   it('takes strategy, way in and what the program holds', () => {
     const now = open();
     take('Strategy', strategyName.trochoidal);
-    take('Way in', 'plunge');
+    take('Entry', 'plunge');
     take('Program holds', 'lines');
     expect(now().path).toMatchObject({
       strategy: 'trochoidal',
@@ -46,7 +46,7 @@ describe('the path of a cut', () => {
 
   it.each([
     ['Ramp', '2', ['entry', 'rampAngleDeg'], 2, null],
-    ['Hole of the helix', '18', ['entry', 'helixDiameterMm'], 18, null],
+    ['Helix diameter', '18', ['entry', 'helixDiameterMm'], 18, null],
     ['Taper of the ramp', '1.5', ['entry', 'taperDeg'], 1.5, 0],
     ['Path radius in corners', '6', ['cornerPathRadiusMm'], 6, null],
     ['Lead-in radius', '4', ['leadInRadiusMm'], 4, null],
@@ -63,7 +63,7 @@ describe('the path of a cut', () => {
 
   it('feed may start on the face; a path tolerance has to be there', () => {
     const now = open();
-    take('Feed starts above', '0');
+    take('Feed-start height', '0');
     expect(now().path.entry.startHeightMm).toBe(0);
     const before = now().path.toleranceMm;
     take('Path tolerance', '');
@@ -106,33 +106,33 @@ describe('the rest of a feature', () => {
     const now = open();
     take('Floor', 'open below');
     take('Slope of the surface', '0');
-    take('Roughness asked, Ra', '1.6');
-    take('Ridges allowed', '0.01');
+    take('Ra required', '1.6');
+    take('Scallop height allowed', '0.01');
     expect(now().feature).toMatchObject({ through: true, slopeDeg: 0, raUm: 1.6, scallopMm: 0.01 });
     take('Floor', 'closed');
-    take('Roughness asked, Ra', '');
-    take('Ridges allowed', '');
+    take('Ra required', '');
+    take('Scallop height allowed', '');
     expect(now().feature).toMatchObject({ through: false, raUm: null, scallopMm: null });
   });
 
   it('nothing left for the finisher is an empty field, not a nought', () => {
     const now = open();
-    expect(shown('Left for the finisher')).toBe('0.30');
-    take('Left for the finisher', '0');
+    expect(shown('Stock to leave')).toBe('0.30');
+    take('Stock to leave', '0');
     expect(now().feature.allowanceMm).toBe(0);
-    expect(shown('Left for the finisher')).toBe('');
+    expect(shown('Stock to leave')).toBe('');
   });
 });
 
 describe('what it costs', () => {
   it('stated prices are the shop’s own; empty takes a usual figure again', () => {
     const now = hold((op, onChange) => <CostForm op={op} readOnly={false} onChange={onChange} />);
-    take('Machine, an hour', '120');
-    take('One edge', '0');
+    take('Machine, per hour', '120');
+    take('Cost per edge', '0');
     take('Change of an edge', '4');
     expect(now().economics).toEqual({ machinePerHour: 120, edgePrice: 0, edgeChangeMin: 4 });
     expect(problemsOf(now(), pocket.context)).toEqual([]);
-    take('Machine, an hour', '');
+    take('Machine, per hour', '');
     take('Change of an edge', '');
     expect(now().economics).toEqual({ machinePerHour: null, edgePrice: 0, edgeChangeMin: null });
   });

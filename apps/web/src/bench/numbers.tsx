@@ -15,13 +15,13 @@ const FOLLOWS: Readonly<Record<Operation['kind'], readonly string[]>> = {
   'thread-milling': ['vfc', 'turns', 'height', 'hex', 'F', 'taper', 'M', 'T', 't'],
 };
 
-/** What follows from the parameters, each with its band and its reasons. */
+/** Results from the parameters, each with its band and its reasons. */
 export const Numbers = memo(function Numbers({ op, evaluation }: { op: Operation; evaluation: Evaluation }) {
   const system = useSystem();
   const keys = FOLLOWS[op.kind];
   return (
     <section
-      aria-label="What follows"
+      aria-label="Results"
       className="flex shrink-0 flex-wrap gap-x-3 gap-y-0.5 rounded-lg border border-line bg-card px-3 py-1.5"
     >
       {evaluation.numbers

@@ -58,7 +58,7 @@ export default function OddsPanel({ op, context }: { op: MillingOperation; conte
     <div className={`flex h-full min-h-0 flex-col gap-1.5 ${heavy.stale ? 'opacity-60' : ''}`}>
       {heavy.busy && <HeavyState what="the odds" heavy={heavy} />}
       <p className="text-[15px] font-semibold" aria-live="polite">
-        All limits hold at once in {per(allHold)} of {draws} draws.
+        All limits met in {per(allHold)} of {draws} draws.
       </p>
       <div
         className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-4 overflow-y-auto text-[13px]"

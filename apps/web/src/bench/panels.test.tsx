@@ -36,7 +36,7 @@ describe('window of a cut', LONG, () => {
     show(<WindowPlot map={map} here={{ x: 1, y: 12 }} disabled={false} onMove={moved} />);
     expect(screen.getByRole('group').getAttribute('aria-label')).toMatch(/bounded by (?!nothing)\w/);
     const point = screen.getByRole('slider', { name: 'Working point' });
-    expect(point.getAttribute('aria-valuetext')).toMatch(/radial engagement 1\.00.mm, axial depth 12\.00.mm/);
+    expect(point.getAttribute('aria-valuetext')).toMatch(/radial depth 1\.00.mm, axial depth 12\.00.mm/);
     fireEvent.keyDown(point, { key: 'ArrowLeft' });
     expect(moved.mock.calls[0]![0]).toBeCloseTo(0.95, 2);
     fireEvent.keyDown(point, { key: 'ArrowUp', shiftKey: true });
@@ -54,7 +54,7 @@ describe('window of a cut', LONG, () => {
     })!;
     show(<WindowPlot map={hopeless} here={{ x: 1, y: 12 }} disabled={false} onMove={nothing} />);
     expect(
-      screen.getByText(/Nothing here holds all limits; nearest to it stands edges on shelf/),
+      screen.getByText(/Nothing here holds all limits; closest limit edges in stock/),
     ).toBeTruthy();
   });
 
@@ -80,8 +80,8 @@ describe('window of a cut', LONG, () => {
 describe('odds of a cut', LONG, () => {
   it('gives the chance that all holds, the limits in doubt and what to measure next', async () => {
     show(<OddsPanel op={pocket} context={context} />);
-    expect(await screen.findByText(/All limits hold at once in \d+ % of 2000 draws/, {}, LONG)).toBeTruthy();
-    expect(screen.getByRole('row', { name: /^lean off wall/ })).toBeTruthy();
+    expect(await screen.findByText(/All limits met in \d+ % of 2000 draws/, {}, LONG)).toBeTruthy();
+    expect(screen.getByRole('row', { name: /^wall deflection/ })).toBeTruthy();
     expect(screen.getAllByText(/takes away \d+ % of the doubt/).length).toBeGreaterThan(0);
   });
 });
@@ -98,7 +98,7 @@ describe('path and wall of a cut', () => {
 
   it('draws the wall with its words: direction, rest, spring pass', async () => {
     show(<WallPanel op={pocket} context={context} />);
-    expect(await screen.findByRole('img', { name: /The wall is off by 0\.\d+/ })).toBeTruthy();
+    expect(await screen.findByRole('img', { name: /Wall error 0\.\d+/ })).toBeTruthy();
     expect(screen.getByText('climb')).toBeTruthy();
     expect(screen.getByText(/not worth it/)).toBeTruthy();
   });
@@ -115,17 +115,17 @@ describe('path and cost forms', () => {
   it('change strategy by its name, and leave what is empty to Burl', () => {
     const change = vi.fn<(o: MillingOperation) => void>();
     show(<PathForm op={pocket} readOnly={false} onChange={change as never} />);
-    fireEvent.change(screen.getByLabelText('Strategy'), { target: { value: 'Trochoidal loops' } });
+    fireEvent.change(screen.getByLabelText('Strategy'), { target: { value: 'Trochoidal' } });
     expect(change.mock.calls[0]![0].path.strategy).toBe('trochoidal');
     enter('Ramp', '1.2');
     expect(change.mock.calls[1]![0].path.entry.rampAngleDeg).toBe(1.2);
-    expect((screen.getByLabelText('Hole of the helix') as HTMLInputElement).value).toBe('');
+    expect((screen.getByLabelText('Helix diameter') as HTMLInputElement).value).toBe('');
   });
 
   it('take the shop’s own money', () => {
     const change = vi.fn<(o: MillingOperation) => void>();
     show(<CostForm op={pocket} readOnly={false} onChange={change as never} />);
-    enter('Machine, an hour', '112');
+    enter('Machine, per hour', '112');
     expect(change.mock.calls[0]![0].economics.machinePerHour).toBe(112);
   });
 });

@@ -17,9 +17,9 @@ const byName = Object.fromEntries(STRATEGY_IDS.map((s) => [strategyName[s], s]))
 type Path = MillingOperation['path'];
 const OUT = 'empty: worked out';
 const ENTRY: readonly NumberField<Path['entry']>[] = [
-  { key: 'rampAngleDeg', label: 'Ramp', unit: 'deg', empty: null, hint: OUT },
-  { key: 'helixDiameterMm', label: 'Hole of the helix', unit: 'mm', empty: null, hint: OUT },
-  { key: 'startHeightMm', label: 'Feed starts above', unit: 'mm', zero: true },
+  { key: 'rampAngleDeg', label: 'Ramp angle', unit: 'deg', empty: null, hint: OUT },
+  { key: 'helixDiameterMm', label: 'Helix diameter', unit: 'mm', empty: null, hint: OUT },
+  { key: 'startHeightMm', label: 'Feed-start height', unit: 'mm', zero: true },
   {
     key: 'taperDeg',
     label: 'Taper of the ramp',
@@ -31,7 +31,7 @@ const ENTRY: readonly NumberField<Path['entry']>[] = [
 const CORNERS: readonly NumberField<Path>[] = [
   {
     key: 'cornerPathRadiusMm',
-    label: 'Path radius in corners',
+    label: 'Corner path radius',
     unit: 'mm',
     empty: null,
     hint: 'empty: of the strategy',
@@ -45,12 +45,12 @@ const BLOCKS: readonly NumberField<Path>[] = [
 const COSTS: readonly NumberField<Operation['economics']>[] = [
   {
     key: 'machinePerHour',
-    label: 'Machine, an hour',
+    label: 'Machine, per hour',
     unit: 'money',
     empty: null,
     hint: 'in the shop’s own money',
   },
-  { key: 'edgePrice', label: 'One edge', unit: 'money', empty: null, hint: 'empty: by diameter' },
+  { key: 'edgePrice', label: 'Cost per edge', unit: 'money', empty: null, hint: 'empty: by diameter' },
   { key: 'edgeChangeMin', label: 'Change of an edge', unit: 'min', empty: null, hint: 'empty: 3 min' },
 ];
 
@@ -71,7 +71,7 @@ export function PathForm({ op, readOnly, onChange }: FormProps<MillingOperation>
         onTake={(name) => set({ strategy: byName[name] ?? path.strategy })}
       />
       <Choice
-        label="Way in"
+        label="Entry"
         value={path.entry.method}
         options={ENTRY_METHODS}
         readOnly={readOnly}

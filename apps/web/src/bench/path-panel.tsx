@@ -39,10 +39,10 @@ export default function PathPanel({
     >
       <div className="min-h-0 overflow-y-auto" tabIndex={0} role="region" aria-label="Ways in">
         <table className="w-full border-collapse">
-          <caption className="text-left font-semibold">Ways in, best first</caption>
+          <caption className="text-left font-semibold">Entry methods, best first</caption>
           <thead className="sr-only">
             <tr>
-              <th>Way in</th>
+              <th>Entry</th>
               <th>Geometry</th>
               <th>Minutes</th>
               <th>Take it</th>
@@ -66,7 +66,7 @@ export default function PathPanel({
                     <span className="block text-soft">
                       hole {mm(plan.helixDiameterMm)}, {plan.rampAngleDeg.toFixed(1)}° of{' '}
                       {plan.steepestDeg.toFixed(1)}°,{' '}
-                      {plan.postMm > 0 ? `leaves a post of ${mm(plan.postMm)}` : 'no post'}
+                      {plan.postMm > 0 ? `leaves a post of ${mm(plan.postMm)}` : 'no core'}
                     </span>
                   )}
                   {plan.method === 'ramp' && !plan.impossible && (

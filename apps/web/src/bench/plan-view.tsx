@@ -45,7 +45,7 @@ export function PlanView({
   const reach = Math.sqrt(Math.max(0, r * r - top * top));
   const end = W - cx;
   const far = H;
-  // Finished wall behind the cutter, then up the arc of contact, then the uncut edge ahead.
+  // Finished wall behind the cutter, then up the engagement angle, then the uncut edge ahead.
   const work = `M${-cx} ${wall} L0 ${wall} A${r} ${r} 0 0 0 ${reach} ${top} L${end} ${top} L${end} ${far} L${-cx} ${far} Z`;
   const engaged = numberOf(evaluation, 'arc').value;
   const lean = (engaged * Math.PI) / 180;
@@ -152,7 +152,7 @@ export function PlanView({
         From above, {op.cut.direction}
       </text>
       <text x="10" y={H - 10} fontSize="12.5" fill="var(--ink)">
-        arc of contact {engaged.toFixed(0)}°{slot ? ', full width' : ''}
+        engagement angle {engaged.toFixed(0)}°{slot ? ', full width' : ''}
       </text>
       {!slot && (
         <>
@@ -171,7 +171,7 @@ export function PlanView({
             x={cx + end - 52}
             y={cy + side * top}
             axis="y"
-            label="Radial engagement"
+            label="Radial depth"
             value={ae}
             unit="mm"
             low={0.05}

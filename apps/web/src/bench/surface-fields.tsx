@@ -8,10 +8,10 @@ type Surfaces = Pick<
 >;
 
 const STRAIGHT: readonly NumberField<Surfaces>[] = [
-  { key: 'straightnessMm', label: 'Axis may run off', unit: 'mm', empty: null, hint: 'empty: not asked' },
+  { key: 'straightnessMm', label: 'Drift allowed', unit: 'mm', empty: null, hint: 'empty: none' },
 ];
 const MET: readonly NumberField<Surfaces>[] = [
-  { key: 'entryAngleDeg', label: 'Slope where it enters', unit: 'deg', empty: 0 },
+  { key: 'entryAngleDeg', label: 'Entry-face angle', unit: 'deg', empty: 0 },
   { key: 'exitAngleDeg', label: 'Slope where it leaves', unit: 'deg', empty: 0 },
   { key: 'crossHoles', label: 'Cross holes on the way', unit: 'pieces', empty: 0 },
 ];

@@ -80,7 +80,7 @@ export default function TurnPanel({ op, context }: { op: MillingOperation; conte
               </li>
             ))}
           </ol>
-          <h3 className="font-semibold">What gives first</h3>
+          <h3 className="font-semibold">Overload margin</h3>
           <ul>
             {overload.margins.map((m) => (
               <li key={m.who} className={m.who === overload.first ? 'font-semibold' : 'text-soft'}>

@@ -21,7 +21,7 @@ export default function WallPanel({ op, context }: { op: MillingOperation; conte
   const x = (e: number): number => 120 + (90 * e) / reach;
   const y = (h: number): number => H - 26 - ((H - 50) * h) / top;
   const path = profile.errorMm.map((e, i) => `${i ? 'L' : 'M'}${x(e)} ${y(profile.heightMm[i]!)}`).join(' ');
-  const text = `The wall is off by ${fine(profile.smallestMm)} to ${fine(profile.largestMm)} along its height; ${fine(allowedMm)} may be.`;
+  const text = `Wall error ${fine(profile.smallestMm)} to ${fine(profile.largestMm)} along its height; ${fine(allowedMm)} may be.`;
   return (
     <div
       className={`grid h-full min-h-0 grid-cols-[260px_minmax(0,1fr)] gap-3 ${heavy.stale ? 'opacity-60' : ''}`}
@@ -69,7 +69,7 @@ export default function WallPanel({ op, context }: { op: MillingOperation; conte
           <dd>
             <b>{finish.direction}</b>: {finish.directionBecause}. Not with: {finish.exceptions.join('; ')}.
           </dd>
-          <dt className="text-soft">To leave</dt>
+          <dt className="text-soft">Stock to leave</dt>
           <dd>
             {mm(finish.leastMm)} to {mm(finish.mostMm)}; {mm(finish.chosenMm)} is taken, {finish.passes}{' '}
             {finish.passes === 1 ? 'finishing pass' : 'finishing passes'}.

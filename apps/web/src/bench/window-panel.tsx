@@ -28,9 +28,9 @@ const NAMES: Readonly<Record<FreeParameter, string>> = {
   stickOut: 'stick-out',
 };
 export const OBJECTIVE_NAMES: Readonly<Record<Objective, string>> = {
-  metal: 'most metal per minute',
-  life: 'most features an edge',
-  cost: 'least cost of one',
+  metal: 'highest MRR',
+  life: 'longest tool life',
+  cost: 'lowest cost',
 };
 export const CONFIDENCES = [0.5, 0.7, 0.8, 0.9, 0.95] as const;
 
@@ -209,7 +209,7 @@ function Found({
   if (found.blockedBy.length > 0)
     return (
       <p role="status" className="text-over">
-        Nothing free clears: {found.blockedBy.map((s) => s.name).join(', ')}.
+        No setting clears: {found.blockedBy.map((s) => s.name).join(', ')}.
       </p>
     );
   const gain = found.worth / found.before;
@@ -225,7 +225,7 @@ function Found({
     <p role="status" className="flex flex-wrap items-center gap-2 text-[13px]">
       <span>
         <b>{changes.join(', ') || 'The present cut is the best'}</b>: {better}
-        {found.beforeHeld ? '' : ', which does not hold all limits'}; stopped by{' '}
+        {found.beforeHeld ? '' : ', which does not hold all limits'}; limited by{' '}
         {found.stoppedBy.map((s) => s.name).join(', ') || 'the ranges'}.
       </span>
       {changes.length > 0 && (

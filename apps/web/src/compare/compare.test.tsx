@@ -33,7 +33,7 @@ describe('strategies side by side', LONG, () => {
 
   it('marks the least minutes as best, and says in words who wins on what', async () => {
     await laidOut();
-    const cells = within(screen.getByRole('row', { name: /^Minutes of one/ })).getAllByRole('cell');
+    const cells = within(screen.getByRole('row', { name: /^Cycle time per feature/ })).getAllByRole('cell');
     const minutes = cells.map((c) => parseFloat(c.textContent!) || Infinity);
     const best = minutes.indexOf(Math.min(...minutes));
     expect(cells[best]!.textContent).toContain('best');
@@ -43,7 +43,7 @@ describe('strategies side by side', LONG, () => {
 
   it('says why a strategy cannot be run instead of leaving its column empty', async () => {
     await laidOut();
-    expect(await screen.findByText(/Not here: this end face is not made to plunge/, {}, LONG)).toBeTruthy();
+    expect(await screen.findByText(/Not possible: this end face is not made to plunge/, {}, LONG)).toBeTruthy();
   });
 
   it('takes a column to the bench with its path and cutter, or keeps it as a variant', async () => {

@@ -31,7 +31,7 @@ export default function CutterView({
   op: MillingOperation;
   context: OperationContext;
   crib: Crib;
-  /** Edges on the shelf by cutter, as the job's operations count them. */
+  /** Edges in stock by cutter, as the job's operations count them. */
   shelf: ReadonlyMap<string, number>;
   readOnly: boolean;
   onTake: (next: MillingOperation) => void;
@@ -79,10 +79,10 @@ export default function CutterView({
                   <th className="p-2 font-normal">Limits</th>
                   <th className="p-2 text-right font-normal">Minutes</th>
                   <th className="p-2 text-right font-normal">Cost</th>
-                  <th className="p-2 text-right font-normal">Features an edge</th>
-                  <th className="p-2 text-right font-normal">Metal per minute</th>
+                  <th className="p-2 text-right font-normal">Features per edge</th>
+                  <th className="p-2 text-right font-normal">MRR</th>
                   <th className="p-2 font-normal">Cut</th>
-                  <th className="p-2 font-normal">Stopped by</th>
+                  <th className="p-2 font-normal">Limited by</th>
                   <th className="p-2 font-normal">Shelf</th>
                   <th className="p-2">
                     <span className="sr-only">Take it</span>
@@ -125,7 +125,7 @@ export default function CutterView({
                       </td>
                       <td className="p-2 text-[13px]">{stoppedBy(l) ?? '–'}</td>
                       <td className="p-2 text-[13px]">
-                        {edges === undefined ? 'not counted' : `${edges} ${edges === 1 ? 'edge' : 'edges'}`}
+                        {edges === undefined ? 'stock unknown' : `${edges} ${edges === 1 ? 'edge' : 'edges'}`}
                       </td>
                       <td className="p-2 text-right">
                         <Button
@@ -150,7 +150,7 @@ export default function CutterView({
           )}
           <div className="mt-3 grid grid-cols-2 gap-3 max-[900px]:grid-cols-1">
             <section aria-label="Larger or shorter" className="rounded-lg border border-line bg-card p-3">
-              <h3 className="mb-1">What a larger or a shorter tool would change</h3>
+              <h3 className="mb-1">Larger or shorter tools</h3>
               <ul className="list-outside list-disc space-y-1 pl-4">
                 {ranking.sizes.map((s) => (
                   <li key={s}>{s}</li>
@@ -159,7 +159,7 @@ export default function CutterView({
               </ul>
             </section>
             <section aria-label="Told against" className="rounded-lg border border-line bg-card p-3">
-              <h3 className="mb-1">Told against ({ranking.disqualified.length})</h3>
+              <h3 className="mb-1">Ruled out ({ranking.disqualified.length})</h3>
               <ul
                 className="max-h-64 space-y-1 overflow-y-auto text-[13px]"
                 tabIndex={0}

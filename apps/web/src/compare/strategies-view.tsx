@@ -42,9 +42,9 @@ const MOST = 4;
 const ASPECTS: Readonly<Record<Aspect, string>> = {
   minutes: 'minutes',
   cost: 'cost',
-  edge: 'edge life',
+  edge: 'tool life',
   force: 'force',
-  rest: 'what is left over',
+  rest: 'rest material',
 };
 
 /** A count that is known to two digits. */
@@ -145,23 +145,23 @@ export default function StrategiesView({
         </>
       ),
     ],
-    ['Minutes of one', (r) => <b className="text-[17px]">{show(r.minutes.total, 'min')}</b>, 'minutes'],
+    ['Cycle time per feature', (r) => <b className="text-[17px]">{show(r.minutes.total, 'min')}</b>, 'minutes'],
     [
-      'in the cut, in the air',
+      'cutting, non-cutting',
       (r) => `${show(r.minutes.contact, 'min')}, ${show(r.minutes.link + r.minutes.air, 'min')}`,
     ],
     ['Cost of one', (r) => `${show(r.cost, 'money')}, edges ${show(r.edgeCost, 'money')}`, 'cost'],
     [
-      'Features an edge',
+      'Features per edge',
       (r) =>
         r.featuresPerEdge
           ? `${about(r.featuresPerEdge.value)} (${about(r.featuresPerEdge.low)} to ${about(r.featuresPerEdge.high)})`
           : 'not known',
       'edge',
     ],
-    ['Highest side force', (r) => show(r.peakForceN, 'N'), 'force'],
+    ['Peak radial force', (r) => show(r.peakForceN, 'N'), 'force'],
     ['Power', (r) => show(r.powerKw, 'kW')],
-    ['Metal per minute', (r) => show(r.removalCm3Min, 'cm3/min')],
+    ['MRR', (r) => show(r.removalCm3Min, 'cm3/min')],
     [
       'Depth, stepover',
       (r) =>
@@ -173,12 +173,12 @@ export default function StrategiesView({
     ],
     ['Arc, temperature', (r) => `${r.arcDeg.toFixed(0)}°, ${show(r.temperatureC, 'degC')}`],
     [
-      'Left for the finisher',
+      'Stock to leave',
       (r) => `${show(r.leavesInCornerMm, 'mm')} in corners, ${show(r.leavesStepMm, 'mm')} on steps`,
       'rest',
     ],
-    ['Way in', (r) => `${r.entry}, ${show(r.minutes.entry, 'min')}`],
-    ['Stopped by', (r) => stoppedBy(r) ?? 'its own range'],
+    ['Entry', (r) => `${r.entry}, ${show(r.minutes.entry, 'min')}`],
+    ['Limited by', (r) => stoppedBy(r) ?? 'its own range'],
     ['Force through the path', (r) => <Course row={r} all={known.map((k) => k.r)} />],
   ];
 
@@ -187,7 +187,7 @@ export default function StrategiesView({
     const row = rows[i];
     if (contexts[i] === null)
       return <p className="text-over">No holder of the crib takes this cutter on this spindle.</p>;
-    return row && !isLaidOut(row) ? <p className="text-over">Not here: {row.impossible}.</p> : '';
+    return row && !isLaidOut(row) ? <p className="text-over">Not possible: {row.impossible}.</p> : '';
   };
   const won = (['minutes', 'cost', 'edge', 'force', 'rest'] as const).map(
     (aspect) => [aspect, verdict.wins[aspect]] as const,
@@ -327,7 +327,7 @@ export default function StrategiesView({
                           aria-label={`Take column ${i + 1} to the bench`}
                           onClick={() => onTake(row.operation)}
                         >
-                          Take to the bench
+                          Use in operation
                         </Button>
                         <Button
                           disabled={readOnly || columns[i]?.busy}
@@ -357,10 +357,10 @@ export default function StrategiesView({
             </ul>
           </section>
           <section
-            aria-label="Where the schools differ"
+            aria-label="When to use which"
             className="rounded-lg border border-line bg-card p-3"
           >
-            <h3 className="mb-1">Where the schools differ</h3>
+            <h3 className="mb-1">When to use which</h3>
             <ul className="list-outside list-disc space-y-1 pl-4">
               {verdict.schools.map((s, i) => (
                 <li key={i}>{speak(s, system)}</li>

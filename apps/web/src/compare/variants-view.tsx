@@ -30,7 +30,7 @@ function namesOf(op: Operation, crib: Crib): (readonly [string, string])[] {
     ? [
         ...common,
         ['Strategy', op.path.strategy.replace('-', ' ')],
-        ['Way in', op.path.entry.method],
+        ['Entry', op.path.entry.method],
         ['Direction', op.cut.direction],
       ]
     : common;

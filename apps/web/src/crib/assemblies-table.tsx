@@ -112,7 +112,7 @@ export function AssembliesTable({ crib, edit }: { crib: Crib; edit: boolean }) {
               />
             )}
           </Field>
-          <Field label="Runout at the tip" hint="empty: not measured" error={failed ?? undefined}>
+          <Field label="Runout at tool tip (TIR)" hint="empty: not measured" error={failed ?? undefined}>
             {(p) => (
               <NumberInput
                 {...p}
@@ -125,7 +125,7 @@ export function AssembliesTable({ crib, edit }: { crib: Crib; edit: boolean }) {
             )}
           </Field>
           <Button type="submit" look="main">
-            Put together
+            Create assembly
           </Button>
         </form>
       )}

@@ -16,7 +16,7 @@ const origin = (e: CribEntry): string =>
 /** What each table shows of its entries. */
 export const COLUMNS: { readonly [K in CribKind]: Columns<K> } = {
   alloys: {
-    heads: ['Name', 'UNS', 'EN', 'Group', 'Hardness', 'kc1.1 N/mm²', 'mc', '30-min speed m/min', 'Origin'],
+    heads: ['Name', 'UNS', 'EN', 'Group', 'Hardness', 'kc1.1 N/mm²', 'mc', 'vc30 m/min', 'Origin'],
     row: (entry) => {
       const d = entry.document;
       return {

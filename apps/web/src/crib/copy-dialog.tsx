@@ -43,7 +43,7 @@ export function CopyDialog({
           {(p) => <input {...p} value={id} onChange={(e) => setId(e.target.value)} className={FIELD_LOOK} />}
         </Field>
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" look="main">
             Copy
           </Button>

@@ -199,7 +199,7 @@ export default function CribPage() {
         </nav>
         <span className="flex-1" />
         <Button look="quiet" onClick={() => void mutate()}>
-          Fetch again
+          Refresh
         </Button>
       </div>
       <Tables crib={crib} tab={tab} />

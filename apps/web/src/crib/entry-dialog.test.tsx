@@ -53,13 +53,13 @@ describe('crib entry', () => {
       within(screen.getByRole('dialog'))
         .getAllByRole('button')
         .map((b) => b.textContent || b.getAttribute('aria-label')!);
-    expect(buttons()).toEqual(['Close', 'Copy for the shop']);
+    expect(buttons()).toEqual(['Close', 'Copy to shop crib']);
     cleanup();
     open(own, false);
     expect(buttons()).toEqual(['Close']);
     cleanup();
     open(own);
-    expect(buttons()).toEqual(['Close', 'Copy for the shop', 'Change', 'Remove']);
+    expect(buttons()).toEqual(['Close', 'Copy to shop crib', 'Change', 'Remove']);
   });
 
   it('sends a change with its version and keeps the text when it is refused', async () => {

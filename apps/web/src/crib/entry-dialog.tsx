@@ -161,7 +161,7 @@ export function EntryDialog({
       const document: unknown = JSON.parse(text ?? '');
       await call('PUT', `/api/crib/${kind}/${entry.id}`, { version: entry.version, document });
       await mutate('/api/crib');
-      toast.success('Saved. Operations that use it are judged anew.');
+      toast.success('Saved. Operations that use it are recalculated.');
       setText(null);
     } catch (error) {
       setFailed(
@@ -191,7 +191,7 @@ export function EntryDialog({
     >
       {edit && (
         <div className="mb-3 flex gap-2">
-          <Button onClick={onCopy}>Copy for the shop</Button>
+          <Button onClick={onCopy}>Copy to shop crib</Button>
           {entry.origin === 'shop' && text === null && (
             <Button onClick={() => setText(JSON.stringify(entry.document, null, 2))}>Change</Button>
           )}
@@ -220,7 +220,7 @@ export function EntryDialog({
             className="w-full rounded-md border border-line bg-raised p-2 font-mono text-[12.5px]"
           />
           <div className="mt-2 flex justify-end gap-2">
-            <Button onClick={() => setText(null)}>Leave it</Button>
+            <Button onClick={() => setText(null)}>Cancel</Button>
             <Button look="main" onClick={() => void save()}>
               Save
             </Button>

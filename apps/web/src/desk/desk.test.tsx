@@ -29,7 +29,7 @@ const job = (change: Partial<JobSummary>): JobSummary => ({
   updatedBy: 'Ada Eder',
   operations: 2,
   minutes: 31.25,
-  governing: { state: 'over', limit: 'lean off wall', operation: 'Rough pocket', operationId: 'o1' },
+  governing: { state: 'over', limit: 'wall deflection', operation: 'Rough pocket', operationId: 'o1' },
   ...change,
 });
 const JOBS = [
@@ -67,13 +67,13 @@ describe('desk', () => {
   it('sorts jobs by what they wait for, each with its governing limit, minutes, who and when', async () => {
     open('engineer');
     const column = async (name: string) => within(await screen.findByRole('region', { name }));
-    const draft = await column('To work out');
-    expect(draft.getByText('lean off wall, Rough pocket')).toBeTruthy();
+    const draft = await column('Draft');
+    expect(draft.getByText('wall deflection, Rough pocket')).toBeTruthy();
     expect(draft.getByText('over')).toBeTruthy();
     expect(draft.getByText('31.3 min')).toBeTruthy();
     expect(draft.getByText(/Ada Eder, less than a minute ago/)).toBeTruthy();
-    expect((await column('To release')).getByText('no operations yet')).toBeTruthy();
-    expect((await column('To prove out')).getByText('2 operations')).toBeTruthy();
+    expect((await column('Awaiting release')).getByText('no operations yet')).toBeTruthy();
+    expect((await column('Prove out')).getByText('2 operations')).toBeTruthy();
   });
 
   it('leads each role where its work is', async () => {
@@ -101,7 +101,7 @@ describe('desk', () => {
   it('says what failed and tries again', async () => {
     pretendServer({ 'GET /api/session': { person: person('engineer'), demo: [] } });
     show(<Desk />);
-    expect(await screen.findByText('Could not fetch the jobs')).toBeTruthy();
+    expect(await screen.findByText('Could not load the jobs')).toBeTruthy();
     pretendServer({ 'GET /api/jobs': JOBS });
     fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
     expect(await screen.findByText('GW-1 Bonnet')).toBeTruthy();
@@ -111,7 +111,7 @@ describe('desk', () => {
     const asked = open('engineer', { 'POST /api/jobs': { job: { id: 'new' } } });
     fireEvent.click(await screen.findByRole('button', { name: 'New job' }));
     const dialog = within(await screen.findByRole('dialog'));
-    fireEvent.click(await dialog.findByRole('button', { name: 'Make the job' }));
+    fireEvent.click(await dialog.findByRole('button', { name: 'Create job' }));
     expect(await dialog.findByText('Choose the alloy with its condition')).toBeTruthy();
     expect(asked.filter((a) => a.method === 'POST')).toEqual([]);
     const fill = (label: string, value: string) =>
@@ -121,7 +121,7 @@ describe('desk', () => {
     fill('Alloy', '625');
     fill('Machine', 'hmc50-45kw');
     fill('Quantity', '7');
-    fireEvent.click(dialog.getByRole('button', { name: 'Make the job' }));
+    fireEvent.click(dialog.getByRole('button', { name: 'Create job' }));
     await waitFor(() => expect(asked.some((a) => a.method === 'POST')).toBe(true));
     expect(asked.find((a) => a.method === 'POST')!.body).toEqual({
       number: 'GW-9',

@@ -18,11 +18,11 @@ import { NewJobDialog } from './new-job-dialog.tsx';
 const WAITS: readonly { readonly status: JobStatus; readonly title: string; readonly empty: string }[] = [
   {
     status: 'draft',
-    title: 'To work out',
+    title: 'Draft',
     empty: 'Nothing to work out. Make a job, or bring one in from a file.',
   },
-  { status: 'requested', title: 'To release', empty: 'Nobody waits for a release.' },
-  { status: 'released', title: 'To prove out', empty: 'No released sheet is waiting for the machine.' },
+  { status: 'requested', title: 'Awaiting release', empty: 'None awaiting release.' },
+  { status: 'released', title: 'Prove out', empty: 'No released sheet is waiting for the machine.' },
 ];
 
 function JobCard({ job, floor }: { job: JobSummary; floor: boolean }) {
@@ -88,7 +88,7 @@ export function Desk() {
       edit
         ? [
             { id: 'new-job', label: 'New job', keys: 'N', run: () => setMaking(true) },
-            { id: 'import-job', label: 'Bring a job in from a file', run: () => file.current?.click() },
+            { id: 'import-job', label: 'Import job', run: () => file.current?.click() },
           ]
         : [],
     [edit],

@@ -112,9 +112,9 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
           </div>
           <FormError message={failed} className="col-span-2" />
           <div className="col-span-2 flex justify-end gap-2">
-            <Button onClick={onClose}>Leave it</Button>
+            <Button onClick={onClose}>Cancel</Button>
             <Button type="submit" look="main" disabled={isSubmitting}>
-              Make the job
+              Create job
             </Button>
           </div>
         </form>

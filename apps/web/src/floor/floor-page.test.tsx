@@ -69,7 +69,7 @@ describe('sheet on the floor', () => {
       expect(cautions.textContent).toMatch(/Guards closed.*qualified person decide/);
     }
     expect(screen.getByText('1060 rpm')).toBeTruthy();
-    expect(screen.getByText(/Strokes to 26\.01/)).toBeTruthy();
+    expect(screen.getByText(/Pecks to 26\.01/)).toBeTruthy();
     expect(screen.getByText('over')).toBeTruthy();
   });
 

@@ -11,7 +11,7 @@ import { StateMark } from '../parts/state-mark.tsx';
 
 const PROVE_OUT = [
   'Right program, right work offset, right tool number and length; the tool in the spindle is the one on this sheet.',
-  'Rapid turned down, single block, feed from zero, hand on feed hold. Above the part first.',
+  'Rapid override low, single block, feed override at 0%, hand on feed hold; dry run above the part first.',
   'First approach with coolant off so that one sees; coolant on before contact.',
   'Take half the depth first rather than half the feed: a thin chip rubs and hardens the surface.',
   'Listen. Stop at squeal, sparks, blue chips, or a load 30 % above what is stated.',
@@ -72,8 +72,8 @@ function Block({ op, number }: { op: ReleasedOperation; number: number }) {
       )}
       {evaluation.pecks.length > 1 && (
         <p className="mb-2">
-          Strokes to {evaluation.pecks.map((k) => mm(k.toMm)).join(', ')};{' '}
-          {evaluation.pecks[0]!.retract === 'full' ? 'out of the hole' : 'a short lift'} between.
+          Pecks to {evaluation.pecks.map((k) => mm(k.toMm)).join(', ')};{' '}
+          {evaluation.pecks[0]!.retract === 'full' ? 'full retract' : 'a chip-break retract'} between.
         </p>
       )}
       {open.length > 0 && (

@@ -23,14 +23,14 @@ export function CommandPalette({ open, onClose }: { open: boolean; onClose: () =
           aria-describedby={undefined}
           className="fixed top-[12vh] left-1/2 z-50 w-[92vw] max-w-xl -translate-x-1/2 rounded-xl border border-line bg-card p-2 text-ink shadow-2xl"
         >
-          <Dialog.Title className="sr-only">Find or do</Dialog.Title>
-          <Command label="Find or do" loop>
+          <Dialog.Title className="sr-only">Search or command</Dialog.Title>
+          <Command label="Search or command" loop>
             <Command.Input
               placeholder="Job, place or action"
               className="mb-2 w-full rounded-md border border-line bg-raised px-3 py-2"
             />
             <Command.List className="max-h-[50vh] overflow-auto">
-              <Command.Empty className="p-3 text-soft">Nothing of that name.</Command.Empty>
+              <Command.Empty className="p-3 text-soft">No match.</Command.Empty>
               <Command.Group heading="Do" className="text-soft [&_[cmdk-item]]:text-ink">
                 {actions.map((a) => (
                   <Command.Item

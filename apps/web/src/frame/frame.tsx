@@ -47,7 +47,7 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
   const actions = useMemo<Action[]>(
     () => [
       { id: 'desk', label: 'Go to the desk', run: () => void navigate('/') },
-      { id: 'resonance', label: 'Go to resonance', run: () => void navigate('/resonance') },
+      { id: 'resonance', label: 'Go to chatter', run: () => void navigate('/resonance') },
       { id: 'crib', label: 'Go to the crib', run: () => void navigate('/crib') },
       {
         id: 'units',
@@ -57,11 +57,11 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
       },
       {
         id: 'theme',
-        label: theme === 'light' ? 'Dark page' : 'Light page',
+        label: theme === 'light' ? 'Dark theme' : 'Light page',
         run: () => setTheme(theme === 'light' ? 'dark' : 'light'),
       },
-      { id: 'palette', label: 'Find or do something', keys: 'Ctrl K', run: () => setPalette(true) },
-      { id: 'help', label: 'What the keyboard does', keys: '?', run: () => setHelp(true) },
+      { id: 'palette', label: 'Search or command something', keys: 'Ctrl K', run: () => setPalette(true) },
+      { id: 'help', label: 'Keyboard shortcuts', keys: '?', run: () => setHelp(true) },
       { id: 'sign-out', label: 'Sign out', run: () => void signOut() },
     ],
     [navigate, setSystem, setTheme, system, theme],
@@ -111,7 +111,7 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
           onClick={() => setPalette(true)}
           className="flex min-h-8 items-center gap-2 rounded-md border border-line bg-paper px-2.5 text-soft hover:text-ink"
         >
-          <Search size={14} aria-hidden="true" /> Find or do <kbd className="text-[12px]">Ctrl K</kbd>
+          <Search size={14} aria-hidden="true" /> Search or command <kbd className="text-[12px]">Ctrl K</kbd>
         </button>
         <div role="group" aria-label="Units" className="flex overflow-hidden rounded-md border border-line">
           {unit('metric', 'mm')}
@@ -119,7 +119,7 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
         </div>
         <button
           type="button"
-          aria-label={theme === 'light' ? 'Dark page' : 'Light page'}
+          aria-label={theme === 'light' ? 'Dark theme' : 'Light page'}
           className="rounded p-1.5 hover:bg-accent-soft"
           onClick={() => setTheme(theme === 'light' ? 'dark' : 'light')}
         >
@@ -127,7 +127,7 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
         </button>
         <button
           type="button"
-          aria-label="What the keyboard does"
+          aria-label="Keyboard shortcuts"
           className="rounded p-1.5 hover:bg-accent-soft"
           onClick={() => setHelp(true)}
         >
@@ -148,7 +148,7 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
       </header>
       {!online && (
         <div role="status" className="bg-tight px-3 py-1 text-paper">
-          No network. You can go on; what you change is sent when the line is back.
+          Offline. Keep working; changes are sent on reconnect.
         </div>
       )}
       <main id="content" className="min-h-0 flex-1">

@@ -13,7 +13,7 @@ const ALWAYS: readonly (readonly [string, string])[] = [
 export function KeyboardHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
   const actions = useActions().filter((a) => a.keys);
   return (
-    <SheetDialog open={open} onClose={onClose} title="What the keyboard does">
+    <SheetDialog open={open} onClose={onClose} title="Keyboard shortcuts">
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
         {[...actions.map((a) => [a.keys!, a.label] as const), ...ALWAYS].map(([keys, what]) => (
           <div key={`${keys}${what}`} className="contents">

@@ -64,13 +64,13 @@ export function AlternativeCard({
                 <dd className="text-[15px] font-bold">{formatMeasure(a.cost, 'money', system)}</dd>
               </div>
               <div>
-                <dt className="text-soft">parts lost</dt>
+                <dt className="text-soft">scrap risk</dt>
                 <dd className="text-[15px] font-bold">{shareOfParts(a.lost)}</dd>
               </div>
             </dl>
           </>
         ) : (
-          <p className="mt-1 text-[13px]">Not here: {a.refused}.</p>
+          <p className="mt-1 text-[13px]">Not possible: {a.refused}.</p>
         )}
       </header>
       <ol className="flex-1 divide-y divide-line">

@@ -26,21 +26,21 @@ const SIZE: readonly NumberField<HoleDemand>[] = [
   { key: 'depthMm', label: 'Depth', unit: 'mm' },
 ];
 const THREAD: readonly NumberField<HoleDemand>[] = [
-  { key: 'depthMm', label: 'Depth of full thread', unit: 'mm' },
+  { key: 'depthMm', label: 'Full-thread depth', unit: 'mm' },
 ];
 const BLIND_THREAD: readonly NumberField<HoleDemand>[] = [
   ...THREAD,
   {
     key: 'drilledDepthMm',
-    label: 'Drilled no deeper than',
+    label: 'Max drilled depth',
     unit: 'mm',
     empty: null,
     hint: 'empty: as the tool needs',
   },
 ];
 const CLOSE: readonly NumberField<HoleDemand>[] = [
-  { key: 'grade', label: 'Tolerance grade, IT', unit: 'pieces', empty: null, hint: 'empty: not asked' },
-  { key: 'raUm', label: 'Roughness, Ra', unit: 'um-fine', empty: null, hint: 'empty: not asked' },
+  { key: 'grade', label: 'Tolerance grade, IT', unit: 'pieces', empty: null, hint: 'empty: none' },
+  { key: 'raUm', label: 'Roughness, Ra', unit: 'um-fine', empty: null, hint: 'empty: none' },
 ];
 const CHAMFER: readonly NumberField<HoleDemand>[] = [
   { key: 'chamferMm', label: 'Chamfer', unit: 'mm', empty: 0 },
@@ -48,7 +48,7 @@ const CHAMFER: readonly NumberField<HoleDemand>[] = [
 const WORTH: readonly NumberField<HoleDemand>[] = [
   {
     key: 'partValue',
-    label: 'What the part is worth when they are made',
+    label: 'Part value at this step',
     unit: 'money',
     empty: null,
     hint: 'empty: a usual value is assumed',
@@ -59,7 +59,7 @@ const MANY = { key: 'count', label: 'How many', unit: 'pieces' } as const;
 const PLACES: Readonly<Record<HolePattern['kind'], readonly NumberField<Record<string, number>>[]>> = {
   single: [],
   row: [MANY, { key: 'pitchMm', label: 'Pitch', unit: 'mm' }],
-  circle: [MANY, { key: 'diameterMm', label: 'Circle’s diameter', unit: 'mm' }],
+  circle: [MANY, { key: 'diameterMm', label: 'Bolt-circle diameter', unit: 'mm' }],
   grid: [
     { key: 'columns', label: 'Columns', unit: 'pieces' },
     { key: 'rows', label: 'Rows', unit: 'pieces' },
@@ -142,7 +142,7 @@ export function DemandForm({
       {numbers(CHAMFER)}
       <SurfaceFields hole={demand} readOnly={readOnly} onChange={set} />
       <Choice
-        label="They lie"
+        label="Pattern"
         value={pattern.kind}
         options={['single', 'row', 'circle', 'grid', 'scattered']}
         readOnly={readOnly}

@@ -47,9 +47,9 @@ export function HoleKind({
   return (
     <div className="min-w-0 space-y-3">
       <div className="grid gap-3 xl:grid-cols-[290px_minmax(0,1fr)] md:grid-cols-[260px_minmax(0,1fr)]">
-        <section aria-label="What is asked" className="rounded-lg border border-line bg-card p-3">
+        <section aria-label="Requirement" className="rounded-lg border border-line bg-card p-3">
           <div className="mb-2 flex items-center justify-between">
-            <h2>What is asked</h2>
+            <h2>Requirement</h2>
             {!readOnly && (
               <span className="flex">
                 <Button look="quiet" aria-label="Undo" disabled={!canUndo} onClick={undo}>
@@ -79,7 +79,7 @@ export function HoleKind({
                 <h2 className="mb-1">
                   {plan.recommended
                     ? `Take: ${plan.alternatives.find((a) => a.id === plan.recommended)!.name.toLowerCase()}`
-                    : 'No way with the tools of the crib'}
+                    : 'No method with tools in the crib'}
                 </h2>
                 <ul className="list-outside list-disc space-y-0.5 pl-4">
                   {plan.because.map((b) => (
@@ -89,7 +89,7 @@ export function HoleKind({
               </section>
               {taken && <InRoute record={record} detail={detail} taken={taken} readOnly={readOnly} />}
               <section
-                aria-label="Ways to make it"
+                aria-label="Methods"
                 className="grid grid-cols-[repeat(auto-fit,minmax(235px,1fr))] gap-3"
               >
                 {plan.alternatives

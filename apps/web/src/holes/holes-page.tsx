@@ -134,14 +134,14 @@ function Holes({
               <strong>{part.tools.length}</strong> tools
             </span>
             <span>
-              <strong>{shareOfParts(part.lost)}</strong> of parts lost
+              <strong>{shareOfParts(part.lost)}</strong> scrap risk
             </span>
           </p>
         )}
       </div>
       <div className="grid gap-4 lg:grid-cols-[220px_minmax(0,1fr)]">
         <aside className="min-w-0 space-y-3">
-          <nav aria-label="Kinds of holes">
+          <nav aria-label="Hole groups">
             <ul className="space-y-1.5">
               {holes.map((h) => (
                 <li key={h.id}>
@@ -161,7 +161,7 @@ function Holes({
               ))}
             </ul>
           </nav>
-          {holes.length === 0 && <p className="text-soft">No hole is stated yet.</p>}
+          {holes.length === 0 && <p className="text-soft">No holes yet.</p>}
           {!readOnly && (
             <div className="flex flex-wrap gap-2">
               <Button onClick={() => void add({ ...PLAIN_DEMAND, name: `Hole ${holes.length + 1}` })}>

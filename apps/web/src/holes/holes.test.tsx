@@ -78,7 +78,7 @@ describe('what is asked', () => {
     cleanup();
     open(M6);
     expect(screen.queryByLabelText('Diameter')).toBeNull();
-    expect(screen.getByLabelText('Depth of full thread')).toBeTruthy();
+    expect(screen.getByLabelText('Full-thread depth')).toBeTruthy();
   });
 
   it('a name is taken when it is left, an empty one is not', () => {
@@ -92,14 +92,14 @@ describe('what is asked', () => {
 
   it('blind threads may be drilled only so deep; through ones and plain holes have no such field', () => {
     const onChange = open(M6);
-    const deepest = screen.getByLabelText('Drilled no deeper than');
+    const deepest = screen.getByLabelText('Max drilled depth');
     fireEvent.change(deepest, { target: { value: '16' } });
     fireEvent.blur(deepest);
     expect(onChange).toHaveBeenLastCalledWith({ ...M6, drilledDepthMm: 16 });
     for (const other of [{ ...M6, through: true }, PLAIN_DEMAND]) {
       cleanup();
       open(other);
-      expect(screen.queryByLabelText('Drilled no deeper than')).toBeNull();
+      expect(screen.queryByLabelText('Max drilled depth')).toBeNull();
     }
   });
 
@@ -112,7 +112,7 @@ describe('what is asked', () => {
     [
       'circle',
       { kind: 'circle', count: 6, diameterMm: 90 },
-      { 'How many': ['0', 'count', null], 'Circle’s diameter': ['70', 'diameterMm', 70] },
+      { 'How many': ['0', 'count', null], 'Bolt-circle diameter': ['70', 'diameterMm', 70] },
     ],
     [
       'grid',
@@ -139,7 +139,7 @@ describe('what is asked', () => {
     const all = [
       'How many',
       'Pitch',
-      'Circle’s diameter',
+      'Bolt-circle diameter',
       'Columns',
       'Rows',
       'Between columns',
@@ -157,7 +157,7 @@ describe('what is asked', () => {
       ['Tolerance grade, IT', 'grade', null],
       ['Roughness, Ra', 'raUm', null],
       ['Chamfer', 'chamferMm', 0],
-      ['What the part is worth when they are made', 'partValue', null],
+      ['Part value at this step', 'partValue', null],
     ] as const) {
       const field = screen.getByLabelText(label);
       fireEvent.change(field, { target: { value: '' } });

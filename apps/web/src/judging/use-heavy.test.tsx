@@ -130,7 +130,7 @@ describe('work in a worker', () => {
     await settle(() => fireEvent.click(screen.getByRole('button', { name: 'Stop working out the answer' })));
     expect(ended).toBe(1);
     expect(screen.getByText(/Stopped/)).toBeTruthy();
-    await settle(() => fireEvent.click(screen.getByRole('button', { name: 'Work it out' })));
+    await settle(() => fireEvent.click(screen.getByRole('button', { name: 'Calculate' })));
     await wait(120);
     expect(jobs).toHaveLength(2);
     await settle(() => jobs[1]!.done('after all'));

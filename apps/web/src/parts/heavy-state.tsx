@@ -12,15 +12,15 @@ export function HeavyState({ what, heavy }: { what: string; heavy: Heavy<unknown
   if (!heavy.busy) {
     return heavy.data === null || heavy.stale ? (
       <p className="flex items-center gap-2 text-soft">
-        Stopped. <Button onClick={heavy.again}>Work it out</Button>
+        Stopped. <Button onClick={heavy.again}>Calculate</Button>
       </p>
     ) : null;
   }
   return (
     <p role="status" className="flex items-center gap-2 text-[13px] text-soft">
-      Working out {what}
+      Calculating {what}
       <progress
-        aria-label={`Working out ${what}`}
+        aria-label={`Calculating ${what}`}
         className="h-2 w-24"
         {...(heavy.part === null ? {} : { value: heavy.part })}
       />

@@ -13,7 +13,7 @@ export function Loading({ what }: { what: string }) {
 export function Failed({ what, message, retry }: { what: string; message: string; retry?: () => void }) {
   return (
     <div role="alert" className="m-6 max-w-xl rounded-lg border border-over bg-card p-4">
-      <h2 className="mb-1">Could not fetch {what}</h2>
+      <h2 className="mb-1">Could not load {what}</h2>
       <p className="mb-3">{message}</p>
       {retry && <Button onClick={retry}>Try again</Button>}
     </div>

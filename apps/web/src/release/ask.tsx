@@ -43,7 +43,7 @@ export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<vo
     }
   }
   return (
-    <section aria-label="Ask for release" className="rounded-lg border border-line bg-card p-4">
+    <section aria-label="Request release" className="rounded-lg border border-line bg-card p-4">
       <h2 className="mb-2">Revision {detail.job.revision}: what would go out</h2>
       {rows.length === 0 ? (
         <p className="text-soft">The route is empty. Add an operation first.</p>
@@ -96,7 +96,7 @@ export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<vo
           </Field>
           <FormError message={failed} />
           <Button look="main" disabled={rows.length === 0} onClick={() => void ask()}>
-            Ask for release
+            Request release
           </Button>
         </div>
       ) : (

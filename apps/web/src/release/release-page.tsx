@@ -18,7 +18,7 @@ import { Differences, Evidence } from './evidence.tsx';
 const MOMENT = (iso: string): string =>
   new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 const STATE_TEXT = {
-  requested: 'waits for a second person',
+  requested: 'awaiting approval',
   released: 'in force',
   returned: 'went back',
   superseded: 'superseded',

@@ -75,7 +75,7 @@ export function CombinationDialog({
       open
       onClose={onClose}
       title="New combination"
-      description="Chatter repeats with the same spindle, holder, cutter and stick-out. It is remembered under all four."
+      description="A combination is one spindle, holder, tool and stick-out. It is remembered under all four."
     >
       <form onSubmit={(e) => void make(e)} className="space-y-2">
         {choose('Machine', 'machineId', crib.machines)}
@@ -102,7 +102,7 @@ export function CombinationDialog({
         />
         <FormError message={failed} />
         <Button type="submit" look="main">
-          Remember it
+          Create
         </Button>
       </form>
     </SheetDialog>

@@ -91,23 +91,23 @@ export function LobesPanel({
     });
     return [
       {
-        label: 'likely up to here (95 %)',
+        label: '95% stable',
         colour: 'clear',
         dash: [2, 3],
         width: 1.5,
         points: along((l) => l.low),
       },
       {
-        label: 'unlikely beyond (5 %)',
+        label: '5% stable',
         colour: 'over',
         dash: [2, 3],
         width: 1.5,
         points: along((l) => l.high),
         fillTo: 0,
       },
-      { label: 'even chance', colour: 'tight', width: 1.5, points: along((l) => l.middle) },
+      { label: '50% stable', colour: 'tight', width: 1.5, points: along((l) => l.middle) },
       {
-        label: 'averaged cut (overview)',
+        label: 'zero-order (overview)',
         colour: 'series-3',
         dash: [7, 4],
         width: 1.5,
@@ -143,7 +143,7 @@ export function LobesPanel({
       ? formatMeasure(v, 'mm', system)
       : `the whole ${edge < stickOutMm ? 'edge' : 'stick-out'} of ${formatMeasure(edge, 'mm', system)}`;
   const text = here
-    ? `At ${formatMeasure(op.cut.speedRpm, 'rpm', system)} an even chance at ${depth(here.middle)}, nearly sure up to ${depth(here.low)}, unlikely beyond ${depth(here.high)}. ${data!.periodic.length ? 'The periodic line is the one that is approved.' : ''}`
+    ? `At ${formatMeasure(op.cut.speedRpm, 'rpm', system)} 50% stable at ${depth(here.middle)}, 95% stable up to ${depth(here.low)}, unlikely beyond ${depth(here.high)}. ${data!.periodic.length ? 'The periodic solution is used for release.' : ''}`
     : '';
   return (
     <div className="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_260px]">
@@ -175,7 +175,7 @@ export function LobesPanel({
         )}
         {data && data.forbidden.length > 0 && (
           <p className="text-[13px] text-over">
-            Heard to chatter here, so forbidden for this combination:{' '}
+            Chatter logged, excluded:{' '}
             {data.forbidden
               .map(
                 (f) =>
@@ -247,7 +247,7 @@ export function LobesPanel({
           <section className="space-y-1 rounded-lg border border-line bg-card p-3 text-[13px]">
             <h2>Best speed nearby</h2>
             <p>
-              {formatMeasure(best.rpm, 'rpm', system)}: even chance at {depth(best.depth)}. Take the table
+              {formatMeasure(best.rpm, 'rpm', system)}: 50% stable at {depth(best.depth)}. Take the table
               feed with it, to{' '}
               {formatMeasure(best.rpm * op.cut.feedPerToothMm * teethOf(cut), 'mm/min', system)}, so that the
               chip stays.

@@ -47,7 +47,7 @@ export function MapPicture({ map, rpm, depthMm }: { map: StabilityMap; rpm: numb
     <figure>
       <figcaption className="mb-1 text-[13px] text-soft">
         Periodic solution, {columns} × {rows} points, {((100 * map.computed) / (columns * rows)).toFixed(0)} %
-        of them worked out: green dies, red grows, the line between is the border. Depth as it counts at the
+        of them worked out: green: vibration decays; red: grows; line: stability limit. Depth as it counts at the
         tip.
       </figcaption>
       <div className="relative h-80">

@@ -247,7 +247,7 @@ export function NotebookPanel({
         </Field>
         <FormError message={failed} />
         <Button type="submit" look="main">
-          Log it
+          Log cut
         </Button>
       </form>
     </div>

@@ -42,7 +42,7 @@ export function PlanPanel({
                 </span>
               </span>
               <Button onClick={() => onAsk({ ...asked, speedRpm: t.rpm, depthMm: t.depthMm })}>
-                Look at it
+                Show on lobes
               </Button>
             </li>
           ))}

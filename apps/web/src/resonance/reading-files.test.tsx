@@ -126,7 +126,7 @@ describe('files of a tip', LONG, () => {
     const dialog = within(await screen.findByRole('dialog', {}, LONG));
     expect(dialog.getByRole('alert').textContent).toMatch(/N\/µm; allowed: 0\.5 to 500 N\/µm/);
     expect((dialog.getByRole('button', { name: 'Keep it' }) as HTMLButtonElement).disabled).toBe(true);
-    fireEvent.click(dialog.getByRole('button', { name: 'Leave it' }));
+    fireEvent.click(dialog.getByRole('button', { name: 'Cancel' }));
     expect(asked.some((a) => a.method === 'POST')).toBe(false);
   });
 

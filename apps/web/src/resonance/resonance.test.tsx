@@ -138,7 +138,7 @@ describe('tip of a combination', LONG, () => {
   it('keeps modes that are stated as a table, not as a measurement', async () => {
     const asked = pretendServer({ 'POST /api/resonance/c1/tips': { id: 't' } });
     show(<TapPanel combination={TAPPED} crib={told} edit />);
-    fireEvent.click(screen.getByRole('button', { name: 'State modes' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Enter modes' }));
     const field = screen.getByLabelText('Damping 1, %');
     fireEvent.change(field, { target: { value: '5' } });
     fireEvent.blur(field);
@@ -208,8 +208,8 @@ describe('map of stability', () => {
 describe('lobes and plan', LONG, () => {
   it('says how deep a cut may go, how sure that is, and which number is approved', async () => {
     show(<Whole part="lobes" />);
-    const text = await screen.findByText(/an even chance at/, {}, LONG);
-    expect(text.textContent).toMatch(/nearly sure up to .* unlikely beyond .* one that is approved/);
+    const text = await screen.findByText(/50% stable at/, {}, LONG);
+    expect(text.textContent).toMatch(/95% stable up to .* unlikely beyond .* one that is approved/);
     const depth = screen.getByLabelText('Depth');
     fireEvent.change(depth, { target: { value: '6' } });
     fireEvent.blur(depth);
@@ -218,7 +218,7 @@ describe('lobes and plan', LONG, () => {
 
   it('proposes cuts with their chance of chatter, and a ladder whose feed goes with the speed', async () => {
     show(<Whole part="plan" />);
-    const looks = await screen.findAllByRole('button', { name: 'Look at it' }, LONG);
+    const looks = await screen.findAllByRole('button', { name: 'Show on lobes' }, LONG);
     fireEvent.click(looks[0]!);
     expect((asked.mock.lastCall![0] as { speedRpm: number }).speedRpm).toBeGreaterThan(500);
     const rows = within(screen.getByRole('region', { name: 'Speed ladder' })).getAllByRole('row');
@@ -241,7 +241,7 @@ describe('notebook', () => {
     const hz = screen.getByLabelText('Frequency heard');
     fireEvent.change(hz, { target: { value: '1400' } });
     fireEvent.blur(hz);
-    fireEvent.click(screen.getByRole('button', { name: 'Log it' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Log cut' }));
     await waitFor(() => expect(sent.some((a) => a.method === 'POST')).toBe(true));
     expect(sent.find((a) => a.method === 'POST')!.body).toMatchObject({
       heard: 'chatter',
@@ -260,7 +260,7 @@ describe('notebook', () => {
     show(<NotebookPanel combination={TAPPED} cut={cut} edit />);
     const note = screen.getByLabelText('Note');
     fireEvent.change(note, { target: { value: 'hum' } });
-    fireEvent.click(screen.getByRole('button', { name: 'Log it' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Log cut' }));
     expect((await screen.findByRole('alert')).textContent).toContain(
       'Depth is 60; allowed: up to the stick-out, 48 mm',
     );
@@ -274,7 +274,7 @@ describe('notebook', () => {
     const hz = screen.getByLabelText('Frequency heard') as HTMLInputElement;
     fireEvent.change(hz, { target: { value: 'abc' } });
     fireEvent.blur(hz);
-    fireEvent.click(screen.getByRole('button', { name: 'Log it' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Log cut' }));
     expect([hz.value, hz.validationMessage]).toEqual(['abc', 'abc is no number']);
     expect(sent.filter((a) => a.method === 'POST')).toEqual([]);
   });
@@ -300,7 +300,7 @@ describe('a new combination', () => {
     fireEvent.change(screen.getByLabelText('Machine'), { target: { value: machineId } });
     fireEvent.change(screen.getByLabelText('Cutter'), { target: { value: cutterId } });
     fireEvent.change(screen.getByLabelText('Serial number'), { target: { value: 'A5-9' } });
-    fireEvent.click(screen.getByRole('button', { name: 'Remember it' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Create' }));
     await waitFor(() => expect(made).toHaveBeenCalledWith('made'));
     const body = sent.find((a) => a.method === 'POST')!.body as { holderId: string; stickOutMm: number };
     expect(body.stickOutMm).toBe(38);

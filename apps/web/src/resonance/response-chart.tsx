@@ -61,7 +61,7 @@ export function ResponseChart({
   );
   return (
     <Plot
-      text={`Frequency response of the tip along ${axis}, ${part}. ${modes.length} modes${softest ? `; the softest at ${softest.hz.toFixed(0)} Hz` : ''}.`}
+      text={`Tool-tip FRF along ${axis}, ${part}. ${modes.length} modes${softest ? `; the softest at ${softest.hz.toFixed(0)} Hz` : ''}.`}
       curves={curves}
       x="frequency, Hz"
       y={part === 'phase' ? 'phase, degrees' : `${part}, µm/N`}

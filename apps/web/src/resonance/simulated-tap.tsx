@@ -103,7 +103,7 @@ export function SimulatedTap({
           </div>
           <ModesTable caption="Modes found" modes={tap.data.modes} />
           <div className="flex justify-end gap-2">
-            <Button onClick={() => setSeed(seed + 1)}>Hit again</Button>
+            <Button onClick={() => setSeed(seed + 1)}>Repeat</Button>
             <Button look="main" onClick={() => onKeep({ ...tap.data!, axis, origin: 'simulated hammer' })}>
               Keep it
             </Button>

@@ -167,7 +167,7 @@ export function SoundPanel({
     ? !verdict.speedFits
       ? `Not told yet: the recording does not fit ${formatMeasure(rpm, 'rpm', system)}.`
       : verdict.chatter
-        ? `Chatter at ${formatMeasure(verdict.hz!, 'Hz', system)}${verdict.flip ? ', coming round every second tooth' : ''}, ${(100 * verdict.confidence).toFixed(0)} % sure.`
+        ? `Chatter at ${formatMeasure(verdict.hz!, 'Hz', system)}${verdict.flip ? ', period-doubling (flip)' : ''}, ${(100 * verdict.confidence).toFixed(0)} % sure.`
         : `No chatter heard, ${(100 * verdict.confidence).toFixed(0)} % sure: every strong line is a multiple of the speed.`
     : '';
   return (
@@ -302,12 +302,12 @@ export function SoundPanel({
               <>
                 <p>
                   The teeth then come in step with this frequency. Best metal first, at the depth that has an
-                  even chance there; take the feed with the speed, and listen again.
+                  50% stable there; take the feed with the speed, and listen again.
                 </p>
                 <ol className="list-decimal pl-5">
                   {speeds.map((s) => (
                     <li key={s.rpm}>
-                      {formatMeasure(s.rpm, 'rpm', system)}, even chance at{' '}
+                      {formatMeasure(s.rpm, 'rpm', system)}, 50% stable at{' '}
                       {s.depthMm === null ? 'any depth' : formatMeasure(s.depthMm, 'mm', system)}
                     </li>
                   ))}
@@ -353,5 +353,5 @@ const LINE_KINDS = [
   { kind: 'tooth', label: 'teeth', mark: 'circle', colour: 'clear' },
   { kind: 'spindle', label: 'spindle', mark: 'triangle', colour: 'series-6' },
   { kind: 'chatter', label: 'chatter', mark: 'crossRot', colour: 'over' },
-  { kind: 'side of chatter', label: 'side of chatter', mark: 'star', colour: 'series-5' },
+  { kind: 'chatter sidebands', label: 'chatter sidebands', mark: 'star', colour: 'series-5' },
 ] as const;

@@ -210,7 +210,7 @@ export function TapPanel({
       </div>
       <div className="space-y-3">
         <section className="rounded-lg border border-line bg-card p-3">
-          <h2 className="mb-1">What is known</h2>
+          <h2 className="mb-1">Data basis</h2>
           <p className="mb-2 text-[13px]">
             <b>{knowledge.trust}</b>: {knowledge.from}. Good to ±{band(knowledge.sigma.hz)} in frequency, ±
             {band(knowledge.sigma.damping)} in damping, ±{band(knowledge.sigma.stiffness)} in stiffness.
@@ -251,7 +251,7 @@ export function TapPanel({
               <Button look={practice ? 'plain' : 'main'} onClick={() => file.current?.click()}>
                 <Upload size={15} aria-hidden="true" /> Read a file
               </Button>
-              <Button onClick={() => setStating(true)}>State modes</Button>
+              <Button onClick={() => setStating(true)}>Enter modes</Button>
             </div>
             <input
               ref={file}

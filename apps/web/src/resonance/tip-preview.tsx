@@ -87,7 +87,7 @@ export function TipPreview({
         </div>
       </div>
       <div className="mt-3 flex justify-end gap-2">
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button look="main" disabled={wrong !== null} onClick={() => onKeep(modes)}>
           Keep it
         </Button>

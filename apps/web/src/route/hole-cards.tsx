@@ -8,7 +8,7 @@ export function RiskCard({ risk }: { risk: RouteRisk }) {
     <section aria-label="Risk" className="rounded-lg border border-line bg-card p-3">
       <h2 className="mb-1">Risk of the holes</h2>
       <p>
-        <span className="text-2xl font-bold">{shareOfParts(risk.lost)}</span> of parts lost
+        <span className="text-2xl font-bold">{shareOfParts(risk.lost)}</span> scrap risk
       </p>
       <p className="text-soft">
         {risk.expectedLoss.toFixed(risk.expectedLoss < 10 ? 1 : 0)} a part in this order; the blank at{' '}
@@ -42,7 +42,7 @@ export function ToolChangesCard({
           <p className="text-soft">{fewest} when steps of holes that share a tool run together.</p>
           {!readOnly && (
             <Button className="mt-1.5" onClick={onGroup}>
-              Run same tools together
+              Group by tool
             </Button>
           )}
         </>

@@ -27,7 +27,7 @@ const fill = (name: RegExp, value: string): void => {
   fireEvent.change(field(name), { target: { value } });
   fireEvent.blur(field(name));
 };
-const go = (): void => void fireEvent.click(screen.getByRole('button', { name: 'Work it out' }));
+const go = (): void => void fireEvent.click(screen.getByRole('button', { name: 'Calculate' }));
 const cutters = (): string[] => [...field(/^Cutter/).querySelectorAll('option')].map((o) => o.textContent!);
 
 describe('new operation', () => {

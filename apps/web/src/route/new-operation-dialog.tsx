@@ -196,9 +196,9 @@ export function NewOperationDialog({
         </div>
         <FormError message={failed} className="col-span-3" />
         <div className="col-span-3 flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" look="main">
-            Work it out
+            Calculate
           </Button>
         </div>
       </form>

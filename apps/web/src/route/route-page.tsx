@@ -34,7 +34,7 @@ import { type Judged, Station } from './station.tsx';
 import { NewOperationDialog } from './new-operation-dialog.tsx';
 
 const STATUS_WORD = {
-  draft: 'being worked out',
+  draft: 'Draft',
   requested: 'release asked for',
   released: 'released',
 } as const;
@@ -251,7 +251,7 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
             to={`/jobs/${job.id}/release`}
             className="inline-flex min-h-8 items-center rounded-md border border-accent bg-accent px-3 py-1 font-semibold text-on-accent"
           >
-            {job.status === 'draft' ? 'Ask for release' : 'Release'}
+            {job.status === 'draft' ? 'Request release' : 'Release'}
           </Link>
         </div>
       </div>
@@ -315,7 +315,7 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
           <section aria-label="The part" className="rounded-lg border border-line bg-card p-3">
             <h2 className="mb-1">One part</h2>
             <p>
-              <span className="text-2xl font-bold">{total.toFixed(1)}</span> min in the machine
+              <span className="text-2xl font-bold">{total.toFixed(1)}</span> min cycle time
             </p>
             <p className="text-soft">
               {((total * job.quantity) / 60).toFixed(1)} h for {job.quantity}

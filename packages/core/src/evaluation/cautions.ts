@@ -12,7 +12,7 @@ export function cautionsOf(op: Operation, context: OperationContext): string[] {
   ];
   if (alloy.hazards.fire_class === 'D') {
     cautions.push(
-      `Chips of ${alloy.name} burn. Class D agent or dry sand at the machine; no water, CO₂ or ABC powder on burning chips.`,
+      `Chips of ${alloy.name} burn (metal fire). Class D agent or dry sand at the machine; no water, CO₂ or ABC powder on burning chips.`,
     );
   }
   cautions.push(...alloy.hazards.actions.filter((a) => !/class d/i.test(a)).map(sentence));

@@ -48,7 +48,7 @@ function checkCommon(op: Operation, { alloy, cutter, machine }: OperationContext
   see.within('featuresPerEdge', op.featuresPerEdge, 1, 100000, '');
   see.within('featuresPerPart', op.featuresPerPart, 1, 100000, '');
   if (op.edgesOnShelf !== null) see.within('edgesOnShelf', op.edgesOnShelf, 0, 100000, '');
-  see.measured('economics.machinePerHour', op.economics.machinePerHour, 0.01, 1e6, 'an hour');
+  see.measured('economics.machinePerHour', op.economics.machinePerHour, 0.01, 1e6, 'per hour');
   see.measured('economics.edgePrice', op.economics.edgePrice, 0, 1e6, '');
   see.measured('economics.edgeChangeMin', op.economics.edgeChangeMin, 0, 600, 'min');
   see.within('cut.speedRpm', op.cut.speedRpm, 1, 500_000, 'rpm');

@@ -104,7 +104,7 @@ export function speedDiameter(op: HoleOperation, { cutter }: Pick<OperationConte
   }
 }
 
-/** The cut's feed per turn, or per tooth times teeth: what one turn of the spindle moves. */
+/** The cut's feed per revolution, or per tooth times teeth: what one turn of the spindle moves. */
 function feedOf(
   op: HoleOperation,
   teeth: number,
@@ -128,7 +128,7 @@ function setHole(op: HoleOperation, context: OperationContext, key: Parameter, v
   const fed = (perTurn: number): object =>
     feed?.key === 'fz' ? { feedPerToothMm: perTurn / teeth } : feed ? { feedPerRevMm: perTurn } : {};
   const vf = speedRpm * (feed?.perTurn ?? 0);
-  const feedWord = feed?.key === 'fz' ? 'feed per tooth' : 'feed per turn';
+  const feedWord = feed?.key === 'fz' ? 'feed per tooth' : 'feed per revolution';
   const speedPinned = pinned('n') || pinned('vc');
   if (key === 'n' || key === 'vc') {
     const speed = key === 'n' ? value : spindleSpeed(value, speedDiameter(op, context));

@@ -9,7 +9,7 @@ const start = (op: MillingOperation): MillingOperation =>
   withStartingCut(op, contextOf(op)) as MillingOperation;
 
 describe('first numbers of a milling cut', () => {
-  it('aim at the target chip and leave the edge an hour', () => {
+  it('aim at the target chip and leave the edge per hour', () => {
     const op = start(SEAL_POCKET);
     const e = evaluate(op, contextOf(op));
     expect(numberOf(e, 'hex').value).toBeCloseTo(0.05, 2);

@@ -9,7 +9,7 @@ import { spindleSpeed } from '../physics/cutting/spindle-speed.ts';
 import { widthAcross } from '../physics/path/feature-geometry.ts';
 import { speedHardnessFactor } from '../operations/sources.ts';
 
-/** Edge life the first numbers aim at, minutes: below the middle, because raising at the machine is the normal plan. */
+/** Tool life the first numbers aim at, minutes: below the middle, because raising at the machine is the normal plan. */
 const STARTING_LIFE = 60;
 
 /** Depth and width to begin with, by what the alloy and the feature ask for. Rules G-03, G-44. */

@@ -8,7 +8,7 @@ import type { Machine } from '../crib/machine.ts';
 export interface PeriodicVerdict {
   /** The cut and structure it belongs to; a verdict of another one is not used. */
   readonly key: string;
-  /** Limit depth along the tool, mm; null where no depth in reach chatters. */
+  /** Stability limit along the tool, mm; null where no depth in reach chatters. */
   readonly depthMm: number | null;
   readonly hz: number | null;
   /** ln of the periodic over the averaged border, mean over the speeds the lobes may be shifted to. */
@@ -27,7 +27,7 @@ export interface OperationContext {
   readonly quantity: number;
   /** What was measured of tips and seen at the machine; absent where nobody keeps it. */
   readonly resonance?: ResonanceBook;
-  /** Limit depth of this very cut by the periodic solution, where a worker or the server has worked it out. */
+  /** Stability limit of this very cut by the periodic solution, where a worker or the server has worked it out. */
   readonly periodic?: PeriodicVerdict;
 }
 

@@ -21,8 +21,8 @@ export function costBasis(op: Operation, { cutter }: OperationContext): CostBasi
     : 4 * outerDiameter(cutter) ** 1.2;
   const assumed: string[] = [];
   if (machinePerHour === null) assumed.push('machine hour');
-  if (edgePrice === null) assumed.push('price of an edge');
-  if (edgeChangeMin === null) assumed.push('minutes of an edge change');
+  if (edgePrice === null) assumed.push('price per edge');
+  if (edgeChangeMin === null) assumed.push('edge change time');
   return {
     machinePerMin: (machinePerHour ?? USUAL.machinePerHour) / 60,
     edgePrice: edgePrice ?? usualEdge,

@@ -35,7 +35,7 @@ export const loads = (s: CutState): Quantity[] => [
   quantity(
     'P',
     'P',
-    'power at the spindle',
+    'spindle power',
     s.powerKw,
     'kW',
     'P = 2π·n·M/(60 000·η)',
@@ -46,7 +46,7 @@ export const loads = (s: CutState): Quantity[] => [
       input('η', 'drive efficiency', 0.8, 'ratio'),
     ],
   ),
-  quantity('M', 'M', 'torque', s.torqueNm, 'Nm', 'M = ΣFt·D/2, mean over a turn', 'Altintas 2012', [
+  quantity('M', 'M', 'torque', s.torqueNm, 'Nm', 'M = ΣFt·D/2, mean per revolution', 'Altintas 2012', [
     input('D', 'diameter in the cut', s.diameterInCutMm, 'mm'),
   ]),
 ];
@@ -58,20 +58,20 @@ export function lifeAndTime(s: CutState): Quantity[] {
       quantity(
         'metres',
         'Lf',
-        'life in metres',
+        'tool life, length cut',
         { value: (s.lifeMin.value * s.feedRateMmMin) / 1000, terms: s.lifeMin.terms },
         'm',
         'Lf = T·vf',
         'extended Taylor',
-        [input('T', 'edge life', s.lifeMin.value, 'min'), input('vf', 'feed', s.feedRateMmMin, 'mm/min')],
+        [input('T', 'tool life', s.lifeMin.value, 'min'), input('vf', 'feed', s.feedRateMmMin, 'mm/min')],
       ),
     );
   }
   if (s.lifeMin) {
     list.push(
-      quantity('T', 'T', 'edge life', s.lifeMin, 'min', 'T = 30·(vc30 here/vc)^(1/n)', 'extended Taylor', [
+      quantity('T', 'T', 'tool life', s.lifeMin, 'min', 'T = 30·(vc30 here/vc)^(1/n)', 'extended Taylor', [
         input('vc', 'cutting speed', s.cuttingSpeedMMin, 'm/min'),
-        input('vc15', 'speed for 15 minutes here', s.speedLimitMMin?.value ?? 0, 'm/min'),
+        input('vc15', 'vc for 15 min tool life', s.speedLimitMMin?.value ?? 0, 'm/min'),
       ]),
     );
   }
@@ -79,7 +79,7 @@ export function lifeAndTime(s: CutState): Quantity[] {
     quantity(
       't',
       't',
-      'time for one',
+      'cycle time per feature',
       s.time.cutting + s.time.linking,
       'min',
       't = path/vf + way back and approach',
@@ -98,13 +98,13 @@ export function lifeAndTime(s: CutState): Quantity[] {
 export const axialFeed = (
   s: CutState & { readonly op: { readonly cut: { readonly feedPerRevMm: number } } },
 ): Quantity[] => [
-  quantity('fn', 'fn', 'feed per turn', s.op.cut.feedPerRevMm, 'mm/rev', 'fn = vf/n', 'ISO 3002-3', [
+  quantity('fn', 'fn', 'feed per revolution', s.op.cut.feedPerRevMm, 'mm/rev', 'fn = vf/n', 'ISO 3002-3', [
     input('vf', 'feed', s.feedRateMmMin, 'mm/min'),
     input('n', 'spindle speed', s.speedRpm, 'rpm'),
   ]),
   quantity('vf', 'vf', 'feed', s.feedRateMmMin, 'mm/min', 'vf = n·fn', 'ISO 3002-3', [
     input('n', 'spindle speed', s.speedRpm, 'rpm'),
-    input('fn', 'feed per turn', s.op.cut.feedPerRevMm, 'mm/rev'),
+    input('fn', 'feed per revolution', s.op.cut.feedPerRevMm, 'mm/rev'),
   ]),
 ];
 

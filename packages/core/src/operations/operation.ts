@@ -46,9 +46,9 @@ export const WORKHOLDING_KINDS: readonly WorkholdingKind[] = [
 
 export interface Workholding {
   readonly kind: WorkholdingKind;
-  /** Declared holding force against sliding, N; null is not declared. */
+  /** Holding force force against sliding, N; null is not declared. */
   readonly capacityN: number | null;
-  /** Declared holding force against lifting, N; null is not declared. */
+  /** Holding force force against lifting, N; null is not declared. */
   readonly liftCapacityN: number | null;
   /** Temperature of the joint at which the holding lets go, °C; null takes the usual one of the kind. */
   readonly releaseC: number | null;

@@ -165,7 +165,7 @@ export function lifeSpeedSources(op: Operation, { alloy }: OperationContext, lib
   return sources;
 }
 
-/** Runout at the tip, µm, and how sure it is. */
+/** Runout at tool tip (TIR), µm, and how sure it is. */
 export function runoutSource(
   op: Operation,
   { holder }: OperationContext,
@@ -219,7 +219,7 @@ export const ruptureSource = ({ substrate }: OperationContext): Source => ({
 /** Cook's steady rise against thermocouples. */
 export const HEAT_MODEL: Source = {
   id: 'heat-model',
-  label: 'contact temperature model',
+  label: 'cutting temperature model',
   kind: 'model',
   sigma: 0.12,
   narrowBy: 'compare wear at two engagements',

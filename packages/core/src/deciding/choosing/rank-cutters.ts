@@ -46,7 +46,7 @@ export interface Ranking {
   /** Best first. */
   readonly best: readonly RankedCutter[];
   readonly disqualified: readonly RankedCutter[];
-  /** What a larger or a shorter tool would change, in words. */
+  /** Larger or shorter tools, in words. */
   readonly sizes: readonly string[];
 }
 
@@ -75,7 +75,7 @@ export function contextWith(
 /** Limits that tell against a cutter as such, whatever speed and feed. */
 const AGAINST = MILLING_LADDER.filter((l) => l.ofCutter).map((l) => l.id);
 
-/** Everything that disqualifies a cutter here: substrate, coating, reach, flutes at this engagement, rating, size. */
+/** Everything that disqualifies a cutter here: substrate, coating, reach, axial depth for flute count, rating, size. */
 export function reasonsAgainst(
   op: MillingOperation,
   context: OperationContext,
@@ -87,17 +87,17 @@ export function reasonsAgainst(
   const d = outerDiameter(cutter);
   const face = cutter.type.startsWith('face_mill');
   if (!cutter.suits_iso_groups.includes(alloy.iso513_group))
-    list.push(`ground for groups ${cutter.suits_iso_groups.join(', ')}, not for ${alloy.iso513_group}`);
+    list.push(`rated for ISO ${cutter.suits_iso_groups.join(', ')}, not for ISO ${alloy.iso513_group}`);
   const at = contextWith(op, context, cutter, offer);
-  if (!at) list.push('no holder on the shelf takes it on this spindle');
+  if (!at) list.push('no holder in stock takes it on this spindle');
   const flatFloor = op.feature.slopeDeg === 90 && op.feature.kind !== 'side' && op.feature.kind !== 'boss';
-  if (cutter.type === 'end_mill_ball' && flatFloor) list.push('a ball does not make the flat floor');
+  if (cutter.type === 'end_mill_ball' && flatFloor) list.push('a ball nose leaves no flat floor');
   if (cutter.type === 'end_mill_barrel' && op.feature.allowanceMm > 0)
-    list.push('a barrel form is ground to finish walls');
+    list.push('a barrel cutter is made to finish walls');
   const gap = narrowest(op.feature);
   if (gap < d - 1e-9) list.push(`${d} mm does not go into ${gap.toFixed(1)} mm`);
   if ((cutter.properties.LU ?? Infinity) < op.feature.depthMm)
-    list.push(`reaches ${cutter.properties.LU} mm, the floor lies at ${op.feature.depthMm} mm`);
+    list.push(`reach ${cutter.properties.LU} mm; depth ${op.feature.depthMm} mm`);
   if (
     face &&
     (op.feature.kind === 'pocket' || op.feature.kind === 'slot') &&
@@ -142,7 +142,7 @@ function sizeWords(
     const times = (d / d0) ** 4 * (stickOut / r.layout.operation.tooling.stickOutMm) ** 3;
     words.push(
       d > d0
-        ? `${cutter.name} is ${times.toFixed(1)} times as stiff where it stands and leaves ${r.layout.leavesInCornerMm.toFixed(2)} mm in the corners.`
+        ? `${cutter.name} is ${times.toFixed(1)} times as stiff at this stick-out and leaves ${r.layout.leavesInCornerMm.toFixed(2)} mm in the corners.`
         : `${cutter.name} has ${(times * 100).toFixed(0)} % of the stiffness and gets further into the corners: ${r.layout.leavesInCornerMm.toFixed(2)} mm left.`,
     );
   }

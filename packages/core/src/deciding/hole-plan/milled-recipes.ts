@@ -25,7 +25,7 @@ export function milledRecipes(
         outerDiameter(c) >= target / 6 &&
         (c.properties.LU ?? 0) >= d.depthMm + past &&
         c.extended.centre_cutting !== false,
-      // Two thirds of the hole leaves no post and room for chips; a larger mill is stiffer.
+      // Two thirds of the hole leaves no core and room for chips; a larger mill is stiffer.
       (c) => Math.round(Math.abs(outerDiameter(c) / target - 0.65) * 20),
     ),
     depthMm: d.depthMm + past,
@@ -46,8 +46,8 @@ export function milledRecipes(
   const list: Recipe[] = [
     {
       id: 'mill',
-      name: 'Mill on a helix',
-      steps: [mill(D, `Mill ${mm(D)} on a helix`, toleranceOf(d)), ...finish],
+      name: 'Helical milling',
+      steps: [mill(D, `Mill ${mm(D)} helically`, toleranceOf(d)), ...finish],
     },
   ];
   if (!fine) return list;
@@ -75,7 +75,7 @@ export function milledRecipes(
   list.push({
     id: 'mill-bore',
     name: 'Mill and bore',
-    steps: [mill(leave, `Mill ${mm(leave)} on a helix`, null), ...finish, bore],
+    steps: [mill(leave, `Mill ${mm(leave)} helically`, null), ...finish, bore],
   });
   const step = { wanted: leave, low: D - 1.5, high: D - 0.2 };
   const first = drillAndStart(shop, d, (piloted) =>

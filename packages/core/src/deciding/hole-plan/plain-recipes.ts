@@ -17,12 +17,12 @@ export function plainRecipes(shop: Shop, d: HoleDemand): Recipe[] {
   const finish = chamferStep(shop, d, D);
   list.push({
     id: 'drill',
-    name: 'Drill in one stroke',
+    name: 'Drill without pecking',
     steps: [...drillAndStart(shop, d, drill('none')), ...finish],
   });
   list.push({
     id: 'peck',
-    name: 'Drill with strokes as planned',
+    name: 'Drill with planned pecks',
     steps: [...drillAndStart(shop, d, drill('plan')), ...finish],
   });
   list.push(...stepRecipe(shop, d, drill('plan')(true), finish));

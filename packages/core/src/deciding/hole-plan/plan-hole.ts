@@ -235,8 +235,8 @@ function lossesOf(
   { partValue, valueAssumed }: { partValue: number; valueAssumed: boolean },
 ): string {
   const [one, other] = [percent(best.lost), percent(next.lost)];
-  if (one === other) return `Each way loses ${one} of parts to these holes.`;
-  return `${one} of parts lost to these holes against ${other}; at ${whole(partValue)} a part${valueAssumed ? ' (assumed)' : ''} that is ${whole(best.expectedLoss)} against ${whole(next.expectedLoss)} each.`;
+  if (one === other) return `Scrap risk ${one} of parts with each method.`;
+  return `Scrap risk ${one} against ${other}; at ${whole(partValue)} per part${valueAssumed ? ' (assumed)' : ''} that is ${whole(best.expectedLoss)} against ${whole(next.expectedLoss)} per part.`;
 }
 
 /** Sentences that say why the first is recommended over the next. */
@@ -249,11 +249,11 @@ function reasons(
   if (best.state === 'over') {
     const over = best.steps.find((s) => s.evaluation.state === 'over');
     list.push(
-      `Every way is over a limit; this one least in cost. ${over ? `${over.name}: ${over.governing.name}.` : ''}`,
+      `Every method is over a limit; this one costs least. ${over ? `${over.name}: ${over.governing.name}.` : ''}`,
     );
   }
   if (!next || next.refused) {
-    list.push('It is the only way the crib has the tools for.');
+    list.push('The only method the crib has tools for.');
   } else {
     if (next.state === 'over' && best.state !== 'over') {
       const over = next.steps.find((s) => s.evaluation.state === 'over');
@@ -264,8 +264,8 @@ function reasons(
       Math.abs(minutes) < 0.05
         ? 'As quick'
         : minutes > 0
-          ? `${minutes.toFixed(1)} min slower a part`
-          : `${(-minutes).toFixed(1)} min quicker a part`;
+          ? `${minutes.toFixed(1)} min slower per part`
+          : `${(-minutes).toFixed(1)} min quicker per part`;
     list.push(`${side} than ${next.name.toLowerCase()}.`);
     list.push(lossesOf(best, next, plan));
   }
@@ -296,7 +296,7 @@ export function planHole(
     .filter(
       (a, _, all) =>
         a.id !== 'peck' ||
-        !sameStrokes(
+        !samePecks(
           a,
           all.find((b) => b.id === 'drill'),
         ),
@@ -311,7 +311,7 @@ export function planHole(
     recommended: possible ? best.id : null,
     because: possible
       ? reasons(best, alternatives[1], { partValue, valueAssumed })
-      : ['No way to this hole with the tools of the crib.'],
+      : ['No method with tools in the crib.'],
     partValue,
     valueAssumed,
   };
@@ -319,5 +319,5 @@ export function planHole(
 
 const strokesOf = (a: Alternative | undefined): number =>
   a?.steps.find((s) => s.key === 'drill')?.evaluation.pecks.length ?? 0;
-const sameStrokes = (a: Alternative, b: Alternative | undefined): boolean =>
+const samePecks = (a: Alternative, b: Alternative | undefined): boolean =>
   b !== undefined && (a.refused !== null || strokesOf(a) === strokesOf(b));

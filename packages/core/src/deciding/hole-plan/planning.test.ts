@@ -37,7 +37,7 @@ describe('plan of a hole', () => {
     const dear = planHole(DUPLEX, M6_BLIND);
     expect(dear.recommended).toBe('thread-mill');
     expect(dear.because.join(' ')).toMatch(/slower a part than drill and tap/);
-    expect(dear.because.join(' ')).toMatch(/of parts lost to these holes against/);
+    expect(dear.because.join(' ')).toMatch(/scrap risk to these holes against/);
     expect(planHole(DUPLEX, { ...M6_BLIND, partValue: 60 }).recommended).toBe('tap');
   });
 

@@ -27,7 +27,7 @@ const inCut = (
 /** A lever on the hole that was made before. */
 const holeBefore = (low: number, high: number): Lever => ({
   id: 'hole-before',
-  label: 'Hole before',
+  label: 'Pre-hole diameter',
   unit: 'mm',
   low,
   high,
@@ -81,7 +81,7 @@ export function holeLevers(op: HoleOperation, { cutter }: OperationContext): Lev
       return [
         feed,
         holeBefore(0.9 * own, own - 0.05),
-        inCut('outFeed', { id: 'out', label: 'Feed out', unit: 'ratio', low: 1, high: 3, step: 0.1 }),
+        inCut('outFeed', { id: 'out', label: 'Retract feed', unit: 'ratio', low: 1, high: 3, step: 0.1 }),
       ];
     case 'boring':
       return [
@@ -95,19 +95,19 @@ export function holeLevers(op: HoleOperation, { cutter }: OperationContext): Lev
         tooth,
         inCut('pitchMm', {
           id: 'pitch',
-          label: 'Depth a turn',
+          label: 'Pitch per revolution',
           unit: 'mm',
           low: 0.02,
           high: Math.min(cutter.properties.APMX ?? 1, op.tooling.stickOutMm),
           step: 0.02,
         }),
-        inCut('stepovers', { id: 'helices', label: 'Helices', unit: 'pieces', low: 1, high: 8, step: 1 }),
+        inCut('stepovers', { id: 'helices', label: 'Radial passes', unit: 'pieces', low: 1, high: 8, step: 1 }),
         spring,
         ...(op.hole.through
           ? [
               inCut('pastFloorMm', {
                 id: 'past-floor',
-                label: 'Past the floor',
+                label: 'Overrun at bottom',
                 unit: 'mm',
                 low: 0,
                 high: 5,

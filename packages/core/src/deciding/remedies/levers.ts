@@ -37,7 +37,7 @@ export function levers(op: Operation, context: OperationContext): Lever[] {
   const features: Lever = {
     id: 'looks',
     unit: 'pieces',
-    label: op.kind === 'milling' ? 'Features between looks' : 'Holes between looks',
+    label: op.kind === 'milling' ? 'Features per edge inspection' : 'Holes per edge inspection',
     low: 1,
     high: op.featuresPerEdge,
     step: 1,
@@ -54,7 +54,7 @@ export function levers(op: Operation, context: OperationContext): Lever[] {
           {
             id: 'width',
             unit: 'mm',
-            label: 'Stepover',
+            label: 'Radial depth',
             low: 0.02 * diameter,
             high: diameter,
             step: 0.02,
@@ -87,7 +87,7 @@ export function levers(op: Operation, context: OperationContext): Lever[] {
     {
       id: 'allowance',
       unit: 'mm',
-      label: 'Leave for the finisher',
+      label: 'Stock to leave',
       low: op.feature.allowanceMm,
       high: Math.min(op.feature.allowanceMm * 3, 1.5),
       step: 0.05,
@@ -113,7 +113,7 @@ function pathLevers(op: MillingOperation, diameter: number): Lever[] {
     list.push({
       id: 'corner-path',
       unit: 'mm',
-      label: 'Path radius in corners',
+      label: 'Corner path radius',
       low: least,
       high: Math.min(op.feature.widthMm, op.feature.lengthMm) / 3,
       step: 0.1,
@@ -126,7 +126,7 @@ function pathLevers(op: MillingOperation, diameter: number): Lever[] {
     list.push({
       id: 'ramp',
       unit: 'deg',
-      label: 'Ramp',
+      label: 'Ramp angle',
       low: 0.2,
       high: entry.rampAngleDeg,
       step: 0.1,
@@ -138,7 +138,7 @@ function pathLevers(op: MillingOperation, diameter: number): Lever[] {
     list.push({
       id: 'helix',
       unit: 'mm',
-      label: 'Hole of the helix',
+      label: 'Helix diameter',
       low: diameter * 1.05,
       high: diameter * 2,
       step: 0.1,
@@ -150,7 +150,7 @@ function pathLevers(op: MillingOperation, diameter: number): Lever[] {
     list.push({
       id: 'start',
       unit: 'mm',
-      label: 'Start above the material',
+      label: 'Feed-start height',
       low: 0.3,
       high: entry.startHeightMm,
       step: 0.1,

@@ -43,7 +43,7 @@ export function pocketSpeeds(op: Operation, context: OperationContext, limitId: 
   return chosen.map((rpm, i) => ({
     id: `pocket-${i}`,
     title: say(
-      'Speed {0} → {1}, into a pocket of the lobes, table feed with it so that the chip stays',
+      'Spindle speed {0} → {1}, a stable pocket, at the same chip load',
       measure(now, 'rpm'),
       measure(rpm, 'rpm'),
     ),

@@ -16,7 +16,7 @@ function describe(lever: Lever, op: Operation, after: Operation): Sentence {
   const from = measure(lever.read(op), lever.unit);
   const to = measure(lever.read(after), lever.unit);
   if (lever.id === 'speed' && op.kind === 'milling') {
-    return say('Speed {0} → {1}, table feed with it so that the chip stays', from, to);
+    return say('Spindle speed {0} → {1} at the same chip load', from, to);
   }
   return say(`${lever.label} {0} → {1}`, from, to);
 }
@@ -69,7 +69,7 @@ export function remediesFor(
     if (judgeLimit(after, inIt, 'holder-fit')?.state !== 'clear' || !clears(after, inIt, limitId)) continue;
     const remedy = remedyFrom(
       `holder-${holder.id}`,
-      say(`Hold it in ${holder.name}`),
+      say(`Use ${holder.name}`),
       after,
       inIt,
       before,

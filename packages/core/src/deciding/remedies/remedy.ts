@@ -14,7 +14,7 @@ export interface Remedy {
   readonly state: LimitState;
   /** Minutes more (or less) for one feature. */
   readonly minutesMore: number;
-  /** Features an edge lasts after over before; null where no life is known. */
+  /** Features per edge lasts after over before; null where no life is known. */
   readonly lifeFactor: number | null;
   /** Limits it pushes over that were not. */
   readonly pushesOver: readonly string[];

@@ -23,16 +23,16 @@ function pathSwitches(op: MillingOperation, context: OperationContext): Switch[]
   const list: Switch[] = [];
   if (path.strategy === 'levels' && op.feature.kind === 'pocket')
     list.push(
-      to('constant-engagement', 'Keep the engagement constant in corners', {
+      to('constant-engagement', 'Use constant engagement in corners', {
         strategy: 'constant-engagement',
       }),
     );
-  if (path.blocks === 'lines') list.push(to('arcs', 'Write arcs instead of short lines', { blocks: 'arcs' }));
+  if (path.blocks === 'lines') list.push(to('arcs', 'Output arcs instead of short lines', { blocks: 'arcs' }));
   if (path.leadInRadiusMm !== null)
-    list.push(to('lead-in', 'Lead in on an arc of half the cutter', { leadInRadiusMm: null }));
+    list.push(to('lead-in', 'Lead in on an arc of half the cutter diameter', { leadInRadiusMm: null }));
   if (path.entry.rampAngleDeg !== null || path.entry.helixDiameterMm !== null)
     list.push(
-      to('entry-usual', 'Let Burl work the ramp and the helix out', {
+      to('entry-usual', 'Use calculated ramp angle and helix diameter', {
         entry: { ...path.entry, rampAngleDeg: null, helixDiameterMm: null },
       }),
     );
@@ -64,30 +64,30 @@ export function switches(op: Operation, context: OperationContext): Switch[] {
   const workedOutFor = { alloyId: op.alloyId, cutterId: op.tooling.cutterId, hardness: op.measured.hardness };
   list.push({
     id: 'rework',
-    title: say('Work speed and feed out again for this alloy and cutter'),
+    title: say('Recalculate speeds and feeds for this alloy and cutter'),
     after: withStartingCut(op, context),
   });
   list.push({
     id: 'confirm',
-    title: say('Confirm the present numbers for this alloy and cutter'),
+    title: say('Confirm these speeds and feeds for this alloy and cutter'),
     after: { ...op, workedOutFor },
   });
   for (const coolant of ['flood', 'through-tool', 'air'] as const) {
     if (coolant !== op.coolant)
-      list.push({ id: `coolant-${coolant}`, title: say(`Coolant to ${coolant}`), after: { ...op, coolant } });
+      list.push({ id: `coolant-${coolant}`, title: say(`Switch coolant to ${coolant}`), after: { ...op, coolant } });
   }
   if (op.kind === 'milling') list.push(...pathSwitches(op, context));
   if (op.kind === 'tapping' && !op.cut.synchronous)
     list.push({
       id: 'synchronous',
-      title: say('Tap with synchronous feed'),
+      title: say('Use rigid tapping'),
       after: { ...op, cut: { ...op.cut, synchronous: true } },
     });
   if (op.kind === 'drilling') {
     if (op.cut.peck !== 'plan')
       list.push({
         id: 'peck-plan',
-        title: say('Peck as planned for this depth and coolant'),
+        title: say('Use planned pecks for this depth and coolant'),
         after: { ...op, cut: { ...op.cut, peck: 'plan' } },
       });
     if (!op.hole.piloted)

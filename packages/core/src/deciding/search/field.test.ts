@@ -11,7 +11,7 @@ const SHARP = {
   flankWearMm: 0,
   workholding: { ...LOCK_POCKET.workholding, capacityN: 12000 },
 };
-/** A tip somebody tapped: the limit depth counts, and is the dearest of all. */
+/** A tip somebody tapped: the stability limit counts, and is the dearest of all. */
 const TAPPED = {
   machineSerial: 'A5-1',
   machineId: LOCK_POCKET.machineId,

@@ -75,7 +75,7 @@ export function freedomOf(key: FreeParameter, op: MillingOperation, context: Ope
       return {
         key,
         symbol: 'ae',
-        name: 'radial engagement',
+        name: 'radial depth',
         unit: 'mm',
         ...widthsOf(op, d),
         step: d < 20 ? 0.01 : 0.05,

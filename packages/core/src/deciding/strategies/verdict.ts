@@ -25,11 +25,11 @@ function least(rows: readonly StrategyLayout[], of: (r: StrategyLayout) => numbe
 }
 
 export const strategyName: Readonly<Record<StrategyLayout['strategy'], string>> = {
-  levels: 'Levels, wide stepover',
-  'constant-engagement': 'Constant engagement, full flute',
-  trochoidal: 'Trochoidal loops',
+  levels: 'Z-level, wide radial depth',
+  'constant-engagement': 'Constant engagement (HEM)',
+  trochoidal: 'Trochoidal',
   plunge: 'Plunging',
-  'high-feed': 'High feed, shallow',
+  'high-feed': 'High-feed milling',
 };
 
 /** Short enough for a sentence. */
@@ -58,7 +58,7 @@ function whyFaster(fast: StrategyLayout, slow: StrategyLayout): Sentence {
     );
   return say(
     slow.stoppedBy.length > 0
-      ? `${label(fast)} takes {0}, ${small(slow)} {1}: ${slow.stoppedBy.slice(0, 2).join(' and ')} stops the slower one there.`
+      ? `${label(fast)} takes {0}, ${small(slow)} {1}: ${slow.stoppedBy.slice(0, 2).join(' and ')} limits the slower one.`
       : `${label(fast)} takes {0}, ${small(slow)} {1}.`,
     measure(fast.removalCm3Min, 'cm3/min'),
     measure(slow.removalCm3Min, 'cm3/min'),
@@ -78,7 +78,7 @@ function schoolsOf(rows: readonly StrategyLayout[], group: IsoGroup): Sentence[]
   if (wide && light)
     list.push(
       say(
-        'Several wide levels ask the spindle for {0} and the edge for a {1} arc; the light path at depth asks {2} and {3}, but needs edge length, a path that keeps its engagement and {4} of linking. Spindle power, edge length and the control decide.',
+        'Wide Z-levels need {0} of spindle power and a {1} engagement angle; the light path at depth needs {2} and {3}, but also cutting length, a path that keeps its engagement and {4} of linking. Spindle power, edge length and the control decide.',
         measure(wide.powerKw, 'kW'),
         measure(wide.arcDeg, 'deg'),
         measure(light.powerKw, 'kW'),
@@ -101,7 +101,7 @@ function schoolsOf(rows: readonly StrategyLayout[], group: IsoGroup): Sentence[]
   if (shallow && light && group !== 'H')
     list.push(
       say(
-        'High feed sends the force along the axis: {0} across against {1}. It wins on shallow floors and long stick-outs and leaves walls and corners to another tool.',
+        'High-feed milling directs force along the axis: {0} radial against {1}. It wins on shallow floors and long stick-outs and leaves walls and corners to another tool.',
         measure(shallow.sideForceN, 'N'),
         measure(light.sideForceN, 'N'),
       ),
@@ -109,7 +109,7 @@ function schoolsOf(rows: readonly StrategyLayout[], group: IsoGroup): Sentence[]
   if (plunge)
     list.push(
       say(
-        'Plunging bends the tool least for its metal, {0} at {1}; it leaves ridges of {2} and pays beyond 5 diameters of stick-out.',
+        'Plunge roughing deflects the tool least for its MRR, {0} at {1}; it leaves {2} scallops and pays beyond 5×D stick-out.',
         measure(plunge.sideForceN, 'N'),
         measure(plunge.removalCm3Min, 'cm3/min'),
         measure(plunge.leavesStepMm, 'mm'),
@@ -148,7 +148,7 @@ export function verdictOf(rows: readonly StrategyLayout[], group: IsoGroup): Ver
     const lasting = rows[wins.edge]!;
     because.push(
       say(
-        `${label(lasting)} makes the most of an edge: {0} of contact at {1}.`,
+        `${label(lasting)} has the longest tool life: {0} of contact at {1}.`,
         measure(lasting.minutes.contact, 'min'),
         measure(lasting.temperatureC, 'degC'),
       ),
@@ -158,7 +158,7 @@ export function verdictOf(rows: readonly StrategyLayout[], group: IsoGroup): Ver
     const cheap = rows[wins.cost]!;
     because.push(
       say(
-        `${label(cheap)} costs least, {0} of it edges: it is slower but spares them.`,
+        `${label(cheap)} has the lowest cost, {0} of it edges: slower, but easier on edges.`,
         measure(cheap.edgeCost, 'money'),
       ),
     );

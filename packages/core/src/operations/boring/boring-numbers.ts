@@ -24,7 +24,7 @@ export const boringNumbers = (s: BoringState): Quantity[] => [
   quantity(
     'lean',
     'δ',
-    'lean of the bar',
+    'bar deflection',
     s.leanMm,
     'mm-fine',
     'δ = Fr·(L³/3EI + clamp)',

@@ -5,7 +5,7 @@ import type { Peck } from '../../physics/holes/peck.ts';
 import { type DrillForces, drillForces } from '../../physics/holes/drill-forces.ts';
 import { type ChiselEdge, chiselEdge } from '../../physics/holes/chisel-edge.ts';
 import {
-  loadedStrokes,
+  loadedPecks,
   type LoadedStroke,
   longestColumn,
   packingFactor,
@@ -169,7 +169,7 @@ export function drillingState(op: DrillingOperation, context: OperationContext):
   };
   const reach = chipReach(conditions);
   const pecks = pecksOf(op, conditions);
-  const strokes = loadedStrokes(pecks, diameter, throughBar > 0);
+  const strokes = loadedPecks(pecks, diameter, throughBar > 0);
   const packing = packingFactor(longestColumn(strokes), reach.first);
   const torque = plus(
     uncertain(forces.torqueNm * wear, ...sources),

@@ -11,7 +11,7 @@ export const holeMillingNumbers = (s: HoleMillingState): Quantity[] => {
   return [
     ...speedAndFeed(s),
     ...edgeFeed(s, s.teeth, s.last.feedRateMmMin, lastHelix.centreShare),
-    quantity('pitch', 'p', 'depth a turn', s.op.cut.pitchMm, 'mm', 'chosen', 'input'),
+    quantity('pitch', 'p', 'pitch per revolution', s.op.cut.pitchMm, 'mm', 'chosen', 'input'),
     quantity(
       'ramp',
       'α',
@@ -20,15 +20,15 @@ export const holeMillingNumbers = (s: HoleMillingState): Quantity[] => {
       'deg',
       'α = atan(p/(π·(Dm − Dc)))',
       'helix on the centre’s path',
-      [input('p', 'depth a turn', s.op.cut.pitchMm, 'mm')],
+      [input('p', 'pitch per revolution', s.op.cut.pitchMm, 'mm')],
     ),
     quantity('helices', 'k', 'helices', bore.helices.length, 'pieces', 'from the middle outwards', 'plan', [
-      input('post', 'post left', bore.postMm, 'mm'),
+      input('post', 'core left', bore.postMm, 'mm'),
     ]),
-    quantity('hex', 'hex', 'thickest chip', s.chipMm, 'mm-fine', 'hex = fz·sin φ', 'Martellotti 1941', [
+    quantity('hex', 'hex', 'max chip thickness', s.chipMm, 'mm-fine', 'hex = fz·sin φ', 'Martellotti 1941', [
       input('ae', 'same arc as a straight', lastHelix.stepoverMm, 'mm'),
     ]),
-    quantity('lean', 'δ', 'lean at the tip', s.last.leanMm, 'mm-fine', 'δ = Fn·compliance', 'stepped beam', [
+    quantity('lean', 'δ', 'deflection at tip', s.last.leanMm, 'mm-fine', 'δ = Fn·compliance', 'stepped beam', [
       input('left', 'left after spring passes', s.leftShare, 'ratio'),
     ]),
     ...restOfHole(s),

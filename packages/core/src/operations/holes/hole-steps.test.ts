@@ -207,7 +207,7 @@ describe('what moves what', () => {
     expect(limitOf(evaluate(tap.op, at48), 'tap-alloy').state).toBe('over');
   });
 
-  it('no pressure at the point of a drill meant for it is over in a deep hole', () => {
+  it('no coolant pressure at tip of a drill meant for it is over in a deep hole', () => {
     const { op, context } = steps.drilling;
     const dry = {
       ...context,

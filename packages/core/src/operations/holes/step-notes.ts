@@ -5,7 +5,7 @@ const KIND_WORD: Readonly<Record<HoleOperation['kind'], string>> = {
   drilling: 'Drill',
   reaming: 'Ream',
   boring: 'Bore',
-  'hole-milling': 'Mill on a helix',
+  'hole-milling': 'Helical milling',
   chamfering: 'Chamfer',
   tapping: 'Tap',
   'thread-milling': 'Mill the thread',
@@ -38,7 +38,7 @@ export function stepNotes(op: HoleOperation): Sentence[] {
       if (op.role !== 'spot' && (op.hole.through || op.hole.crossHoles > 0) && op.cut.breakthroughFeed < 1)
         list.push(
           say(
-            'Before it breaks through: feed at {0} of the rest.',
+            'Before breakthrough: feed at {0} of the rest.',
             measure(100 * op.cut.breakthroughFeed, 'percent'),
           ),
         );
@@ -47,7 +47,7 @@ export function stepNotes(op: HoleOperation): Sentence[] {
       break;
     case 'reaming':
       list.push(
-        say('Out at {0} times the feed in, spindle turning forwards.', measure(op.cut.outFeed, 'ratio')),
+        say('Retract feed {0}× feed in, spindle turning forwards.', measure(op.cut.outFeed, 'ratio')),
       );
       break;
     case 'boring':
@@ -61,8 +61,8 @@ export function stepNotes(op: HoleOperation): Sentence[] {
       break;
     case 'hole-milling':
       list.push(
-        say('{0} a turn, climb; the program runs the centre.', measure(op.cut.pitchMm, 'mm')),
-        ...(op.cut.pastFloorMm > 0 ? [say('Go {0} past the floor.', measure(op.cut.pastFloorMm, 'mm'))] : []),
+        say('Pitch {0} per revolution, climb; centre-path program.', measure(op.cut.pitchMm, 'mm')),
+        ...(op.cut.pastFloorMm > 0 ? [say('Overrun {0} at the bottom.', measure(op.cut.pastFloorMm, 'mm'))] : []),
         ...(op.cut.springPasses > 0
           ? [say('{0} spring passes.', measure(op.cut.springPasses, 'pieces'))]
           : []),
@@ -74,7 +74,7 @@ export function stepNotes(op: HoleOperation): Sentence[] {
     case 'tapping':
       list.push(
         say(
-          op.cut.synchronous ? 'Synchronous feed, pitch {0}.' : 'Holder takes up the feed, pitch {0}.',
+          op.cut.synchronous ? 'Rigid tapping, pitch {0}.' : 'Floating holder, pitch {0}.',
           measure(op.thread.pitchMm, 'mm'),
         ),
       );
@@ -82,7 +82,7 @@ export function stepNotes(op: HoleOperation): Sentence[] {
     case 'thread-milling':
       list.push(
         say(
-          'Climb from the bottom up, pitch {0}; {1} radial passes, {2} spring passes; the program runs the centre.',
+          'Climb from the bottom up, pitch {0}; {1} radial passes, {2} spring passes; centre-path program.',
           measure(op.thread.pitchMm, 'mm'),
           measure(op.cut.passes, 'pieces'),
           measure(op.cut.springPasses, 'pieces'),

@@ -8,6 +8,6 @@ export const CUT_HEIGHT = '(D − hole)/(1.299·P)';
 
 /** How high a thread stands in the hole made before, % of full. */
 export const threadHeight = (s: HoleState & { readonly heightPercent: number }, formula: string): Quantity =>
-  quantity('height', '%', 'height of the thread', s.heightPercent, 'percent', formula, 'ISO 68-1', [
-    input('hole', 'hole before', s.op.hole.startMm, 'mm'),
+  quantity('height', '%', 'percent thread', s.heightPercent, 'percent', formula, 'ISO 68-1', [
+    input('hole', 'pre-hole diameter', s.op.hole.startMm, 'mm'),
   ]);

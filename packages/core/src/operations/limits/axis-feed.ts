@@ -19,7 +19,7 @@ export const axisFeedLimit: Limit<CutState> = {
       share: shareOf(exact(feedRateMmMin), fastest),
       why: () =>
         say(
-          'Feed is {0}; the axis reaches {1}.',
+          'Feed {0}; {1} allowed (axis maximum).',
           measure(feedRateMmMin, 'mm/min'),
           measure(fastest, 'mm/min'),
         ),

@@ -33,15 +33,15 @@ export const cuttingSpeedLimit: Limit<CutState> = {
       why: () =>
         say(
           op.kind === 'drilling'
-            ? 'The corner runs at {0}; {1} wears the drill out in a quarter of an hour.'
-            : 'The edge runs at {0}; at this engagement {1} wears it out in a quarter of an hour.',
+            ? 'Cutting speed {0} at the corner; {1} allowed (15 min tool life).'
+            : 'Cutting speed {0}; {1} allowed (15 min tool life at this engagement).',
           measure(cuttingSpeedMMin, 'm/min'),
           measure(speedLimitMMin.value, 'm/min'),
         ),
       formula: 'vc15 = vc30·2ⁿ·(hex/h₀)^−a·(ae/D/x₀)^−b·(ap/D/y₀)^−c',
       inputs: () => [
         input('vc', 'cutting speed', cuttingSpeedMMin, 'm/min'),
-        input('vc15', 'speed for 15 minutes', speedLimitMMin.value, 'm/min'),
+        input('vc15', 'vc for 15 min tool life', speedLimitMMin.value, 'm/min'),
       ],
       source: 'extended Taylor; crib, judgement rule G-180',
     };

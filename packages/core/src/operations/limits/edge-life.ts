@@ -8,7 +8,7 @@ import { input, type Limit } from '../../judging/limit.ts';
 export const edgeLifeLimit: Limit<CutState> = {
   id: 'edge-life',
   group: 'heat and life',
-  name: 'edge life',
+  name: 'tool life',
   assess({ op, lifeMin, time, lifeNotes }) {
     if (!lifeMin) return null;
     const needed = op.featuresPerEdge * time.cutting;
@@ -38,8 +38,8 @@ export const edgeLifeLimit: Limit<CutState> = {
         ),
       formula: 'T = 30·(vc30 here / vc)^(1/n) ≥ features·t cut',
       inputs: () => [
-        input('T', 'edge life', lifeMin.value, 'min'),
-        input('t', 'cutting time of one', time.cutting, 'min'),
+        input('T', 'tool life', lifeMin.value, 'min'),
+        input('t', 'cutting time per feature', time.cutting, 'min'),
         input('k', what, op.featuresPerEdge, 'pieces'),
       ],
       source: `extended Taylor${lifeNotes.length ? `; ${lifeNotes.join('; ')}` : ''}`,

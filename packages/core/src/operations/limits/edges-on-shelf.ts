@@ -7,7 +7,7 @@ import { input, type Limit } from '../../judging/limit.ts';
 export const edgesOnShelfLimit: Limit<CutState> = {
   id: 'edges-on-shelf',
   group: 'heat and life',
-  name: 'edges on shelf',
+  name: 'edges in stock',
   assess({ op, lifeMin, time, context: { quantity } }) {
     const { edgesOnShelf: shelf } = op;
     if (!lifeMin || shelf === null) return null;
@@ -20,7 +20,7 @@ export const edgesOnShelfLimit: Limit<CutState> = {
       ...(shelf > 0 ? {} : { verdict: 'over' as const }),
       why: () =>
         say(
-          'The batch cuts for {0}, about {1} edges; {2} are on the shelf.',
+          'About {1} edges needed ({0} cutting); {2} in stock.',
           measure(minutes, 'min'),
           measure(Math.ceil(needed.value), 'pieces'),
           measure(shelf, 'pieces'),
@@ -28,7 +28,7 @@ export const edgesOnShelfLimit: Limit<CutState> = {
       formula: 'quantity·features·t / T ≤ edges',
       inputs: () => [
         input('quantity', 'parts in the batch', quantity, 'pieces'),
-        input('T', 'edge life', lifeMin.value, 'min'),
+        input('T', 'tool life', lifeMin.value, 'min'),
       ],
       source: 'extended Taylor',
     };

@@ -8,7 +8,7 @@ export const holderFitLimit: Limit<CutState> = {
   id: 'holder-fit',
   reads: 'setup',
   group: 'cutter',
-  name: 'holder fits',
+  name: 'holder fit',
   ofCutter: true,
   assess({ context: { cutter, holder, machine } }) {
     const shank = cutter.properties.DCONMS ?? 0;
@@ -24,9 +24,9 @@ export const holderFitLimit: Limit<CutState> = {
         !spindleFits
           ? say(`${holder.name} does not fit the ${machine.spindle_interface} spindle.`)
           : shankFits
-            ? say('A {0} shank fits the holder and the holder fits the spindle.', measure(shank, 'mm'))
+            ? say('{0} shank; fits the holder, and the holder fits the spindle.', measure(shank, 'mm'))
             : say(
-                'A {0} shank does not fit a holder for {1} to {2}.',
+                '{0} shank; holder takes {1} to {2}.',
                 measure(shank, 'mm'),
                 measure(small, 'mm'),
                 measure(large, 'mm'),

@@ -53,7 +53,7 @@ export const holderGripLimit: Limit<CutState> = {
         say(
           pullOutN(state) === 0
             ? `Peak torque {0}; {2} allowed (${share} the grip).`
-            : `Peak torque {0} with an axial pull of {1} asks {3} of the grip; {2} allowed (${share} the grip).`,
+            : `Peak torque {0} with {1} axial pull needs {3} of grip; {2} allowed (${share} the grip).`,
           measure(state.peakTorqueNm.value, 'Nm'),
           measure(state.pullOutN.value, 'N'),
           measure(allowed.value, 'Nm'),

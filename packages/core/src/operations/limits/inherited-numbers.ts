@@ -11,7 +11,7 @@ export const inheritedNumbersLimit: Limit<CutState> = {
   id: 'inherited-numbers',
   reads: 'setup',
   group: 'process',
-  name: 'own numbers',
+  name: 'speeds and feeds confirmed',
   unsearched: true,
   assess({ op, context: { alloy, cutter } }) {
     const from = op.workedOutFor;
@@ -34,9 +34,9 @@ export const inheritedNumbersLimit: Limit<CutState> = {
       why: () =>
         reasons.length
           ? say(
-              `Speed and feed still stand from ${reasons.join(' and ')}. Work them out again, or confirm them for ${alloy.name}.`,
+              `Speeds and feeds were set for ${reasons.join(' and ')}. Recalculate, or confirm them for ${alloy.name}.`,
             )
-          : say(`Speed and feed were set for ${alloy.name} and ${cutter.name}.`),
+          : say(`Speeds and feeds were set for ${alloy.name} and ${cutter.name}.`),
       formula: 'alloy, cutter and hardness as when the numbers were set',
       inputs: () => [],
       source: 'record of this operation',

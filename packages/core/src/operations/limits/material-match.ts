@@ -22,7 +22,7 @@ function verdictOf({ alloy, cutter, coating, substrate }: OperationContext): {
   if (!cutter.suits_iso_groups.includes(alloy.iso513_group)) {
     return {
       state: 'over',
-      text: `${cutter.name} is ground for groups ${cutter.suits_iso_groups.join(', ')}; ${alloy.name} is ${alloy.iso513_group}.`,
+      text: `${cutter.name} is rated for ISO ${cutter.suits_iso_groups.join(', ')}; ${alloy.name} is ISO ${alloy.iso513_group}.`,
     };
   }
   const words = FAMILY_WORDS[alloy.family] ?? [];
@@ -41,7 +41,7 @@ export const materialMatchLimit: Limit<CutState> = {
   id: 'material-match',
   reads: 'setup',
   group: 'cutter',
-  name: 'cutter for alloy',
+  name: 'tool for this material',
   ofCutter: true,
   assess({ context }) {
     const { state, text } = verdictOf(context);

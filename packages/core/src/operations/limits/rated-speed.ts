@@ -7,7 +7,7 @@ import { input, type Limit, shareOf } from '../../judging/limit.ts';
 export const ratedSpeedLimit: Limit<CutState> = {
   id: 'rated-speed',
   group: 'cutter',
-  name: 'rated speed',
+  name: 'maximum rated speed',
   ofCutter: true,
   assess({ speedRpm, context: { cutter, holder } }) {
     const cutterMax = cutter.properties.RPMX ?? Infinity;
@@ -22,7 +22,7 @@ export const ratedSpeedLimit: Limit<CutState> = {
       share: shareOf(exact(speedRpm), rated),
       why: () =>
         say(
-          `The cut turns at {0}; ${who} is rated for {1}.`,
+          `Spindle speed {0}; ${who} is rated for {1}.`,
           measure(speedRpm, 'rpm'),
           measure(rated, 'rpm'),
         ),

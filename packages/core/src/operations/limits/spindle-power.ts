@@ -9,7 +9,7 @@ const RATING = { s1: 'continuous rating', s6_40: 'ten-minute 40 % rating' } as c
 export const spindlePowerLimit: Limit<CutState> = {
   id: 'spindle-power',
   group: 'machine',
-  name: 'power at speed',
+  name: 'spindle power',
   asks: 'forces',
   assess({ speedRpm, powerKw, rating, context: { machine } }) {
     const available = powerAt(machine.power_torque[rating], speedRpm);
@@ -19,7 +19,7 @@ export const spindlePowerLimit: Limit<CutState> = {
       share: shareOf(powerKw, available),
       why: () =>
         say(
-          'The cut asks {0} of the drive; at {1} the spindle has {2}.',
+          'Power needed {0}; {2} available at {1}.',
           measure(powerKw.value, 'kW'),
           measure(speedRpm, 'rpm'),
           measure(available, 'kW'),

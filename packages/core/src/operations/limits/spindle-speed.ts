@@ -19,12 +19,12 @@ export const spindleSpeedLimit: Limit<CutState> = {
       why: () =>
         tooSlow
           ? say(
-              'The spindle cannot turn slower than {0}; the cut wants {1}.',
+              'Spindle speed {1}; the spindle turns no slower than {0}.',
               measure(slowest, 'rpm'),
               measure(speedRpm, 'rpm'),
             )
           : say(
-              'The cut turns at {0}; the spindle reaches {1}.',
+              'Spindle speed {0}; {1} allowed (machine maximum).',
               measure(speedRpm, 'rpm'),
               measure(machine.max_rpm, 'rpm'),
             ),

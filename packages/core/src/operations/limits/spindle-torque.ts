@@ -7,7 +7,7 @@ import { input, type Limit, shareOf } from '../../judging/limit.ts';
 export const spindleTorqueLimit: Limit<CutState> = {
   id: 'spindle-torque',
   group: 'machine',
-  name: 'torque at speed',
+  name: 'spindle torque',
   asks: 'forces',
   assess({ speedRpm, torqueNm, rating, context: { machine } }) {
     const available = torqueAt(machine.power_torque[rating], speedRpm);
@@ -17,7 +17,7 @@ export const spindleTorqueLimit: Limit<CutState> = {
       share: shareOf(torqueNm, available),
       why: () =>
         say(
-          'The cut takes {0}; the spindle gives {1} at {2}.',
+          'Torque needed {0}; {1} available at {2}.',
           measure(torqueNm.value, 'Nm'),
           measure(available, 'Nm'),
           measure(speedRpm, 'rpm'),

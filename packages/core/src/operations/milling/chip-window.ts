@@ -2,7 +2,7 @@ import type { MillingState } from './milling-state.ts';
 import { isIndexable } from '../../crib/cutter.ts';
 import type { OperationContext } from '../context.ts';
 
-/** Thinnest and thickest chip the edge is to see, mm, and what sets the thin end. */
+/** Thinnest and max chip thickness the edge is to see, mm, and what sets the thin end. */
 export interface ChipWindow {
   readonly thinnest: number;
   readonly target: number;

@@ -48,7 +48,7 @@ export interface TurnSummary {
   readonly intoWallN: number;
 }
 
-/** What follows from the forces of one turn. */
+/** Results from the forces of one turn. */
 export interface Loads {
   readonly turn: TurnSummary;
   readonly powerKw: Estimate;

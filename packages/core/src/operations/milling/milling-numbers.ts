@@ -13,9 +13,9 @@ export function millingNumbers(s: MillingState): Quantity[] {
   const { cut } = s.op;
   const chipInputs = [
     input('fz', 'feed per tooth', cut.feedPerToothMm, 'mm/tooth'),
-    input('ae', 'radial engagement', cut.radialEngagementMm, 'mm'),
+    input('ae', 'radial depth', cut.radialEngagementMm, 'mm'),
     input('D', 'diameter in the cut', s.diameterInCutMm, 'mm'),
-    input('φ', 'arc of contact', s.arc * DEG, 'deg'),
+    input('φ', 'engagement angle', s.arc * DEG, 'deg'),
   ];
   return [
     ...speedAndFeed(s),
@@ -32,7 +32,7 @@ export function millingNumbers(s: MillingState): Quantity[] {
     quantity(
       'hex',
       'hex',
-      'thickest chip',
+      'max chip thickness',
       s.chipMm,
       'mm-fine',
       'hex = fz·sin κ·sin φ, largest over the arc',
@@ -40,16 +40,16 @@ export function millingNumbers(s: MillingState): Quantity[] {
       chipInputs,
     ),
     quantity('ap', 'ap', 'axial depth', cut.axialDepthMm, 'mm', 'chosen', 'input'),
-    quantity('ae', 'ae', 'radial engagement', cut.radialEngagementMm, 'mm', 'chosen', 'input'),
-    quantity('Q', 'Q', 'metal per minute', s.removalCm3Min, 'cm3/min', 'Q = ap·ae·vf/1000', 'ISO 3002-3', [
+    quantity('ae', 'ae', 'radial depth', cut.radialEngagementMm, 'mm', 'chosen', 'input'),
+    quantity('Q', 'Q', 'metal removal rate', s.removalCm3Min, 'cm3/min', 'Q = ap·ae·vf/1000', 'ISO 3002-3', [
       input('ap', 'axial depth', cut.axialDepthMm, 'mm'),
-      input('ae', 'radial engagement', cut.radialEngagementMm, 'mm'),
+      input('ae', 'radial depth', cut.radialEngagementMm, 'mm'),
       input('vf', 'table feed', s.feedRateMmMin, 'mm/min'),
     ]),
     quantity(
       'hm',
       'hm',
-      'mean chip',
+      'mean chip thickness',
       s.meanChipMm,
       'mm-fine',
       'hm = fz·sin κ·(cos φ1 − cos φ2)/(φ2 − φ1)',
@@ -59,7 +59,7 @@ export function millingNumbers(s: MillingState): Quantity[] {
     quantity(
       'arc',
       'φ',
-      'arc of contact',
+      'engagement angle',
       s.arc * DEG,
       'deg',
       'φ = acos(1 − 2·ae/D)',
@@ -69,41 +69,41 @@ export function millingNumbers(s: MillingState): Quantity[] {
     quantity(
       'F',
       'F',
-      'peak side force',
+      'peak radial force',
       s.sideForceN,
       'N',
-      'F = √(Fx² + Fy²), largest in a turn',
+      'F = √(Fx² + Fy²), largest per revolution',
       s.law.source,
       [
-        input('Fx', 'mean along the feed', s.turn.meanFx, 'N'),
-        input('Fy', 'mean on the wall', s.turn.meanFy, 'N'),
+        input('Fx', 'mean feed force', s.turn.meanFx, 'N'),
+        input('Fy', 'mean normal force', s.turn.meanFy, 'N'),
       ],
     ),
     ...loads(s),
     quantity(
       'lean',
       'δ',
-      'lean at the tip',
+      'deflection at tip',
       s.leanMm,
       'mm-fine',
       'δ = Fn·(beam + clamp + holder + spindle)',
       'stepped beam on springs',
       [
-        input('δ tool', 'bend of the tool', s.leanParts.tool, 'mm-fine'),
-        input('δ clamp', 'joint in the holder', s.leanParts.clamp, 'mm-fine'),
+        input('δ tool', 'tool bending', s.leanParts.tool, 'mm-fine'),
+        input('δ clamp', 'holder joint', s.leanParts.clamp, 'mm-fine'),
         input('δ spindle', 'spindle and machine', s.leanParts.spindle, 'mm-fine'),
       ],
     ),
     quantity(
       'theta',
       'ϑ',
-      'contact temperature',
+      'cutting temperature',
       uncertain(s.heat.temperatureC, HEAT_MODEL),
       'degC',
       'ϑ = 20 + 0.4·u/(ρc)·(v·h/κ)^⅓·share reached in the arc',
       'Cook 1973; Carslaw & Jaeger 1959; Stephenson & Ali 1992',
       [
-        input('t hot', 'in the cut each turn', s.heat.heatingMs / 1000, 's-fine'),
+        input('t hot', 'in the cut per revolution', s.heat.heatingMs / 1000, 's-fine'),
         input('t cool', 'out of it', s.heat.coolingMs / 1000, 's-fine'),
         input('share', 'of the steady rise', s.heat.share, 'ratio'),
         input('ϑ∞', 'if it never left the cut', s.heat.steadyC, 'degC'),
@@ -122,17 +122,17 @@ function costNumber(s: MillingState): Quantity {
   return quantity(
     'cost',
     'C',
-    'cost of one',
+    'cost per feature',
     s.lifeMin && cost.total > 0
       ? { value: cost.total, terms: scaledTerms(s.lifeMin, -cost.edges / cost.total) }
       : cost.total,
     'money',
     'C = t·rate + (t cut/T)·(edge + change·rate)',
-    basis.assumed.length > 0 ? `usual figures for: ${basis.assumed.join(', ')}` : 'stated by the shop',
+    basis.assumed.length > 0 ? `default rates for: ${basis.assumed.join(', ')}` : 'entered by the shop',
     [
       input('rate', 'machine hour', basis.machinePerMin * 60, 'money'),
-      input('edge', 'price of an edge', basis.edgePrice, 'money'),
-      input('t', 'minutes of one', minutes.total, 'min'),
+      input('edge', 'price per edge', basis.edgePrice, 'money'),
+      input('t', 'time per feature', minutes.total, 'min'),
       input('edges', 'of it for edges', cost.edges, 'money'),
     ],
   );

@@ -62,7 +62,7 @@ export function heatOf(
   );
 }
 
-/** Minutes of one feature on its planned path. */
+/** Cycle time per feature feature on its planned path. */
 function cycleTime(op: MillingOperation, minutes: PathMinutes): CycleTime {
   const cutting = minutes.contact;
   const linking = minutes.link + minutes.air;

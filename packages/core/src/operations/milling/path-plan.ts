@@ -26,7 +26,7 @@ export interface CornerPlan {
   readonly pathRadiusMm: number;
   /** Stepover there, mm: less than on the straight where the path keeps the engagement. */
   readonly radialMm: number;
-  /** Widest arc of contact, rad. */
+  /** Widest engagement angle, rad. */
   readonly arc: number;
   /** Thickest chip over that of the straight cut. */
   readonly chipPeak: number;
@@ -243,7 +243,7 @@ export interface PathMinutes {
   readonly link: number;
 }
 
-/** Minutes of one feature at a table feed (mm/min); the axes slow the path in sharp corners. */
+/** Cycle time per feature feature at a table feed (mm/min); the axes slow the path in sharp corners. */
 export function pathMinutes(plan: PathPlan, context: OperationContext, feedMmMin: number): PathMinutes {
   const { x, y } = context.machine.axes;
   const most = Math.min(x.max_accel_m_s2, (y ?? x).max_accel_m_s2);

@@ -16,10 +16,10 @@ export const reamingNumbers = (s: ReamingState): Quantity[] => [
     'mm',
     'a = DC − hole before',
     'judgement rule G-66',
-    [input('D₀', 'hole before', s.op.hole.startMm, 'mm')],
+    [input('D₀', 'pre-hole diameter', s.op.hole.startMm, 'mm')],
   ),
-  quantity('h', 'h', 'chip of a tooth', s.chipMm, 'mm-fine', 'h = fn/z·sin κ', 'ISO 3002-1', [
-    input('fn', 'feed per turn', s.op.cut.feedPerRevMm, 'mm/rev'),
+  quantity('h', 'h', 'chip per tooth', s.chipMm, 'mm-fine', 'h = fn/z·sin κ', 'ISO 3002-1', [
+    input('fn', 'feed per revolution', s.op.cut.feedPerRevMm, 'mm/rev'),
   ]),
   quantity(
     'change',

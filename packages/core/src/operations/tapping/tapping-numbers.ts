@@ -15,7 +15,7 @@ export const tappingNumbers = (s: TappingState): Quantity[] => [
   quantity(
     'Mbreak',
     'Mb',
-    'twists off at',
+    'breaking torque',
     s.breakNm,
     'Nm',
     'Mb = τ·π·(0.47·D)³/16',

@@ -14,8 +14,8 @@ export const threadMillingNumbers = (s: ThreadMillingState): Quantity[] => [
     input('passes', 'radial passes', s.op.cut.passes, 'pieces'),
   ]),
   threadHeight(s, CUT_HEIGHT),
-  quantity('hex', 'hex', 'thickest chip', s.chipMm, 'mm-fine', 'hex = fz·sin φ', 'Martellotti 1941'),
-  quantity('F', 'F', 'side force', s.sideForceN, 'N', 'F = kc·b·h·teeth engaged', 'Kienzle & Victor 1957'),
+  quantity('hex', 'hex', 'max chip thickness', s.chipMm, 'mm-fine', 'hex = fz·sin φ', 'Martellotti 1941'),
+  quantity('F', 'F', 'radial force', s.sideForceN, 'N', 'F = kc·b·h·teeth engaged', 'Kienzle & Victor 1957'),
   quantity(
     'taper',
     'τ',
@@ -24,7 +24,7 @@ export const threadMillingNumbers = (s: ThreadMillingState): Quantity[] => [
     'mm-fine',
     '2·(δ tip − δ top row)',
     'stepped cantilever',
-    [input('δ', 'lean at the tip', s.leanMm.value, 'mm-fine')],
+    [input('δ', 'deflection at tip', s.leanMm.value, 'mm-fine')],
   ),
   ...restOfHole(s),
 ];

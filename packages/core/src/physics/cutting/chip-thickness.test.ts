@@ -45,8 +45,8 @@ describe('chip thinning', () => {
   );
 
   it('refuses an engagement wider than the cutter, by name', () => {
-    expect(() => engagementAngle(13, 12)).toThrow(/radial engagement is 13; allowed: 0 to 12/);
-    expect(() => immersion(-1, 12, 'climb')).toThrow(/radial engagement is -1/);
+    expect(() => engagementAngle(13, 12)).toThrow(/radial depth is 13; allowed: 0 to 12/);
+    expect(() => immersion(-1, 12, 'climb')).toThrow(/radial depth is -1/);
     expect(() => engagementAngle(1, 0)).toThrow(/diameter is 0; allowed: a number above 0/);
   });
 });

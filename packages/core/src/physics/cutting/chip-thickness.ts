@@ -11,7 +11,7 @@ export function maximumChip(
   return feedPerToothMm * Math.sin(kapr) * (arc < Math.PI / 2 ? Math.sin(arc) : 1);
 }
 
-/** Mean chip over the arc of contact, mm (mean over the angle). */
+/** Mean chip over the engagement angle, mm (mean over the angle). */
 export function meanChip(
   feedPerToothMm: number,
   radialMm: number,
@@ -22,7 +22,7 @@ export function meanChip(
   return arc === 0 ? 0 : (feedPerToothMm * Math.sin(kapr) * 2 * radialMm) / (diameterMm * arc);
 }
 
-/** Feed per tooth, mm, that gives the wanted thickest chip at this engagement. */
+/** Feed per tooth, mm, that gives the wanted max chip thickness at this engagement. */
 export const feedForMaximumChip = (
   chipMm: number,
   radialMm: number,

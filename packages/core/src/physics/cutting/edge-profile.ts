@@ -1,7 +1,7 @@
 import { type Cutter, outerDiameter } from '../../crib/cutter.ts';
 import { type Immersion, immersion } from './engagement.ts';
 
-/** A slice of the edge with one radius, one edge angle and one arc of contact. */
+/** A slice of the edge with one radius, one edge angle and one engagement angle. */
 export interface EdgeBand {
   readonly fromMm: number;
   readonly toMm: number;
@@ -117,7 +117,7 @@ export function edgeProfile(
   return bands;
 }
 
-/** Largest sin κ · sin φ over the profile: thickest chip per unit of feed per tooth. */
+/** Largest sin κ · sin φ over the profile: max chip thickness per unit of feed per tooth. */
 export function chipFactor(bands: readonly EdgeBand[]): number {
   let largest = 0;
   for (const b of bands) {
@@ -143,6 +143,6 @@ export function meanChipFactor(bands: readonly EdgeBand[]): number {
   return length === 0 ? 0 : area / length;
 }
 
-/** Widest arc of contact over the profile, rad. */
+/** Widest engagement angle over the profile, rad. */
 export const widestArc = (bands: readonly EdgeBand[]): number =>
   bands.reduce((widest, b) => Math.max(widest, b.arc.exit - b.arc.entry), 0);

@@ -6,10 +6,10 @@ export interface Immersion {
   readonly exit: number;
 }
 
-/** Width of the arc of contact, rad, for a cutter of `diameter` cutting `radial` wide. Throws on radial > diameter. */
+/** Width of the engagement angle, rad, for a cutter of `diameter` cutting `radial` wide. Throws on radial > diameter. */
 export function engagementAngle(radialMm: number, diameterMm: number): number {
   requirePositive('diameter', diameterMm);
-  requireWithin('radial engagement', radialMm, 0, diameterMm);
+  requireWithin('radial depth', radialMm, 0, diameterMm);
   return Math.acos(1 - (2 * radialMm) / diameterMm);
 }
 

@@ -43,7 +43,7 @@ const zeros = (n: number): number[] => {
 };
 
 /**
- * Running integral over the arc of contact of the force per mm of axial depth, for one tooth on one band.
+ * Running integral over the engagement angle of the force per mm of axial depth, for one tooth on one band.
  *
  * A helical tooth on a band covers a range of angles, so its force is the difference of two values of this table
  * divided by the lag per mm: exact in the helix, and one table serves every position of the tooth. Nodes crowd at

@@ -161,7 +161,7 @@ export function crossingBetween(
 }
 
 /**
- * Zero-order limit depth at one speed: the least depth at which the averaged cut has an undamped vibration.
+ * Zero-order stability limit at one speed: the least depth at which the averaged cut has an undamped vibration.
  *
  * At a fixed speed the depth enters linearly, process damping included, so that no iteration over depth and no lobe
  * numbers are needed: the depth is the reciprocal of a real eigenvalue. Altintas & Budak 1995 for the averaged cut;

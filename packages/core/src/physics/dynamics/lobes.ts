@@ -87,7 +87,7 @@ export function lobePointsAt(
 /** The border over a range of speeds. */
 export interface LobeChart {
   readonly rpm: Float64Array;
-  /** Limit depth, mm; Infinity where no lobe reaches. */
+  /** Stability limit, mm; Infinity where no lobe reaches. */
   readonly depthMm: Float64Array;
   /** Frequency it would be heard at, Hz. */
   readonly hz: Float64Array;

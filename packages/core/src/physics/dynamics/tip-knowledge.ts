@@ -19,7 +19,7 @@ export interface ModeSigma {
   readonly stiffness: number;
 }
 
-/** What is known of the tip of this very combination. */
+/** Data basis of the tip of this very combination. */
 export interface TipKnowledge {
   readonly trust: Trust;
   readonly structure: TipStructure;
@@ -47,7 +47,7 @@ function coupledSigma(from: KnownTip, parts: ToolAssembly, stickOutMm: number): 
 }
 
 /**
- * What is known of the tip at this stick-out: measured here, coupled from another stick-out or cutter in the same holder
+ * Data basis of the tip at this stick-out: measured here, coupled from another stick-out or cutter in the same holder
  * and spindle, stated in a table, or the library's class values.
  */
 export function tipKnowledge(
@@ -98,7 +98,7 @@ export function tipKnowledge(
     trust: 'generic',
     structure: genericStructure(parts, stickOutMm),
     sigma: GENERIC,
-    from: 'class values of the crib, not measured',
+    from: 'typical values, not measured',
   };
 }
 

@@ -26,7 +26,7 @@ const cut = (over: Partial<ContactCycle> = {}): ContactCycle => ({
   ...over,
 });
 
-describe('contact temperature', () => {
+describe('cutting temperature', () => {
   it('puts carbide in aged titanium at 50 m/min where thermocouples put it: 700 to 850 °C', () => {
     const { temperatureC } = contactTemperature(cut(), TITANIUM);
     expect(temperatureC).toBeGreaterThan(700);
@@ -72,6 +72,6 @@ describe('contact temperature', () => {
 
   it('refuses a standing edge', () => {
     expect(() => contactTemperature(cut({ speedMMin: 0 }), TITANIUM)).toThrow(/cutting speed/);
-    expect(() => contactTemperature(cut({ arc: 0 }), TITANIUM)).toThrow(/arc of contact/);
+    expect(() => contactTemperature(cut({ arc: 0 }), TITANIUM)).toThrow(/engagement angle/);
   });
 });

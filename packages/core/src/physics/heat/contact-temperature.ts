@@ -75,7 +75,7 @@ function stripRise(time: number, diffusivity: number, halfWidth: number): number
 export function contactTemperature(cycle: ContactCycle, pair: ThermalPair): ContactHeat {
   requirePositive('cutting speed', cycle.speedMMin);
   requirePositive('chip', cycle.chipMm);
-  requirePositive('arc of contact', cycle.arc);
+  requirePositive('engagement angle', cycle.arc);
   requirePositive('diameter', cycle.diameterMm);
   const speed = cycle.speedMMin / 60;
   const turn = (Math.PI * cycle.diameterMm) / 1000 / speed;

@@ -21,7 +21,7 @@ export function boreForces(c: BoreCut): {
   readonly radialN: number;
 } {
   requirePositive('depth of cut', c.depthMm);
-  requirePositive('feed per turn', c.feedMm);
+  requirePositive('feed per revolution', c.feedMm);
   const lead = (Math.min(90, c.leadDeg) * Math.PI) / 180;
   const onNose = c.noseMm * (1 - Math.cos(lead));
   // Within the nose the edge meets the wall at half the angle of its arc.

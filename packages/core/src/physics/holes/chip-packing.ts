@@ -2,7 +2,7 @@ import type { Peck } from './peck.ts';
 
 /** Torque added by chips after one reach of drilling without clearing, over the cutting torque. */
 const AT_REACH = 0.07;
-/** Share of the chips that stays in the flutes after a short lift: broken chips, carried off or not. */
+/** Share of the chips that stays in the flutes after a chip-break retract: broken chips, carried off or not. */
 const LEFT_AFTER_BREAK = { through: 0.2, outside: 0.6 } as const;
 
 /**
@@ -19,8 +19,8 @@ export interface LoadedStroke extends Peck {
   readonly endsWith: number;
 }
 
-/** Column of chips along the strokes: a full retract empties the flutes, a short lift leaves some. */
-export function loadedStrokes(
+/** Column of chips along the strokes: a full retract empties the flutes, a chip-break retract leaves some. */
+export function loadedPecks(
   pecks: readonly Peck[],
   diameterMm: number,
   coolantThrough: boolean,

@@ -4,7 +4,7 @@ import { exact, uncertain } from '../../judging/estimate.ts';
 import { boreForces, leftAfterSpring } from './bore-pass.ts';
 import { chanceAbove, chanceOfAny, normalShare } from '../../operations/holes/break-chance.ts';
 import { chiselEdge } from './chisel-edge.ts';
-import { loadedStrokes, longestColumn, packingFactor } from './chip-packing.ts';
+import { loadedPecks, longestColumn, packingFactor } from './chip-packing.ts';
 import { peckingSeconds, rapidSeconds } from './cycle-time.ts';
 import { axisDrift, gradesOf, gradeWidth } from './hole-accuracy.ts';
 import { helicalBore, pastFloorNeeded } from './helical-bore.ts';
@@ -38,11 +38,11 @@ describe('chips in the flutes', () => {
     expect(c / b).toBeGreaterThan(2.5);
   });
 
-  it('a full retract empties the flutes, a short lift leaves some', () => {
+  it('a full retract empties the flutes, a chip-break retract leaves some', () => {
     const pecks = planPecks(hole);
-    const full = loadedStrokes(pecks, 8, false);
+    const full = loadedPecks(pecks, 8, false);
     expect(full.every((s) => s.beginsWith === 0)).toBe(true);
-    const lifted = loadedStrokes(
+    const lifted = loadedPecks(
       pecks.map((p) => ({ ...p, retract: p.retract === 'full' ? ('chip-break' as const) : p.retract })),
       8,
       false,
@@ -82,7 +82,7 @@ describe('cycle of a drilled hole', () => {
     expect(rapidSeconds(500, z)).toBeCloseTo(500 / (z.max_feed_mm_min / 60), 0);
   });
 
-  it('full retracts cost more than short lifts, and a slow breakthrough more than none', () => {
+  it('full retracts cost more than chip-break retracts, and a slow breakthrough more than none', () => {
     const seconds = (retract: 'full' | 'chip-break', share = 1) => {
       const s = peckingSeconds(
         [
@@ -208,7 +208,7 @@ describe('hole on a helix', () => {
     through: false,
   };
 
-  it('one helix up to twice the cutter leaves no post, beyond it one, and two helices none', () => {
+  it('one helix up to twice the cutter leaves no core, beyond it one, and two helices none', () => {
     expect(helicalBore(at).postMm).toBe(0);
     expect(helicalBore({ ...at, holeMm: 23 }).postMm).toBeCloseTo(3, 9);
     expect(helicalBore({ ...at, holeMm: 23, stepovers: 2 }).postMm).toBe(0);

@@ -93,7 +93,7 @@ export function evenPecks(depthMm: number, peckMm: number, retract: 'chip-break'
 export const longestStretch = (pecks: readonly Peck[], diameterMm: number): number =>
   pecks.reduce((longest, p) => Math.max(longest, p.toMm - p.fromMm), 0) / diameterMm;
 
-/** Strokes somebody set one by one; the last goes to the bottom whatever the list says. */
+/** Pecks somebody set one by one; the last goes to the bottom whatever the list says. */
 export function listedPecks(depthMm: number, { toMm, retract }: PeckList): Peck[] {
   const stops = [...toMm.filter((d) => d > 0 && d < depthMm - 1e-9)].sort((a, b) => a - b);
   return [...stops, depthMm].map((to, i) => ({

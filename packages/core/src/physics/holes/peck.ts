@@ -5,7 +5,7 @@ export interface Peck {
   readonly retract: 'none' | 'chip-break' | 'full';
 }
 
-/** Strokes somebody set one by one: depths at which the drill is lifted, mm, and how far. */
+/** Pecks somebody set one by one: depths at which the drill is lifted, mm, and how far. */
 export interface PeckList {
   readonly toMm: readonly number[];
   readonly retract: 'chip-break' | 'full';

@@ -23,7 +23,7 @@ export function reamerForces(c: ReamerCut): {
   readonly marginShare: number;
 } {
   requirePositive('allowance', c.allowanceMm);
-  requirePositive('feed per turn', c.feedMm);
+  requirePositive('feed per revolution', c.feedMm);
   const chip = (c.feedMm / c.teeth) * Math.sin((c.leadDeg * Math.PI) / 180);
   const section = (c.allowanceMm / 2) * (c.feedMm / c.teeth);
   const force = c.kc11 * chip ** -c.mc * section;

@@ -9,14 +9,14 @@ export interface DepthAnswer {
   readonly packingInOne: number;
 }
 
-export interface StrokesByDepth {
+export interface PecksByDepth {
   readonly answers: readonly DepthAnswer[];
   /** Depths at which the answer changes, with the rule that changes it, mm. */
   readonly changes: readonly { readonly depthMm: number; readonly why: string }[];
 }
 
 /**
- * Strokes against depth: where one stroke ends, where a pilot begins, where one stroke would twist the drill off.
+ * Pecks against depth: where one stroke ends, where a pilot begins, where one stroke would twist the drill off.
  * `mostPacking` is the torque over the cutting torque this drill stands; `pilotFrom` in diameters.
  */
 export function strokesByDepth(
@@ -25,7 +25,7 @@ export function strokesByDepth(
   mostPacking: number,
   pilotFrom: number,
   points = 60,
-): StrokesByDepth {
+): PecksByDepth {
   const reach = chipReach(c);
   const answers = Array.from({ length: points }, (_, i): DepthAnswer => {
     const depthMm = (mostMm * (i + 1)) / points;
@@ -41,6 +41,6 @@ export function strokesByDepth(
   if (more) changes.push({ depthMm: more.depthMm, why: `one stroke ends: ${reach.why}` });
   if (pilotFrom * c.diameterMm <= mostMm)
     changes.push({ depthMm: pilotFrom * c.diameterMm, why: 'a pilot guides it from here' });
-  if (twists) changes.push({ depthMm: twists.depthMm, why: 'one stroke would overload the drill' });
+  if (twists) changes.push({ depthMm: twists.depthMm, why: 'one peck would overload the drill' });
   return { answers, changes: changes.sort((a, b) => a.depthMm - b.depthMm) };
 }

@@ -10,7 +10,7 @@ export interface EconomicLife {
 }
 
 /**
- * Economic edge life from Taylor's exponent: (1/n − 1) times what an edge change costs, counted in machine minutes.
+ * Economic tool life from Taylor's exponent: (1/n − 1) times what an edge change costs, counted in machine minutes.
  * Taylor 1907; Gilbert 1950. Throws unless 0 < n < 1.
  */
 export function economicLife(

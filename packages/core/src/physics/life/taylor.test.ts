@@ -37,7 +37,7 @@ describe('extended Taylor', () => {
     const inside = { chipMm: model.reference.hmax_mm, radialOverDiameter: 0.3, axialOverDiameter: 1 };
     expect(withinValidity(model, inside)).toEqual({ cut: inside, outside: [] });
     const far = withinValidity(model, { chipMm: 9, radialOverDiameter: 0.001, axialOverDiameter: 7 });
-    expect(far.outside).toEqual(['chip thickness', 'radial engagement', 'axial depth']);
+    expect(far.outside).toEqual(['chip thickness', 'radial depth', 'axial depth']);
     expect(far.cut.radialOverDiameter).toBe(model.valid.ae_over_d[0]);
     expect(far.cut.axialOverDiameter).toBe(model.valid.ap_over_d[1]);
   });

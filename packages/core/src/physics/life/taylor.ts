@@ -41,7 +41,7 @@ export function withinValidity(model: MillingLifeModel, cut: LifeCut): { cut: Li
   };
   const outside: string[] = [];
   if (held.chipMm !== cut.chipMm) outside.push('chip thickness');
-  if (held.radialOverDiameter !== cut.radialOverDiameter) outside.push('radial engagement');
+  if (held.radialOverDiameter !== cut.radialOverDiameter) outside.push('radial depth');
   if (held.axialOverDiameter !== cut.axialOverDiameter) outside.push('axial depth');
   return { cut: held, outside };
 }

@@ -74,7 +74,7 @@ export function arcInCorner(corner: CornerCut, along: number, samples = 180): nu
 /** Places looked at on the way through the corner. */
 const PLACES = 12;
 
-/** Widest arc of contact anywhere in the corner by sweeping it place by place, rad. */
+/** Widest engagement angle anywhere in the corner by sweeping it place by place, rad. */
 export function sweptCornerArc(corner: CornerCut, samples = 180): number {
   let widest = straightArc(corner);
   for (let i = 0; i <= PLACES; i++) widest = Math.max(widest, arcInCorner(corner, i / PLACES, samples));
@@ -110,7 +110,7 @@ function sharpCornerArc({ toolDiameterMm, radialMm, pathRadiusMm }: CornerCut): 
 }
 
 /**
- * Widest arc of contact anywhere in the corner, rad: the closed form where the path is at least a stepover wide, read from
+ * Widest engagement angle anywhere in the corner, rad: the closed form where the path is at least a stepover wide, read from
  * swept corners where the pass before turned on the spot. Throws when the stepover is wider than the tool.
  */
 export function cornerArc(corner: CornerCut): number {
@@ -165,7 +165,7 @@ export function chipPeakInCorner(corner: CornerCut): number {
   return straight > 0 ? sine(cornerArc(corner)) / straight : 1;
 }
 
-/** Width of a straight cut with this arc of contact, mm. */
+/** Width of a straight cut with this engagement angle, mm. */
 export const widthOfArc = (arc: number, toolDiameterMm: number): number =>
   (toolDiameterMm / 2) * (1 - Math.cos(Math.min(Math.PI, arc)));
 

@@ -19,7 +19,7 @@ function place(over: Partial<EntryPlace> = {}, feature: Partial<EntryPlace['feat
 }
 
 describe('ways in', () => {
-  it('a helix takes the gentler of alloy and cutter, and a hole that leaves no post', () => {
+  it('a helix takes the gentler of alloy and cutter, and a hole that leaves no core', () => {
     const plan = entryPlan(entry, place());
     expect(plan.rampAngleDeg).toBeCloseTo(1.5);
     expect(plan.helixDiameterMm).toBeGreaterThan(1.2 * 8);

@@ -6,7 +6,7 @@ export interface Entry {
   readonly method: EntryMethod;
   /** Slope of ramp or helix on the centre's path, degrees; null takes the gentler of alloy and cutter. */
   readonly rampAngleDeg: number | null;
-  /** Diameter of the hole a helix makes, mm; null takes the widest that fits and leaves no post. */
+  /** Diameter of the hole a helix makes, mm; null takes the widest that fits and leaves no core. */
   readonly helixDiameterMm: number | null;
   /** Feed begins this far above the material, mm. */
   readonly startHeightMm: number;

@@ -13,7 +13,7 @@ export interface SpringLean {
 /**
  * Lean that is left after passes repeated on the same line, in closed form enough for a limit: the first pass of width `ae`
  * leans `lean`; a pass that finds `found` leaves the δ with δ = lean·((found − δ)/ae)^0.88. It ends where the chip falls under
- * half the edge's radius, since such a pass only rubs. `chipOf` is the thickest chip of a width, mm. The full account, height by
+ * half the edge's radius, since such a pass only rubs. `chipOf` is the max chip thickness of a width, mm. The full account, height by
  * height, is `detail/wall-of.ts`.
  */
 export function leanAfterSprings(

@@ -8,13 +8,13 @@ import { atLeast, held, inWindow } from '../../holes/limits/assessments.ts';
 export const barRatioLimit: Limit<BoringState> = {
   id: 'bar-ratio',
   group: 'vibration',
-  name: 'reach of the bar',
+  name: 'bar overhang',
   assess({ lengthOverDiameter, context: { cutter }, op }) {
     const most = cutter.extended.max_ld_recommended ?? 4;
     return held(lengthOverDiameter, most, 'ratio', cutter.name, {
       why: () =>
         say(
-          'The bar stands out {0} of its diameters; this kind runs quietly to {1}.',
+          'Overhang {0}×D; {1}×D allowed (bar type).',
           measure(lengthOverDiameter, 'ratio'),
           measure(most, 'ratio'),
         ),
@@ -29,7 +29,7 @@ export const barRatioLimit: Limit<BoringState> = {
 export const boreDepthLimit: Limit<BoringState> = {
   id: 'bore-depth',
   group: 'cutter',
-  name: 'depth on nose',
+  name: 'depth vs nose radius',
   assess({ depthMm, context: { cutter } }) {
     const nose = cutter.properties.RE ?? 0.4;
     const edge = (cutter.extended.edge_radius_um?.[1] ?? 9) / 1000;
@@ -38,9 +38,9 @@ export const boreDepthLimit: Limit<BoringState> = {
       ...atLeast(depthMm, least, 'mm', 'nose and edge radius', {
         why: () =>
           depthMm >= nose
-            ? say('{0} on the radius is more than the nose.', measure(depthMm, 'mm'))
+            ? say('Depth {0}, more than the nose radius.', measure(depthMm, 'mm'))
             : say(
-                '{0} on the radius runs on the nose of {1} only and pushes the bar away; {2} is the least.',
+                'Depth {0} cuts on the {1} nose radius only and deflects the bar; at least {2} needed.',
                 measure(depthMm, 'mm'),
                 measure(nose, 'mm'),
                 measure(least, 'mm'),
@@ -56,7 +56,7 @@ export const boreDepthLimit: Limit<BoringState> = {
 
 const MARKS: Source = {
   id: 'feed-marks',
-  label: 'real roughness over the feed marks’',
+  label: 'measured over theoretical roughness',
   kind: 'model',
   sigma: 0.3,
   narrowBy: 'measure Ra on the first bore',
@@ -66,7 +66,7 @@ const MARKS: Source = {
 export const boreRoughnessLimit: Limit<BoringState> = {
   id: 'bore-roughness',
   group: 'accuracy',
-  name: 'roughness',
+  name: 'surface roughness',
   assess({ raUm, op: { hole, cut }, context: { alloy } }) {
     if (hole.raUm === null) return null;
     // Ploughing and adhesion roughen tough alloys more. Rule G-82.
@@ -74,13 +74,13 @@ export const boreRoughnessLimit: Limit<BoringState> = {
     return held(uncertain(raUm * factor, MARKS), hole.raUm, 'um-fine', 'drawing', {
       why: () =>
         say(
-          'Feed marks leave Ra {0}, with this alloy’s own {1}; {2} is asked.',
+          'Feed marks Ra {0}, in this alloy Ra {1}; {2} required.',
           measure(raUm, 'um-fine'),
           measure(raUm * factor, 'um-fine'),
           measure(hole.raUm ?? 0, 'um-fine'),
         ),
       formula: 'Ra = f²/(18·√3·RE), times 1.7 in tough alloys',
-      inputs: () => [input('fn', 'feed per turn', cut.feedPerRevMm, 'mm/rev')],
+      inputs: () => [input('fn', 'feed per revolution', cut.feedPerRevMm, 'mm/rev')],
       source: 'parabola of the nose; judgement rule G-82',
     });
   },

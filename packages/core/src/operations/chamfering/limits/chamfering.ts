@@ -7,13 +7,13 @@ import { inWindow, verdict } from '../../holes/limits/assessments.ts';
 export const chamferFitsLimit: Limit<ChamferingState> = {
   id: 'chamfer-fits',
   group: 'path',
-  name: 'mill fits the rim',
+  name: 'cutter fits hole',
   assess({ fits, op: { hole } }) {
     return verdict(fits ? 'clear' : 'over', {
       why: () =>
         fits
-          ? say('Its tip goes into the hole of {0}.', measure(hole.diameterMm, 'mm'))
-          : say('Its dull tip does not go into a hole of {0}.', measure(hole.diameterMm, 'mm')),
+          ? say('The tip fits the {0} hole.', measure(hole.diameterMm, 'mm'))
+          : say('The tip does not fit a {0} hole.', measure(hole.diameterMm, 'mm')),
       formula: 'tip + 2 mm ≤ hole',
       source: 'geometry',
     });

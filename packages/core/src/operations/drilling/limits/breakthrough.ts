@@ -22,16 +22,16 @@ export const breakthroughLimit: Limit<DrillingState> = {
     const { cut, hole } = state.op;
     const why =
       hole.crossHoles > 0
-        ? 'a cross hole frees half the edge'
+        ? 'half the edge runs free in the cross hole'
         : hole.exitAngleDeg > 3
-          ? 'it leaves by a slope'
-          : 'the thin cap springs';
+          ? 'sloped exit face'
+          : 'thin cap deflects';
     return {
       // A share just kept is kept: nothing about it is uncertain.
       ...held(cut.breakthroughFeed, most, 'ratio', why, {
         why: () =>
           say(
-            `It breaks through at {0} of its feed; {1} is the most here: ${why}.`,
+            `Breakthrough at {0} of the feed; {1} allowed (${why}).`,
             measure(cut.breakthroughFeed, 'ratio'),
             measure(most, 'ratio'),
           ),

@@ -16,7 +16,7 @@ const REACH: Source = {
 export const chipsOutLimit: Limit<DrillingState> = {
   id: 'chips-out',
   group: 'cutter',
-  name: 'chips leave',
+  name: 'chip evacuation',
   assess({ conditions, longestStretch }) {
     const reach = chipReach(conditions);
     const diameter = conditions.diameterMm;
@@ -27,14 +27,14 @@ export const chipsOutLimit: Limit<DrillingState> = {
       share: scale(uncertain(longestStretch, REACH), 1 / reach.first),
       why: () =>
         say(
-          `The longest stretch without clearing is {0}; {1} is what this hole clears: ${reach.why}.`,
+          `Longest peck {0}; {1} allowed (${reach.why}).`,
           measure(stretch, 'mm'),
           measure(reach.first * diameter, 'mm'),
         ),
       formula: 'longest stretch ≤ reach·D, reach from coolant, pressure, alloy',
       inputs: () => [
         input('D', 'drill diameter', diameter, 'mm'),
-        input('reach', 'diameters in one stroke', reach.first, 'ratio'),
+        input('reach', 'peck depth over diameter', reach.first, 'ratio'),
         input('p', 'pressure through the tool', conditions.throughBar, 'bar'),
       ],
       source: 'judgement rules G-60, G-62',

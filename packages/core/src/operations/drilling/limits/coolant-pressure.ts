@@ -8,7 +8,7 @@ import { atLeast } from '../../holes/limits/assessments.ts';
 export const coolantPressureLimit: Limit<DrillingState> = {
   id: 'coolant-pressure',
   group: 'cutter',
-  name: 'coolant pressure',
+  name: 'coolant pressure at tip',
   assess({ throughBar, conditions: { diameterMm, difficult }, depthClass, op }) {
     if (op.coolant !== 'through-tool' || op.role === 'spot') return null;
     const needed = pressureNeeded(diameterMm);
@@ -19,11 +19,11 @@ export const coolantPressureLimit: Limit<DrillingState> = {
       ...atLeast(throughBar, needed, 'bar', 'channels of this diameter'.concat('; rule G-62'), {
         why: () =>
           throughBar === 0
-            ? say('No pressure reaches the point: machine, holder and drill must all pass it.')
+            ? say('No coolant pressure at the tip: machine, holder and drill must all pass it.')
             : say(
                 enough
-                  ? '{0} reach the point; channels of this diameter need {1}.'
-                  : '{0} reach the point; channels of this diameter need {1}, so chips leave later.',
+                  ? 'Coolant pressure at tip {0}; {1} needed at this diameter.'
+                  : 'Coolant pressure at tip {0}; {1} needed at this diameter, so chips evacuate less well.',
                 measure(throughBar, 'bar'),
                 measure(needed, 'bar'),
               ),

@@ -18,7 +18,7 @@ export const drillBucklingLimit: Limit<DrillingState> = {
       share: shareOf(thrustN, allowed),
       why: () =>
         say(
-          'Thrust is {0}; the drill may be pushed with {1}.',
+          'Thrust {0}; {1} allowed (buckling).',
           measure(thrustN.value, 'N'),
           measure(allowed, 'N'),
         ),

@@ -27,7 +27,7 @@ export function drillFeedWindow({ alloy, cutter }: OperationContext): readonly [
 export const drillFeedLowLimit: Limit<DrillingState> = {
   id: 'drill-feed-low',
   group: 'cutter',
-  name: 'feed, not rubbing',
+  name: 'minimum feed',
   assess({ op: { cut }, context }) {
     const window = drillFeedWindow(context);
     if (!window) return null;
@@ -37,13 +37,13 @@ export const drillFeedLowLimit: Limit<DrillingState> = {
       share: scale(power(uncertain(cut.feedPerRevMm, WINDOW), -1), window[0]),
       why: () =>
         say(
-          'Feed is {0}; below {1} the lips rub and harden the bottom.',
+          'Feed {0}; at least {1} needed (below, the lips rub and work-harden the bottom).',
           measure(cut.feedPerRevMm, 'mm/rev'),
           measure(window[0], 'mm/rev'),
         ),
       formula: 'fn ≥ window low·(alloy chip / steel chip)',
       inputs: () => [
-        input('fn', 'feed per turn', cut.feedPerRevMm, 'mm/rev'),
+        input('fn', 'feed per revolution', cut.feedPerRevMm, 'mm/rev'),
         input('low', 'window', window[0], 'mm/rev'),
       ],
       source: 'cutter record; judgement rules G-02, G-63',
@@ -55,7 +55,7 @@ export const drillFeedLowLimit: Limit<DrillingState> = {
 export const drillFeedHighLimit: Limit<DrillingState> = {
   id: 'drill-feed-high',
   group: 'cutter',
-  name: 'feed on the lips',
+  name: 'maximum feed',
   assess({ op: { cut }, context }) {
     const window = drillFeedWindow(context);
     if (!window) return null;
@@ -65,13 +65,13 @@ export const drillFeedHighLimit: Limit<DrillingState> = {
       share: scale(uncertain(cut.feedPerRevMm, WINDOW), 1 / window[1]),
       why: () =>
         say(
-          'Feed is {0}; the lips take {1} in this alloy.',
+          'Feed {0}; {1} allowed (drill in this alloy).',
           measure(cut.feedPerRevMm, 'mm/rev'),
           measure(window[1], 'mm/rev'),
         ),
       formula: 'fn ≤ window high·(alloy chip / steel chip)',
       inputs: () => [
-        input('fn', 'feed per turn', cut.feedPerRevMm, 'mm/rev'),
+        input('fn', 'feed per revolution', cut.feedPerRevMm, 'mm/rev'),
         input('high', 'window', window[1], 'mm/rev'),
       ],
       source: 'cutter record',

@@ -3,11 +3,11 @@ import { exact } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { input, type Limit, shareOf } from '../../../judging/limit.ts';
 
-/** Flutes have to come out of the hole, and the holder must not touch. */
+/** Flutes have to come full retract, and the holder must not touch. */
 export const drillReachLimit: Limit<DrillingState> = {
   id: 'drill-reach',
   group: 'cutter',
-  name: 'reach to bottom',
+  name: 'reach',
   assess({ op: { hole, tooling }, context: { cutter } }) {
     const point = hole.through ? (cutter.properties.PL ?? 0) + 1 : 0;
     const depth = hole.depthMm + point;
@@ -21,7 +21,7 @@ export const drillReachLimit: Limit<DrillingState> = {
         from: usable < tooling.stickOutMm - 2 ? `${cutter.name}, LU` : 'stick-out less 2 mm',
       },
       share: shareOf(exact(depth), reach),
-      why: () => say('The drill goes {0} down; it reaches {1}.', measure(depth, 'mm'), measure(reach, 'mm')),
+      why: () => say('Depth {0}; reach {1}.', measure(depth, 'mm'), measure(reach, 'mm')),
       formula: 'depth (+ point + 1 when through) ≤ smaller of LU and stick-out − 2',
       inputs: () => [
         input('depth', 'hole depth', hole.depthMm, 'mm'),

@@ -27,7 +27,7 @@ export const drillTorsionLimit: Limit<DrillingState> = {
       share: over(torsionMPa, allowed),
       why: () =>
         say(
-          'Chips raise the torque {0} times to {1}: {2} of shear against {3}.',
+          'Chip packing raises torque {0}× to {1}: shear stress {2}; {3} allowed.',
           measure(packingFactor, 'ratio'),
           measure(bottomTorqueNm.value, 'Nm'),
           measure(torsionMPa.value, 'MPa'),
@@ -35,7 +35,7 @@ export const drillTorsionLimit: Limit<DrillingState> = {
         ),
       formula: 'τ = 16·M·k/(π·d³), d = 0.62·DC',
       inputs: () => [
-        input('M·k', 'torque at the bottom', bottomTorqueNm.value, 'Nm'),
+        input('M·k', 'torque at full depth', bottomTorqueNm.value, 'Nm'),
         input('k', 'chip packing', packingFactor, 'ratio'),
         input('d/DC', 'twisting diameter', TORSION_DIAMETER, 'ratio'),
       ],

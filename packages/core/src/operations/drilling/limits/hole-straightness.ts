@@ -7,20 +7,20 @@ import { held } from '../../holes/limits/assessments.ts';
 export const holeStraightnessLimit: Limit<DrillingState> = {
   id: 'hole-straightness',
   group: 'accuracy',
-  name: 'straight hole',
+  name: 'hole straightness',
   assess({ driftMm, sideN, op: { hole, role } }) {
     if (hole.straightnessMm === null || role === 'spot') return null;
     return held(driftMm, hole.straightnessMm, 'mm-fine', 'run-off allowed on the drawing', {
       why: () =>
         say(
           sideN > 0
-            ? 'The slope pushes the point aside with {2}; the axis ends {0} off, {1} is allowed.'
-            : 'The axis ends {0} off at the bottom; {1} is allowed.',
+            ? 'Hole drift {0}; {1} allowed (the sloped entry pushes the point aside with {2}).'
+            : 'Hole drift {0} at the bottom; {1} allowed.',
           measure(driftMm.value, 'mm-fine'),
           measure(hole.straightnessMm ?? 0, 'mm-fine'),
           measure(sideN, 'N'),
         ),
-      formula: 'drift·L·(L/3D)·guide + lean at the start·L',
+      formula: 'drift·L·(L/3D)·guide + tilt at the start·L',
       inputs: () => [
         input('L', 'depth', hole.depthMm, 'mm'),
         input('F', 'push at the slope', sideN, 'N'),

@@ -7,7 +7,7 @@ import { input, type Limit } from '../../../judging/limit.ts';
 export const pilotNeededLimit: Limit<DrillingState> = {
   id: 'pilot-needed',
   group: 'accuracy',
-  name: 'guided at start',
+  name: 'pilot or spot',
   assess({ op, depthClass, conditions }) {
     const { hole } = op;
     const from = conditions.carbide ? 5 : 4;
@@ -23,12 +23,12 @@ export const pilotNeededLimit: Limit<DrillingState> = {
       verdict: !needed || hole.piloted ? 'clear' : depthClass > 8 || slopeDeg > 8 ? 'over' : 'tight',
       why: () =>
         !needed
-          ? say('{0} diameters deep from a flat face needs no pilot.', measure(depthClass, 'ratio'))
+          ? say('{0}×D deep from a flat face: no pilot needed.', measure(depthClass, 'ratio'))
           : hole.piloted
-            ? say('A pilot guides the drill.')
+            ? say('A pilot hole guides the drill.')
             : slope
-              ? say('The face slopes {0}; mill a flat or drill a pilot first.', measure(slopeDeg, 'deg'))
-              : say('{0} diameters deep without a pilot; the point wanders.', measure(depthClass, 'ratio')),
+              ? say('Entry face at {0}: mill a flat or drill a pilot first.', measure(slopeDeg, 'deg'))
+              : say('{0}×D deep without a pilot: the point wanders.', measure(depthClass, 'ratio')),
       formula: 'pilot when depth > 5 D (4 D high-speed steel) or slope > 3°',
       inputs: () => [
         input('depth/D', 'depth in diameters', depthClass, 'ratio'),

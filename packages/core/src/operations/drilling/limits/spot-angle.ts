@@ -19,9 +19,9 @@ export const spotAngleLimit: Limit<DrillingState> = {
       ...atLeast(own, least, 'deg', 'point of the drill that follows', {
         why: () =>
           own >= least
-            ? say('Its point of {0} lets the next drill touch with its centre.', measure(own, 'deg'))
+            ? say('Point angle {0}: the next drill touches with its centre.', measure(own, 'deg'))
             : say(
-                'Its point is {0}, the next drill’s {1}: the corners would touch first and chip.',
+                'Point angle {0}, next drill {1}: its corners would touch first and chip.',
                 measure(own, 'deg'),
                 measure(least, 'deg'),
               ),

@@ -10,7 +10,7 @@ import { atLeast, held, verdict } from '../../holes/limits/assessments.ts';
 export const boreHelixFitsLimit: Limit<HoleMillingState> = {
   id: 'bore-helix-fits',
   group: 'path',
-  name: 'mill fits hole',
+  name: 'cutter fits hole',
   assess({ bore, op: { hole } }) {
     const first = bore.helices[0]!;
     const room = hole.diameterMm >= 1.15 * (bore.widestFirstMm / 2);
@@ -20,14 +20,14 @@ export const boreHelixFitsLimit: Limit<HoleMillingState> = {
         why: () =>
           !fits
             ? say(
-                'The helix makes {0}; below {1} the middle of the end face would not cut.',
+                'Helix diameter {0}; at least {1} needed (the end face has a dead centre).',
                 measure(first.toMm, 'mm'),
                 measure(bore.smallestMm, 'mm'),
               )
             : room
-              ? say('The helix of {0} fits and leaves chips room.', measure(first.toMm, 'mm'))
+              ? say('Helix diameter {0} leaves room for chips.', measure(first.toMm, 'mm'))
               : say(
-                  'The mill all but fills the hole of {0}: chips have no way out.',
+                  'The cutter nearly fills the {0} hole: chips cannot evacuate.',
                   measure(hole.diameterMm, 'mm'),
                 ),
         formula: 'Dc + dead centre ≤ first helix; hole ≥ 1.15·Dc',
@@ -42,7 +42,7 @@ export const boreHelixFitsLimit: Limit<HoleMillingState> = {
 export const boreRampLimit: Limit<HoleMillingState> = {
   id: 'bore-ramp',
   group: 'path',
-  name: 'helix slope',
+  name: 'ramp angle',
   assess({ bore, context: { cutter, alloy }, op: { cut } }) {
     const steepest = Math.min(cutter.properties.RMPX ?? 90, 2 * entrySteepness(alloy).helixDeg);
     // Only the helix that opens the hole cuts with its end face.
@@ -50,13 +50,13 @@ export const boreRampLimit: Limit<HoleMillingState> = {
     return held(first.rampDeg, steepest, 'deg', 'end face and alloy', {
       why: () =>
         say(
-          '{0} a turn slopes {1} on the centre’s path; this end face in this alloy cuts {2}.',
+          '{0} per revolution, ramp angle {1}; {2} allowed (end face in this alloy).',
           measure(cut.pitchMm, 'mm'),
           measure(first.rampDeg, 'deg'),
           measure(steepest, 'deg'),
         ),
       formula: 'atan(p/(π·(Dm − Dc))) ≤ smaller of RMPX and twice the alloy’s usual',
-      inputs: () => [input('p', 'depth a turn', cut.pitchMm, 'mm')],
+      inputs: () => [input('p', 'pitch per revolution', cut.pitchMm, 'mm')],
       source: 'helix on the centre’s path; judgement rule G-40',
     });
   },
@@ -66,24 +66,24 @@ export const boreRampLimit: Limit<HoleMillingState> = {
 export const borePostLimit: Limit<HoleMillingState> = {
   id: 'bore-post',
   group: 'path',
-  name: 'post left',
+  name: 'core left',
   assess({ bore, op: { hole, cut } }) {
     const { postMm, postBreaksFree } = bore;
     return verdict(postMm === 0 ? 'clear' : postBreaksFree ? 'over' : 'tight', {
       why: () =>
         postMm === 0
           ? say(
-              cut.stepovers > 1 ? '{0} helices leave no post.' : 'One helix leaves no post.',
+              cut.stepovers > 1 ? '{0} helical passes leave no core.' : 'One helical pass leaves no core.',
               measure(bore.helices.length, 'pieces'),
             )
           : postBreaksFree
             ? say(
                 hole.through
-                  ? 'A post of {0} stays and drops out under the turning tool.'
-                  : 'A post of {0} stays; so thin and tall it breaks off under the tool.',
+                  ? 'A core of {0} is left and drops out under the turning tool.'
+                  : 'A core of {0} is left, so thin and tall that it breaks off under the tool.',
                 measure(postMm, 'mm'),
               )
-            : say('A post of {0} stays and has to be milled away.', measure(postMm, 'mm')),
+            : say('A core of {0} is left and has to be milled away.', measure(postMm, 'mm')),
       formula: 'post = first helix − 2·Dc',
       source: 'circle geometry; judgement rule G-40',
     });
@@ -94,7 +94,7 @@ export const borePostLimit: Limit<HoleMillingState> = {
 export const pastFloorLimit: Limit<HoleMillingState> = {
   id: 'past-floor',
   group: 'path',
-  name: 'past the floor',
+  name: 'overrun at bottom',
   assess({ op: { hole, cut, flankWearMm }, context: { cutter } }) {
     const corner = cutter.properties.RE ?? 0;
     const needed = pastFloorNeeded(corner, flankWearMm);
@@ -102,8 +102,8 @@ export const pastFloorLimit: Limit<HoleMillingState> = {
       return verdict(cut.pastFloorMm > 0 ? 'over' : 'clear', {
         why: () =>
           cut.pastFloorMm > 0
-            ? say('The floor is closed; {0} would cut into it.', measure(cut.pastFloorMm, 'mm'))
-            : say('The closed floor keeps the corner’s radius of {0}.', measure(corner, 'mm')),
+            ? say('Closed bottom; an overrun of {0} would cut into it.', measure(cut.pastFloorMm, 'mm'))
+            : say('Closed bottom; the corner radius of {0} remains.', measure(corner, 'mm')),
         formula: 'no overrun into a closed floor',
         source: 'geometry',
       });
@@ -112,7 +112,7 @@ export const pastFloorLimit: Limit<HoleMillingState> = {
       ...atLeast(Math.max(1e-6, cut.pastFloorMm), needed, 'mm', 'corner radius, its wear and 0.1 mm', {
         why: () =>
           say(
-            'The corner goes {0} past the floor; it takes {1} to bring the straight edge through.',
+            'Overrun {0}; {1} needed to bring the straight edge through.',
             measure(cut.pastFloorMm, 'mm'),
             measure(needed, 'mm'),
           ),

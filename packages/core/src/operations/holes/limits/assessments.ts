@@ -73,7 +73,7 @@ export function inWindow(
     ...held(feed, low ? window[0] : window[1], unit, `window of the ${tool}`, {
       why: () =>
         say(
-          `Feed is {0}; the ${tool} takes {1} to {2}.`,
+          `Feed {0}; {1} to {2} allowed (${tool}).`,
           measure(feed, unit),
           measure(window[0], unit),
           measure(window[1], unit),

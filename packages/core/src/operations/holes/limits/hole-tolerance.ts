@@ -14,8 +14,8 @@ export const holeToleranceLimit: Limit<HoleState> = {
       why: () =>
         say(
           op.kind === 'drilling'
-            ? 'This drill makes holes within {0} of its own size; {1} is asked.'
-            : 'The diameter comes out within {0}; {1} is asked.',
+            ? 'Hole within {0} of the drill’s size; {1} required.'
+            : 'Diameter within {0}; {1} required.',
           measure(sizeErrorMm.value, 'mm-fine'),
           measure(sizeAllowedMm, 'mm-fine'),
         ),

@@ -34,7 +34,7 @@ const POINTS = 28;
 /** A speed beyond this many times today's is not a promise; the curve is held there. */
 const MOST_TIMES = 4;
 
-/** Allowed speed over the arc of contact at an equal chip: from the life model, and from equal contact temperature. */
+/** Allowed speed over the engagement angle at an equal chip: from the life model, and from equal cutting temperature. */
 export function heatCurve(state: MillingState): HeatCurve {
   const { op, context, cuttingSpeedMMin: vc, chipMm, diameterInCutMm: diameter } = state;
   const { kc11 } = cuttingForceSources(op, context);

@@ -30,7 +30,7 @@ export const bendingStressLimit: Limit<MillingState> = {
       share: over(stressMPa, allowed),
       why: () =>
         say(
-          'A side force of {0} peaks at {1} in the flute root; {2} is what carbide or steel of this grade stands for long.',
+          'Bending stress {1} in the flute root at {0} radial force; {2} allowed (fatigue).',
           measure(sideForceN.value, 'N'),
           measure(stressMPa.value, 'MPa'),
           measure(allowed.value, 'MPa'),
@@ -38,7 +38,7 @@ export const bendingStressLimit: Limit<MillingState> = {
       formula: 'σ = K·32·F·(L − ap/2)/(π·d³) ≤ 0.4·TRS',
       inputs: () => [
         input('K', 'notch factor', NOTCH_FACTOR, 'ratio'),
-        input('F', 'peak side force', sideForceN.value, 'N'),
+        input('F', 'peak radial force', sideForceN.value, 'N'),
         input('L', 'stick-out', op.tooling.stickOutMm, 'mm'),
         input('ap', 'axial depth', op.cut.axialDepthMm, 'mm'),
         input('TRS', 'rupture strength at this size', strength, 'MPa'),

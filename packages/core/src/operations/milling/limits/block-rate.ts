@@ -8,7 +8,7 @@ import { input, type Limit, shareOf } from '../../../judging/limit.ts';
 export const blockRateLimit: Limit<MillingState> = {
   id: 'block-rate',
   group: 'machine',
-  name: 'block rate',
+  name: 'block processing rate',
   assess({ op: { path }, plan, feedRateMmMin, context: { machine, cutter } }) {
     if (path.blocks === 'arcs') return null;
     const loop = path.strategy === 'trochoidal' || path.strategy === 'constant-engagement';
@@ -21,7 +21,7 @@ export const blockRateLimit: Limit<MillingState> = {
       share: shareOf(exact(feedRateMmMin), allowed),
       why: () =>
         say(
-          'Lines within {0} of the arc are {1} long; at {2} a block the control keeps up to {3}.',
+          'Blocks {1} long at {0} tolerance; at {2} per block the control keeps up to {3}.',
           measure(path.toleranceMm, 'mm-fine'),
           measure(block, 'mm'),
           measure(machine.block_processing_ms / 1000, 's'),

@@ -41,7 +41,7 @@ function fillOf({ cut, feature }: MillingOperation, diameterMm: number): number 
 export const chipSpaceLimit: Limit<MillingState> = {
   id: 'chip-space',
   group: 'cutter',
-  name: 'chip space',
+  name: 'flute chip space',
   assess({ op, context: { alloy, cutter }, diameterInCutMm }) {
     const { cut } = op;
     const gullet = cutter.extended.chip_gullet_area_mm2;
@@ -55,14 +55,14 @@ export const chipSpaceLimit: Limit<MillingState> = {
       share: shareOf(needed, gullet / 2),
       why: () =>
         say(
-          'A chip takes {0} of section; half the flute is {1}.',
+          'Chip section {0}; {1} allowed (half the gullet).',
           measure(needed.value, 'mm2'),
           measure(gullet / 2, 'mm2'),
         ),
       formula: 'fz·ae·B·ap/(ap + open length) ≤ 0.5·A gullet',
       inputs: () => [
         input('fz', 'feed per tooth', cut.feedPerToothMm, 'mm/tooth'),
-        input('ae', 'radial engagement', cut.radialEngagementMm, 'mm'),
+        input('ae', 'radial depth', cut.radialEngagementMm, 'mm'),
         input('B', 'bulking', bulk, 'ratio'),
         input('fill', 'share of the flute it has to use', fill, 'ratio'),
         input('A', 'gullet area', gullet, 'mm2'),

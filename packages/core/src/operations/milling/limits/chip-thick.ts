@@ -8,7 +8,7 @@ import { input, type Limit } from '../../../judging/limit.ts';
 export const chipThickLimit: Limit<MillingState> = {
   id: 'chip-thick',
   group: 'cutter',
-  name: 'chip on the edge',
+  name: 'maximum chip thickness',
   assess(s) {
     const w = chipWindow(s.context);
     const worst = s.chipMm + s.runoutStep.value;
@@ -20,13 +20,13 @@ export const chipThickLimit: Limit<MillingState> = {
       share: scale(chip, 1 / w.thickest),
       why: () =>
         say(
-          'With runout the worst tooth takes {0}; the edge is good for {1}.',
+          'Max chip thickness with runout {0}; {1} allowed.',
           measure(worst, 'mm-fine'),
           measure(w.thickest, 'mm-fine'),
         ),
       formula: 'hex + runout step ≤ hmax of the window',
       inputs: () => [
-        input('hex', 'thickest chip', s.chipMm, 'mm-fine'),
+        input('hex', 'max chip thickness', s.chipMm, 'mm-fine'),
         input('δ', 'runout step', s.runoutStep.value, 'mm-fine'),
         input('hmax', 'thick end of the window', w.thickest, 'mm-fine'),
       ],

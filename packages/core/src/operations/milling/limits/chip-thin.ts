@@ -11,7 +11,7 @@ const STILL_CUTS = 0.6;
 export const chipThinLimit: Limit<MillingState> = {
   id: 'chip-thin',
   group: 'cutter',
-  name: 'chip, not rubbing',
+  name: 'minimum chip thickness',
   assess(s) {
     const w = chipWindow(s.context);
     const runout = s.runoutStep.terms[0]?.source;
@@ -38,7 +38,7 @@ export const chipThinLimit: Limit<MillingState> = {
       why: () =>
         comfortable > rubs
           ? say(
-              'Max chip thickness {0}; from {1} on it cuts well, under {3} it only rubs (edge radius {2}).',
+              'Max chip thickness {0}; cuts well from {1}, only rubs below {3} (edge radius {2}).',
               measure(s.chipMm, 'mm-fine'),
               measure(comfortable, 'mm-fine'),
               measure(w.edgeRadius, 'mm-fine'),
@@ -52,7 +52,7 @@ export const chipThinLimit: Limit<MillingState> = {
             ),
       formula: 'hex = fz·sin κ·sin φ ≥ larger of window and edge radius',
       inputs: () => [
-        input('hex', 'thickest chip', s.chipMm, 'mm-fine'),
+        input('hex', 'max chip thickness', s.chipMm, 'mm-fine'),
         input('fz', 'feed per tooth', s.op.cut.feedPerToothMm, 'mm/tooth'),
         input('rβ', 'edge radius', w.edgeRadius, 'mm-fine'),
         input('hmin', 'thin end of the window', w.thinnest, 'mm-fine'),

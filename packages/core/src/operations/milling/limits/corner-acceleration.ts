@@ -8,7 +8,7 @@ import { input, type Limit, shareOf } from '../../../judging/limit.ts';
 export const cornerAccelerationLimit: Limit<MillingState> = {
   id: 'corner-acceleration',
   group: 'machine',
-  name: 'axes in corners',
+  name: 'corner acceleration',
   assess({ plan, feedRateMmMin, context: { machine } }) {
     const path = plan.corner?.pathRadiusMm ?? 0;
     if (path < 0.05) return null;
@@ -23,7 +23,7 @@ export const cornerAccelerationLimit: Limit<MillingState> = {
       share: shareOf(exact(feedRateMmMin), allowed),
       why: () =>
         say(
-          'The corner path has {0} radius; the axes hold {1} on it, the cut runs {2}.',
+          'Feed {2} on a {0} path radius; {1} allowed (axis acceleration).',
           measure(path, 'mm'),
           measure(allowed, 'mm/min'),
           measure(feedRateMmMin, 'mm/min'),

@@ -9,7 +9,7 @@ export const cornerFitLimit: Limit<MillingState> = {
   id: 'corner-fit',
   reads: 'setup',
   group: 'cutter',
-  name: 'cutter in corner',
+  name: 'corner fit',
   ofCutter: true,
   assess({ op: { feature }, context: { cutter } }) {
     const corner = feature.cornerRadiusMm;
@@ -25,13 +25,13 @@ export const cornerFitLimit: Limit<MillingState> = {
         share > 1 + 1e-9
           ? say(
               feature.allowanceMm > 0
-                ? 'A rougher of {0} radius leaves the {1} corner to a smaller cutter.'
-                : 'A cutter of {0} radius cannot make a {1} corner.',
+                ? 'Cutter radius {0}; the {1} corner is left to a smaller cutter.'
+                : 'Cutter radius {0}; too large for the {1} corner.',
               measure(radius, 'mm'),
               measure(corner, 'mm'),
             )
           : say(
-              'A cutter of {0} radius fits into the {1} corner.',
+              'Cutter radius {0}; fits the {1} corner.',
               measure(radius, 'mm'),
               measure(corner, 'mm'),
             ),

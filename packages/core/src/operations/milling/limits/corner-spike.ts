@@ -13,11 +13,11 @@ const OVER_DEG = 60;
 /** Below this arc a finishing cut may double it and still be light. */
 const TIGHT_DEG = 40;
 
-/** Near the corner's end the cutter is surrounded: the arc of contact jumps, and force, chip and heat with it. */
+/** Near the corner's end the cutter is surrounded: the engagement angle jumps, and force, chip and heat with it. */
 export const cornerSpikeLimit: Limit<MillingState> = {
   id: 'corner-spike',
   group: 'path',
-  name: 'spike in corners',
+  name: 'corner engagement',
   assess({ plan, op, context: { cutter } }) {
     if (!plan.corner) return null;
     const { corner } = plan;
@@ -42,14 +42,14 @@ export const cornerSpikeLimit: Limit<MillingState> = {
       why: () =>
         jumps
           ? say(
-              'In the corner the arc jumps from {0} to {1}, {3} allowed; a path of {2} radius would keep it steady.',
+              'Engagement rises from {0} to {1} in the corner; {3} allowed. A {2} path radius keeps it steady.',
               measure(straight * DEG, 'deg'),
               measure(corner.arc * DEG, 'deg'),
               measure(Math.min(corner.steadyPathMm, 999), 'mm'),
               measure(most, 'deg'),
             )
           : say(
-              'The arc is {0} on the straight and at most {1} in the corner.',
+              'Engagement {0} on the straight, at most {1} in the corner.',
               measure(straight * DEG, 'deg'),
               measure(corner.arc * DEG, 'deg'),
             ),
@@ -57,7 +57,7 @@ export const cornerSpikeLimit: Limit<MillingState> = {
       inputs: () => [
         input('ρ', 'path radius in the corner', corner.pathRadiusMm, 'mm'),
         input('ae c', 'stepover in the corner', corner.radialMm, 'mm'),
-        input('chip', 'thickest chip over the straight one', corner.chipPeak, 'ratio'),
+        input('chip', 'max chip thickness over the straight one', corner.chipPeak, 'ratio'),
       ],
       source: 'circle intersection; judgement rule G-08',
     };

@@ -8,7 +8,7 @@ import { input, type Limit, shareOf } from '../../../judging/limit.ts';
 export const pathPossibleLimit: Limit<MillingState> = {
   id: 'path-possible',
   group: 'path',
-  name: 'path and way in',
+  name: 'path and entry',
   ofCutter: true,
   assess({ plan, op }) {
     const reason = plan.impossible ?? plan.entry.impossible;
@@ -21,7 +21,7 @@ export const pathPossibleLimit: Limit<MillingState> = {
         say(
           reason
             ? `This path cannot be run: ${reason}.`
-            : `The ${op.path.strategy.replace('-', ' ')} path and the way in (${op.path.entry.method}) fit the feature.`,
+            : `The ${op.path.strategy.replace('-', ' ')} path path and ${op.path.entry.method} entry fit the feature.`,
         ),
       formula: 'geometry of feature, cutter and entry',
       inputs: () => [],
@@ -42,12 +42,12 @@ export const rampAngleLimit: Limit<MillingState> = {
     const workedOut = op.path.entry.rampAngleDeg === null;
     return {
       predicted: { estimate: exact(entry.rampAngleDeg), unit: 'deg' },
-      allowed: { value: entry.steepestDeg, unit: 'deg', from: 'the gentler of cutter and alloy' },
+      allowed: { value: entry.steepestDeg, unit: 'deg', from: 'lower of tool (RMPX) and alloy' },
       share: workedOut ? null : shareOf(exact(entry.rampAngleDeg), entry.steepestDeg * 1.001),
       ...(workedOut ? { verdict: 'clear' as const } : {}),
       why: () =>
         say(
-          'The way down slopes {0}; this end face in this alloy cuts {1}.',
+          'Ramp angle {0}; {1} allowed (end face in this alloy).',
           measure(entry.rampAngleDeg, 'deg'),
           measure(entry.steepestDeg, 'deg'),
         ),
@@ -58,12 +58,12 @@ export const rampAngleLimit: Limit<MillingState> = {
   },
 };
 
-/** Hole of the helix against the smallest that clears chips and the dead centre, and the widest that fits. */
+/** Helix diameter against the smallest that clears chips and the dead centre, and the widest that fits. */
 export const helixFitLimit: Limit<MillingState> = {
   id: 'helix-fit',
   reads: 'setup',
   group: 'path',
-  name: 'helix fits',
+  name: 'helix diameter',
   assess({ plan: { entry } }) {
     if (entry.method !== 'helix' || entry.helixDiameterMm === null || entry.helixRangeMm === null)
       return null;
@@ -75,17 +75,17 @@ export const helixFitLimit: Limit<MillingState> = {
       allowed: {
         value: hole < smallest ? smallest : widest,
         unit: 'mm',
-        from: hole < smallest ? 'room for chips and the dead centre' : 'feature, and post in the middle',
+        from: hole < smallest ? 'room for chips and the dead centre' : 'feature, and core in the middle',
       },
       share: exact(hole < smallest ? smallest / hole : hole / Math.max(widest, 1e-6)),
       verdict: fits ? 'clear' : 'over',
       why: () =>
         say(
           fits
-            ? 'The helix makes a hole of {0}; {1} to {2} would do.'
+            ? 'Helix hole {0}; {1} to {2} allowed.'
             : smallest > widest
-              ? 'No helix fits: chips and the dead centre need a hole of {1}, the feature takes {2}.'
-              : 'The helix makes a hole of {0}; it has to be between {1} and {2}.',
+              ? 'No helix fits: chips and the dead centre need {1}, the feature allows {2}.'
+              : 'Helix hole {0}; {1} to {2} allowed.',
           measure(hole, 'mm'),
           measure(smallest, 'mm'),
           measure(widest, 'mm'),
@@ -101,7 +101,7 @@ export const helixFitLimit: Limit<MillingState> = {
 export const postLeftLimit: Limit<MillingState> = {
   id: 'post-left',
   group: 'path',
-  name: 'post in the helix',
+  name: 'core left',
   assess({ plan: { entry }, op }) {
     if (entry.method !== 'helix' || entry.postMm <= 0) return null;
     return {
@@ -113,9 +113,9 @@ export const postLeftLimit: Limit<MillingState> = {
         say(
           entry.postBreaksFree
             ? op.feature.through
-              ? 'A post of {0} stays in the middle and falls free when the helix breaks through.'
-              : 'A post of {0} stays in the middle, thin enough to break off under the tool.'
-            : 'A post of {0} stays in the middle; it is milled away with the next pass.',
+              ? 'A core of {0} is left and falls free when the helix breaks through.'
+              : 'A core of {0} is left, thin enough to break off under the tool.'
+            : 'A core of {0} is left; the next pass mills it away.',
           measure(entry.postMm, 'mm'),
         ),
       formula: 'post = D hole − 2·D + dead centre',
@@ -133,7 +133,7 @@ const AIR_OVER = 0.25;
 export const entryHeightLimit: Limit<MillingState> = {
   id: 'entry-height',
   group: 'path',
-  name: 'air at entry feed',
+  name: 'air time at entry feed',
   assess({ minutes, op }) {
     if (op.path.entry.method === 'predrilled') return null;
     const total = minutes.contact + minutes.air + minutes.link;
@@ -145,7 +145,7 @@ export const entryHeightLimit: Limit<MillingState> = {
       verdict: share > AIR_OVER ? 'over' : share > AIR_TIGHT ? 'tight' : 'clear',
       why: () =>
         say(
-          'Feed begins {0} above the material: {1} of the feature’s {2} go by in the air.',
+          'Feed starts {0} above the material: {1} of {2} per feature is air time.',
           measure(op.path.entry.startHeightMm, 'mm'),
           measure(minutes.air, 'min'),
           measure(total, 'min'),
@@ -178,8 +178,8 @@ export const leadInLimit: Limit<MillingState> = {
       why: () =>
         say(
           radius >= wanted - 1e-9
-            ? 'An arc of {0} leads in, so that the chip starts thick and ends thin.'
-            : 'The lead-in of {0} is under {1}: halve the feed until the cutter is fully in, or roll in.',
+            ? 'Lead-in arc {0}: the chip starts thick and ends thin.'
+            : 'Lead-in {0}; at least {1} needed. Halve the feed until fully engaged, or roll in.',
           measure(radius, 'mm'),
           measure(wanted, 'mm'),
         ),

@@ -10,7 +10,7 @@ const EDGE_RADII = 4;
 export const finishAllowanceLimit: Limit<MillingState> = {
   id: 'finish-allowance',
   group: 'accuracy',
-  name: 'left for the finisher',
+  name: 'stock to leave',
   assess({ op: { feature }, context: { alloy, cutter }, plan }) {
     if (feature.allowanceMm <= 0) return null;
     const edge = ((cutter.extended.edge_radius_um?.[1] ?? 10) * EDGE_RADII) / 1000;
@@ -22,7 +22,7 @@ export const finishAllowanceLimit: Limit<MillingState> = {
       share: shareOf(exact(needed), feature.allowanceMm),
       why: () =>
         say(
-          'The finisher needs {0}: a chip, and to get under what roughing hardened; {1} is left.',
+          'Stock to leave {1}; finishing needs {0} (a chip, below the work-hardened layer).',
           measure(needed, 'mm-fine'),
           measure(feature.allowanceMm, 'mm-fine'),
         ),

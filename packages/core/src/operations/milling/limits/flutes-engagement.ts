@@ -19,7 +19,7 @@ const MOST_ROOM = 1.5;
 export const flutesEngagementLimit: Limit<MillingState> = {
   id: 'flutes-engagement',
   group: 'cutter',
-  name: 'flutes at this engagement',
+  name: 'axial depth for flute count',
   assess({ op: { cut, path }, context, teeth, chipMm }) {
     const { cutter } = context;
     const slot = cutter.max_slot_depth_over_d;
@@ -40,14 +40,14 @@ export const flutesEngagementLimit: Limit<MillingState> = {
       verdict: share > 1 + 1e-9 ? 'over' : share > CARE && t > 0 ? 'tight' : 'clear',
       why: () =>
         say(
-          `At {0} wide, ${teeth} flutes leave room for chips to a depth of {1}; the cut is {2} deep.`,
+          `Axial depth {2}; {1} allowed (${teeth} flutes at {0} radial depth).`,
           measure(cut.radialEngagementMm, 'mm'),
           measure(allowed, 'mm'),
           measure(cut.axialDepthMm, 'mm'),
         ),
       formula: 'ap ≤ APMX·(slot depth/APMX)^(log(ae/ae full)/log(D/ae full))·(usual chip/chip)',
       inputs: () => [
-        input('ae', 'radial engagement', cut.radialEngagementMm, 'mm'),
+        input('ae', 'radial depth', cut.radialEngagementMm, 'mm'),
         input('slot', 'depth at full width', slot * d, 'mm'),
         input('ae full', 'width at full depth', narrow * d, 'mm'),
         input('room', 'usual over this chip, 0.75 to 1.5', room, 'ratio'),

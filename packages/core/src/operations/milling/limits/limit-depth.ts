@@ -108,8 +108,8 @@ function sentenceOf(state: MillingState, chatter: ChatterChance): Sentence {
   if (same && same.heard !== 'marginal') {
     return say(
       same.heard === 'chatter'
-        ? 'This cut chattered here: {0} deep at {1} was logged.'
-        : 'This cut ran calm here: {0} deep at {1} was logged.',
+        ? 'Chatter was logged here: {0} deep at {1}.'
+        : 'Stable was logged here: {0} deep at {1}.',
       measure(same.depthMm, 'mm'),
       measure(same.rpm, 'rpm'),
     );
@@ -126,7 +126,7 @@ function sentenceOf(state: MillingState, chatter: ChatterChance): Sentence {
     );
   }
   return say(
-    `Chance of chatter ${percent(chatter.chance)} at {0}; even chance at {1}, heard near {2}; ${basis}`,
+    `Chance of chatter ${percent(chatter.chance)} at {0}; 50% at {1}, chatter near {2}; ${basis}`,
     rpm,
     measure(chatter.evenMm, 'mm'),
     measure(chatter.hz ?? 0, 'Hz'),
@@ -137,7 +137,7 @@ function sentenceOf(state: MillingState, chatter: ChatterChance): Sentence {
 export const limitDepthLimit: Limit<MillingState> = {
   id: 'limit-depth',
   group: 'vibration',
-  name: 'limit depth',
+  name: 'stability limit',
   asks: 'borders',
   needsTip: true,
   assess(state) {
@@ -151,7 +151,7 @@ export const limitDepthLimit: Limit<MillingState> = {
       allowed: estimate && {
         value: estimate.value,
         unit: 'mm',
-        from: `even chance of chatter, ${chatter.periodic ? 'periodic solution' : 'averaged cut, an overview'}`,
+        from: `50% chance of chatter, ${chatter.periodic ? 'periodic solution' : 'averaged cut, an overview'}`,
       },
       share: estimate ? over(exact(depth), estimate) : exact(chatter.share),
       verdict: stateOf(stability, chatter),

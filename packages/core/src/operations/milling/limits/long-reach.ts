@@ -21,13 +21,13 @@ export const longReachLimit: Limit<MillingState> = {
       why: () =>
         ratio > 4
           ? say(
-              '{0} out is {1} diameters; above 4 expect chatter before anything else, and tap-test it; {2} is the most.',
+              'Stick-out {0}, {1}×D; {2}×D allowed. Above 4×D expect chatter first: tap-test it.',
               measure(tooling.stickOutMm, 'mm'),
               measure(ratio, 'ratio'),
               measure(most, 'ratio'),
             )
           : say(
-              '{0} out is {1} diameters, ordinary.',
+              'Stick-out {0}, {1}×D.',
               measure(tooling.stickOutMm, 'mm'),
               measure(ratio, 'ratio'),
             ),

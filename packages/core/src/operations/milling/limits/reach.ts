@@ -11,7 +11,7 @@ const CLEARANCE = 1;
 export const reachLimit: Limit<MillingState> = {
   id: 'reach',
   group: 'cutter',
-  name: 'reach to floor',
+  name: 'reach',
   ofCutter: true,
   assess({ op, context: { cutter } }) {
     const depth = op.feature.depthMm;
@@ -26,7 +26,7 @@ export const reachLimit: Limit<MillingState> = {
       allowed: { value: reach, unit: 'mm', from: by },
       share: shareOf(exact(depth), reach),
       why: () =>
-        say(`The floor lies {0} down; the ${by} gives {1}.`, measure(depth, 'mm'), measure(reach, 'mm')),
+        say(`Depth {0}; reach {1} (${by}).`, measure(depth, 'mm'), measure(reach, 'mm')),
       formula: 'depth ≤ smaller of LU and stick-out − 1',
       inputs: () => [
         input('depth', 'feature depth', depth, 'mm'),

@@ -8,7 +8,7 @@ import { input, type Limit, shareOf } from '../../../judging/limit.ts';
 
 const PLOUGHING: Source = {
   id: 'ploughing',
-  label: 'real roughness over the geometric one',
+  label: 'measured over theoretical roughness',
   kind: 'assumed',
   sigma: 0.25,
   narrowBy: 'measure Ra of a trial surface',
@@ -30,7 +30,7 @@ const SMOOTHEST_SOLID = 0.15;
 export const roughnessLimit: Limit<MillingState> = {
   id: 'roughness',
   group: 'accuracy',
-  name: 'roughness',
+  name: 'surface roughness',
   assess({ op, context: { alloy, cutter }, teeth, runoutStep, diameterInCutMm }) {
     const wanted = op.feature.raUm;
     if (wanted === null) return null;
@@ -51,11 +51,11 @@ export const roughnessLimit: Limit<MillingState> = {
     const estimate = uncertain(ra, PLOUGHING);
     return {
       predicted: { estimate, unit: 'um-fine' },
-      allowed: { value: wanted, unit: 'um-fine', from: 'Ra on the drawing' },
+      allowed: { value: wanted, unit: 'um-fine', from: 'Ra required' },
       share: shareOf(estimate, wanted),
       why: () =>
         say(
-          'Feed marks of {0} come out as about Ra {1}; {2} is asked.',
+          'Ra {1} expected (feed marks {0}); {2} required.',
           measure(counts * 1000, 'um-fine'),
           measure(ra, 'um-fine'),
           measure(wanted, 'um-fine'),
@@ -64,7 +64,7 @@ export const roughnessLimit: Limit<MillingState> = {
       inputs: () => [
         input('f', 'feed a mark', mark, 'mm/tooth'),
         input('r', 'corner radius', nose, 'mm'),
-        input('k', 'real over geometric', roughnessFactor(alloy.iso513_group), 'ratio'),
+        input('k', 'measured over theoretical', roughnessFactor(alloy.iso513_group), 'ratio'),
       ],
       source: 'Martellotti 1941; judgement rule G-82',
     };
@@ -75,7 +75,7 @@ export const roughnessLimit: Limit<MillingState> = {
 export const scallopLimit: Limit<MillingState> = {
   id: 'scallop',
   group: 'accuracy',
-  name: 'ridges between passes',
+  name: 'scallop height',
   assess({ op: { feature, cut }, context: { cutter } }) {
     if (feature.scallopMm === null) return null;
     const radius = contactRadius(cutter, feature.slopeDeg);
@@ -88,7 +88,7 @@ export const scallopLimit: Limit<MillingState> = {
       share: shareOf(exact(height), feature.scallopMm),
       why: () =>
         say(
-          'Passes {0} apart with an edge of {1} leave ridges of {2}.',
+          'Scallop height {2} ({0} stepover, {1} radius).',
           measure(spacing, 'mm'),
           measure(radius, 'mm'),
           measure(height, 'mm-fine'),
@@ -110,7 +110,7 @@ const WIPER_SHARE = 0.7;
 export const wiperLimit: Limit<MillingState> = {
   id: 'wiper',
   group: 'accuracy',
-  name: 'wiper covers the feed',
+  name: 'wiper flat',
   assess({ op, context: { cutter }, teeth }) {
     const flat = cutter.properties.BS;
     if (!flat || op.feature.kind !== 'face' || op.feature.allowanceMm > 0) return null;
@@ -125,7 +125,7 @@ export const wiperLimit: Limit<MillingState> = {
       share: shareOf(exact(turn), WIPER_SHARE * flat),
       why: () =>
         say(
-          'A turn feeds {0}; the flat of {1} covers {2} safely.',
+          'Feed {0} per revolution; {2} allowed (wiper flat {1}).',
           measure(turn, 'mm/rev'),
           measure(flat, 'mm'),
           measure(WIPER_SHARE * flat, 'mm/rev'),

@@ -20,7 +20,7 @@ const cannotTell = ({ op, stability }: MillingState): boolean =>
 export const toothPassingLimit: Limit<MillingState> = {
   id: 'tooth-passing',
   group: 'vibration',
-  name: 'tooth-passing resonance',
+  name: 'tooth-passing frequency',
   needsTip: true,
   assess(state) {
     if (cannotTell(state)) return null;
@@ -45,12 +45,12 @@ export const toothPassingLimit: Limit<MillingState> = {
       why: () =>
         share <= 1
           ? say(
-              'The teeth push at {0}; the nearest mode is at {1}, far enough.',
+              'Tooth-passing frequency {0}; nearest mode {1}, far enough.',
               measure(tooth, 'Hz'),
               measure(nearest.hz, 'Hz'),
             )
           : say(
-              `The teeth push at {0}${nearest.harmonic > 1 ? `, ${nearest.harmonic} times that` : ''} meets the mode at {1}: no chatter, but the wall will show it when finishing.`,
+              `Tooth-passing frequency {0}${nearest.harmonic > 1 ? `, ${nearest.harmonic} times that` : ''} meets the mode at {1}: no chatter, but the wall will show it when finishing.`,
               measure(tooth, 'Hz'),
               measure(nearest.hz, 'Hz'),
             ),

@@ -7,7 +7,7 @@ import { input, type Limit, shareOf } from '../../../judging/limit.ts';
 export const usableLengthLimit: Limit<MillingState> = {
   id: 'usable-length',
   group: 'cutter',
-  name: 'edge length',
+  name: 'cutting length',
   assess({ op: { cut }, context: { cutter } }) {
     const edge = cutter.properties.APMX ?? 0;
     return {
@@ -16,14 +16,14 @@ export const usableLengthLimit: Limit<MillingState> = {
       share: shareOf(exact(cut.axialDepthMm), edge),
       why: () =>
         say(
-          'The cut is {0} deep; the edge is {1} long.',
+          'Axial depth {0}; cutting length {1}.',
           measure(cut.axialDepthMm, 'mm'),
           measure(edge, 'mm'),
         ),
       formula: 'ap ≤ APMX',
       inputs: () => [
         input('ap', 'axial depth', cut.axialDepthMm, 'mm'),
-        input('APMX', 'edge length', edge, 'mm'),
+        input('APMX', 'cutting length', edge, 'mm'),
       ],
       source: 'cutter record (ISO 13399)',
     };

@@ -54,7 +54,7 @@ const tapped = (stiffness: number): OperationContext => ({
   },
 });
 
-describe('limit depth where the tip was measured', () => {
+describe('stability limit where the tip was measured', () => {
   it.each([
     ['clear', 3e8, 12],
     ['over', 8e6, 12],

@@ -108,7 +108,7 @@ function finished(state: MillingState): WallVerdict {
 export const wallErrorLimit: Limit<MillingState> = {
   id: 'wall-error',
   group: 'accuracy',
-  name: 'lean off wall',
+  name: 'wall deflection',
   asks: 'forces',
   assess(state) {
     const { op, leanParts, wallForceN } = state;
@@ -121,11 +121,11 @@ export const wallErrorLimit: Limit<MillingState> = {
       why,
       formula: 'δ = Fn·(beam + clamp + holder + spindle)',
       inputs: () => [
-        input('Fn', 'push while a tooth makes the wall', wallForceN.value, 'N'),
+        input('Fn', 'force while a tooth forms the wall', wallForceN.value, 'N'),
         ...(compared(state) ? [input('Fn fresh', 'the same with a fresh edge', freshPushN(state), 'N')] : []),
         input('L', 'stick-out', op.tooling.stickOutMm, 'mm'),
-        input('δ tool', 'bend of the tool', leanParts.tool, 'mm-fine'),
-        input('δ clamp', 'joint in the holder', leanParts.clamp, 'mm-fine'),
+        input('δ tool', 'tool bending', leanParts.tool, 'mm-fine'),
+        input('δ clamp', 'holder joint', leanParts.clamp, 'mm-fine'),
         input('δ holder', 'holder body', leanParts.holder, 'mm-fine'),
         input('δ spindle', 'spindle and machine', leanParts.spindle, 'mm-fine'),
       ],

@@ -36,7 +36,7 @@ const HEAT_SHARE: Source = {
 export const workholdingHeatLimit: Limit<MillingState> = {
   id: 'workholding-heat',
   group: 'strength',
-  name: 'heat at the holding',
+  name: 'workholding temperature',
   asks: 'forces',
   assess({ op, context: { alloy }, torqueNm, minutes }) {
     const { workholding, feature } = op;
@@ -63,7 +63,7 @@ export const workholdingHeatLimit: Limit<MillingState> = {
       share: shareOf(estimate, release - ROOM_C),
       why: () =>
         say(
-          `One feature warms the part by about {0}; the ${workholding.kind} lets go near {1}.`,
+          `Part warms by about {0} per feature; ${workholding.kind} releases near {1}.`,
           measure(rise, 'degC'),
           measure(release, 'degC'),
         ),

@@ -30,7 +30,7 @@ function heldAgainst(
       allowed: null,
       share: null,
       verdict: 'unproven',
-      why: () => say(`The cut ${words.push} with {0}; ${words.missing}.`, measure(asked.value, 'N')),
+      why: () => say(`${words.push} {0}; ${words.missing}.`, measure(asked.value, 'N')),
     };
   }
   return {
@@ -38,11 +38,11 @@ function heldAgainst(
     inputs,
     source,
     predicted: { estimate: asked, unit: 'N' },
-    allowed: { value: capacity / factor, unit: 'N', from: `declared ${words.against} over ${factor}` },
+    allowed: { value: capacity / factor, unit: 'N', from: `${words.against} over ${factor}` },
     share: shareOf(asked, capacity / factor),
     why: () =>
       say(
-        `The cut ${words.push} with {0}; the declared {1} allows {2}.`,
+        `${words.push} {0}; {2} allowed (${words.against} {1}).`,
         measure(asked.value, 'N'),
         measure(capacity, 'N'),
         measure(capacity / factor, 'N'),
@@ -65,18 +65,18 @@ export const workholdingLimit: Limit<MillingState> = {
       workholding.capacityN,
       factor,
       {
-        push: 'pushes',
-        against: 'holding',
-        missing: `no holding force is declared for the ${workholding.kind}`,
+        push: 'Cutting force',
+        against: 'holding force',
+        missing: `no holding force entered for ${workholding.kind}`,
       },
       {
         formula: '√(Fxy² + Flift²) ≤ capacity / factor',
         inputs: () => [
-          input('Fxy', 'peak side force', sideForceN.value, 'N'),
+          input('Fxy', 'peak radial force', sideForceN.value, 'N'),
           input('Flift', 'lifting force counted here', together, 'N'),
           input('factor', 'safety factor', factor, 'ratio'),
         ],
-        source: 'milling forces through one turn; declared holding',
+        source: 'milling forces through one revolution; declared holding',
       },
     );
   },
@@ -86,7 +86,7 @@ export const workholdingLimit: Limit<MillingState> = {
 export const workholdingLiftLimit: Limit<MillingState> = {
   id: 'workholding-lift',
   group: 'strength',
-  name: 'lift off the holding',
+  name: 'part lift',
   asks: 'forces',
   assess({ op: { workholding }, liftN }) {
     if (workholding.liftCapacityN === null) return null;
@@ -95,14 +95,14 @@ export const workholdingLiftLimit: Limit<MillingState> = {
       liftN,
       workholding.liftCapacityN,
       factor,
-      { push: 'lifts', against: 'holding against lifting', missing: '' },
+      { push: 'Lifting force', against: 'vertical holding force', missing: '' },
       {
         formula: 'Flift ≤ capacity / factor',
         inputs: () => [
           input('Flift', 'peak lifting force', liftN.value, 'N'),
           input('factor', 'safety factor', factor, 'ratio'),
         ],
-        source: 'milling forces through one turn; declared holding',
+        source: 'milling forces through one revolution; declared holding',
       },
     );
   },

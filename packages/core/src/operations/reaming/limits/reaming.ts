@@ -26,18 +26,18 @@ const windowOf = ({ context, diameterInCutMm }: ReamingState): readonly [number,
 export const reamAllowanceLowLimit: Limit<ReamingState> = {
   id: 'ream-allowance-low',
   group: 'cutter',
-  name: 'least allowance',
+  name: 'minimum reaming allowance',
   assess(state) {
     const [least] = windowOf(state);
     return atLeast(uncertain(state.allowanceMm, STOCK), least, 'mm', 'diameter, alloy and reamer', {
       why: () =>
         say(
-          '{0} on the diameter is left for the reamer; under {1} it rubs in the skin the drill hardened.',
+          'Reaming allowance {0} on diameter; at least {1} needed (below, it rubs in the work-hardened layer).',
           measure(state.allowanceMm, 'mm'),
           measure(least, 'mm'),
         ),
       formula: 'D − hole before ≥ least allowance',
-      inputs: () => [input('D₀', 'hole before', state.op.hole.startMm, 'mm')],
+      inputs: () => [input('D₀', 'pre-hole diameter', state.op.hole.startMm, 'mm')],
       source: 'reamer record; judgement rule G-66',
     });
   },
@@ -47,18 +47,18 @@ export const reamAllowanceLowLimit: Limit<ReamingState> = {
 export const reamAllowanceHighLimit: Limit<ReamingState> = {
   id: 'ream-allowance-high',
   group: 'cutter',
-  name: 'most allowance',
+  name: 'maximum reaming allowance',
   assess(state) {
     const most = Math.max(0.4 * Math.cbrt(state.diameterInCutMm / 10), windowOf(state)[2] * 1.3);
     return held(uncertain(state.allowanceMm, STOCK), most, 'mm', 'chip room of the reamer', {
       why: () =>
         say(
-          '{0} on the diameter is left for the reamer; its flutes carry {1}.',
+          'Reaming allowance {0} on diameter; {1} allowed (flute space).',
           measure(state.allowanceMm, 'mm'),
           measure(most, 'mm'),
         ),
       formula: 'D − hole before ≤ most allowance',
-      inputs: () => [input('D₀', 'hole before', state.op.hole.startMm, 'mm')],
+      inputs: () => [input('D₀', 'pre-hole diameter', state.op.hole.startMm, 'mm')],
       source: 'judgement rule G-66',
     });
   },
@@ -84,7 +84,7 @@ export const reamChipsLimit: Limit<ReamingState> = {
   id: 'ream-chips',
   reads: 'setup',
   group: 'cutter',
-  name: 'where chips go',
+  name: 'chip direction',
   assess({ op: { hole }, context: { cutter } }) {
     const forward = (cutter.properties.FHA ?? 0) < -1;
     return verdict(forward && !hole.through ? 'over' : 'clear', {
@@ -92,9 +92,9 @@ export const reamChipsLimit: Limit<ReamingState> = {
         say(
           forward
             ? hole.through
-              ? 'Left-hand flutes push the chips out ahead.'
-              : 'Left-hand flutes push the chips into the closed bottom: take straight flutes.'
-            : 'Straight flutes keep the few chips until it is drawn out.',
+              ? 'Left-hand flutes push chips ahead.'
+              : 'Left-hand flutes pack chips into the closed bottom: use straight flutes.'
+            : 'Straight flutes hold the few chips until retract.',
         ),
       formula: 'left-hand flutes only through',
       source: 'judgement rule G-66',
@@ -106,14 +106,14 @@ export const reamChipsLimit: Limit<ReamingState> = {
 export const reamOutLimit: Limit<ReamingState> = {
   id: 'ream-out',
   group: 'accuracy',
-  name: 'feed out',
+  name: 'retract feed',
   assess({ op: { cut }, context }) {
     const most = isHighSpeedSteel(context) ? 3 : 2;
     return {
       ...held(cut.outFeed, most, 'ratio', 'feed in', {
         why: () =>
           say(
-            'It is drawn out at {0} times the feed in, spindle turning forwards; above {1} the margins score the wall.',
+            'Retract feed {0}× feed in, spindle turning; {1}× allowed (margins score the wall).',
             measure(cut.outFeed, 'ratio'),
             measure(most, 'ratio'),
           ),

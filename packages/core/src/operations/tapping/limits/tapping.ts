@@ -13,13 +13,13 @@ const BREAKING_SHARE = 0.5;
 export const tapBreakingLimit: Limit<TappingState> = {
   id: 'tap-breaking',
   group: 'strength',
-  name: 'margin to breaking',
+  name: 'tap breakage margin',
   assess({ torqueNm, breakNm, torque, op }) {
     const allowed = scale(breakNm, BREAKING_SHARE);
-    return held(torqueNm, allowed, 'Nm', 'half of what twists the tap off', {
+    return held(torqueNm, allowed, 'Nm', 'half the breaking torque', {
       why: () =>
         say(
-          'Sharp it takes {0}; wear and {3} of chips make {1} at the bottom. It twists off at {2}; {4} is allowed.',
+          'Tapping torque {1} at {3} depth (sharp tap {0}); {4} allowed (half the breaking torque {2}).',
           measure(torque.sharpNm, 'Nm'),
           measure(torqueNm.value, 'Nm'),
           measure(breakNm.value, 'Nm'),
@@ -31,7 +31,7 @@ export const tapBreakingLimit: Limit<TappingState> = {
         input('sharp', 'sharp tap', torque.sharpNm, 'Nm'),
         input('packing', 'chips in the flutes', torque.packing, 'ratio'),
         input('wear', 'worn chamfer', torque.wear, 'ratio'),
-        input('M break', 'twists off at', breakNm.value, 'Nm'),
+        input('M break', 'breaking torque', breakNm.value, 'Nm'),
       ],
       source: 'judgement rule G-65; torsion of an equivalent bar',
     });
@@ -42,7 +42,7 @@ export const tapBreakingLimit: Limit<TappingState> = {
 export const threadHeightLimit: Limit<TappingState> = {
   id: 'thread-height',
   group: 'accuracy',
-  name: 'thread height',
+  name: 'percent thread',
   assess({ heightPercent, op, forming }) {
     const low = 50;
     const high = forming ? 90 : 83.4;
@@ -52,15 +52,15 @@ export const threadHeightLimit: Limit<TappingState> = {
         why: () =>
           say(
             heightPercent > high
-              ? 'A hole of {0} leaves {1} of the thread: under the minor diameter of the standard.'
+              ? '{0} hole, {1} thread: below the standard’s minor diameter.'
               : heightPercent < low
-                ? 'A hole of {0} leaves only {1} of the thread.'
-                : 'A hole of {0} leaves {1} of the thread; above some 60 % it does not get stronger.',
+                ? '{0} hole, only {1} thread.'
+                : '{0} hole, {1} thread; above about 60% it gains no strength.',
             measure(op.hole.startMm, 'mm'),
             measure(heightPercent, 'percent'),
           ),
         formula: forming ? '(D − hole)/(0.68·P)' : '(D − hole)/(1.299·P)',
-        inputs: () => [input('hole', 'hole before', op.hole.startMm, 'mm')],
+        inputs: () => [input('hole', 'pre-hole diameter', op.hole.startMm, 'mm')],
         source: 'ISO 68-1; judgement rule G-65',
       }),
       share: exact(under ? low / heightPercent : heightPercent / high),
@@ -75,7 +75,7 @@ export const tapAlloyLimit: Limit<TappingState> = {
   id: 'tap-alloy',
   reads: 'setup',
   group: 'cutter',
-  name: 'tap for this alloy',
+  name: 'tap for this material',
   assess({ forming, op, context: { alloy } }) {
     const points =
       alloy.hardness.scale === 'HRC'
@@ -100,15 +100,15 @@ export const tapAlloyLimit: Limit<TappingState> = {
         forming
           ? say(
               formed
-                ? 'At {0} the alloy flows into the form of the tap.'
-                : 'At {0}, or in this family, the alloy cracks or galls where a tap presses it.',
+                ? 'At {0} the alloy can be form-tapped.'
+                : 'At {0}, or in this family, the alloy cracks or galls when form-tapped.',
               measure(strength, 'MPa'),
             )
           : say(
               state === 'clear'
-                ? 'About {0} HRC: taps cut it.'
+                ? 'About {0} HRC: suitable for cutting taps.'
                 : state === 'tight'
-                  ? 'About {0} HRC: above 35 taps live short and break without warning.'
+                  ? 'About {0} HRC: above 35 taps wear fast and break without warning.'
                   : 'About {0} HRC: at 45 and above threads are milled.',
               measure(hardness, 'pieces'),
             ),
@@ -123,7 +123,7 @@ export const tapChipsLimit: Limit<TappingState> = {
   id: 'tap-chips',
   reads: 'setup',
   group: 'cutter',
-  name: 'where chips go',
+  name: 'chip direction',
   assess({ op: { hole }, context: { cutter } }) {
     const forward = cutter.type === 'tap_spiral_point';
     const back = cutter.type === 'tap_spiral_flute';
@@ -132,12 +132,12 @@ export const tapChipsLimit: Limit<TappingState> = {
         say(
           forward
             ? hole.through
-              ? 'The spiral point pushes chips out ahead.'
-              : 'The spiral point packs its chips into the closed bottom.'
+              ? 'Spiral point pushes chips ahead.'
+              : 'Spiral point packs chips into the closed bottom.'
             : back
               ? hole.through
-                ? 'Spiral flutes draw chips back; through an open hole a spiral point is stronger.'
-                : 'Spiral flutes draw the chips back out.'
+                ? 'Spiral flutes draw chips back; in a through hole a spiral point is stronger.'
+                : 'Spiral flutes draw chips back out.'
               : 'A forming tap makes no chips.',
         ),
       formula: 'spiral point through, spiral flutes blind',
@@ -151,7 +151,7 @@ export const tapSynchronousLimit: Limit<TappingState> = {
   id: 'tap-synchronous',
   reads: 'setup',
   group: 'machine',
-  name: 'feed coupled',
+  name: 'rigid tapping',
   assess({ op: { cut }, context: { holder } }) {
     const gives = holder.kind === 'tap_holder';
     return verdict(cut.synchronous ? (gives ? 'clear' : 'tight') : gives ? 'tight' : 'over', {
@@ -159,11 +159,11 @@ export const tapSynchronousLimit: Limit<TappingState> = {
         say(
           cut.synchronous
             ? gives
-              ? 'Synchronous feed, and the holder takes up what reversal is off by.'
-              : 'Synchronous feed in a rigid holder: what reversal is off by comes on the flanks.'
+              ? 'Rigid tapping, with a compensating holder for reversal error.'
+              : 'Rigid tapping in a rigid holder: reversal error loads the flanks.'
             : gives
-              ? 'The holder takes up the feed; the depth is less sure.'
-              : 'Without synchronous feed a rigid holder tears the thread.',
+              ? 'The floating holder compensates feed error; depth is less certain.'
+              : 'A rigid holder without rigid tapping tears the thread.',
         ),
       formula: 'synchronous spindle and a tapping holder',
       source: 'judgement rules G-65, G-103',
@@ -175,7 +175,7 @@ export const tapSynchronousLimit: Limit<TappingState> = {
 export const tapRunOutLimit: Limit<TappingState> = {
   id: 'tap-run-out',
   group: 'path',
-  name: 'room at the bottom',
+  name: 'bottom clearance',
   assess({ runOutMm, op: { hole } }) {
     if (hole.through || hole.startDepthMm === null) return null;
     const room = hole.startDepthMm - hole.depthMm;
@@ -184,8 +184,8 @@ export const tapRunOutLimit: Limit<TappingState> = {
         why: () =>
           say(
             room > 0
-              ? 'Chamfer and a turn and a half need {0} below the last full thread; {1} is there.'
-              : 'Chamfer and a turn and a half need {0} below the last full thread; the drilled hole ends {1} above it.',
+              ? 'Bottom clearance {1}; {0} needed (tap chamfer and 1.5 pitches).'
+              : 'The hole ends {1} above the last full thread; {0} needed below it (tap chamfer and 1.5 pitches).',
             measure(runOutMm, 'mm'),
             measure(Math.abs(room), 'mm'),
           ),

@@ -10,13 +10,13 @@ import { atLeast, held, inWindow } from '../../holes/limits/assessments.ts';
 export const threadMillFitsLimit: Limit<ThreadMillingState> = {
   id: 'thread-mill-fits',
   group: 'path',
-  name: 'mill fits hole',
+  name: 'cutter fits hole',
   assess({ smallestHoleMm, op: { hole } }) {
     return {
       ...atLeast(hole.startMm, smallestHoleMm, 'mm', 'cutter and room for its chips', {
         why: () =>
           say(
-            'The hole is {0}; this mill needs {1}.',
+            'Hole {0}; the cutter needs {1}.',
             measure(hole.startMm, 'mm'),
             measure(smallestHoleMm, 'mm'),
           ),
@@ -39,8 +39,8 @@ export const threadTaperLimit: Limit<ThreadMillingState> = {
       why: () =>
         say(
           path.rows > 1
-            ? 'The mill leans {2} at its tip; the thread is {0} narrower at the bottom than at its mouth, {1} is allowed.'
-            : 'One row of teeth leans {2} at every depth alike; the offset takes that out.',
+            ? 'Thread taper {0}; {1} allowed (deflection {2} at the tip).'
+            : 'One row of teeth deflects {2} at every depth alike; the radius offset removes it.',
           measure(taperMm.value, 'mm-fine'),
           measure(allowed, 'mm-fine'),
           measure(leanMm.value, 'mm-fine'),
@@ -72,7 +72,7 @@ export const threadMillBendingLimit: Limit<ThreadMillingState> = {
     return held(stressMPa, allowed, 'MPa', `0.4 of the rupture strength of ${context.substrate.name}`, {
       why: () =>
         say(
-          'A side force of {0} bends the mill with {1}; it stands {2} for long.',
+          'Bending stress {1} at {0} radial force; {2} allowed (fatigue).',
           measure(sideForceN.value, 'N'),
           measure(stressMPa.value, 'MPa'),
           measure(allowed.value, 'MPa'),

@@ -14,7 +14,7 @@ export type ChatterKind = 'hopf' | 'flip';
 
 /** The border depth of the periodic solution. */
 export interface PeriodicLimit {
-  /** Limit depth, mm; null where it is beyond the deepest looked at. */
+  /** Stability limit, mm; null where it is beyond the deepest looked at. */
   readonly depthMm: number | null;
   /** Frequency it would be heard at, Hz. */
   readonly hz: number | null;

@@ -18,7 +18,7 @@ describe('multiplier of a milling cut, closer than the worked cases ask', () => 
   });
 });
 
-describe('limit depth of a milling cut, closer than the worked cases ask', () => {
+describe('stability limit of a milling cut, closer than the worked cases ask', () => {
   it.each(goldenCases('sdm-limit').map((c) => [c.id, c] as const))('%s', (_, c: GoldenCase) => {
     const expected = c.expected['ap_limit_mm'] as (number | null)[];
     const kinds = c.expected['type'] as unknown as (string | null)[];

@@ -11,7 +11,7 @@ const CONVERGED = [
 ];
 const WANTED = 1e-3;
 
-describe('limit depth of cuts nobody chose', () => {
+describe('stability limit of cuts nobody chose', () => {
   const judged = Array.from({ length: CUTS }, (_, i) => {
     const { cut, structure, rpm } = randomCut(i + 1);
     const found = limitDepth(cut, structure, rpm);

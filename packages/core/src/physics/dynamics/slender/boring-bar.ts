@@ -22,7 +22,7 @@ export interface BoringVerdict {
   /** Overhang in diameters the bar is made for. */
   readonly mostRatio: number;
   readonly rpm: number;
-  /** Limit depth of cut on the radius, mm; Infinity where no depth chatters. */
+  /** Stability limit of cut on the radius, mm; Infinity where no depth chatters. */
   readonly limitMm: number;
   readonly hz: number;
   /** Speed under which no depth chatters, m/min. */

@@ -64,7 +64,7 @@ describe('sound of a cut', () => {
     );
     expect(heard.hz).toBeCloseTo(1137, 0);
     expect(heard.lines.filter((l) => l.kind === 'chatter')).toHaveLength(1);
-    expect(heard.lines.filter((l) => l.kind === 'side of chatter')).toHaveLength(2);
+    expect(heard.lines.filter((l) => l.kind === 'chatter sidebands')).toHaveLength(2);
   });
 
   it('hears a wave that comes round every second tooth, though an even cutter hides it among the spindle lines', () => {

@@ -13,7 +13,7 @@ export interface SoundLine {
   /** Amplitude of the line, in the recording's own unit. */
   readonly amplitude: number;
   /** What it is. */
-  readonly kind: 'tooth' | 'spindle' | 'chatter' | 'side of chatter';
+  readonly kind: 'tooth' | 'spindle' | 'chatter' | 'chatter sidebands';
   /** Multiple of the tooth-passing or spindle frequency, where it is one. */
   readonly multiple?: number;
 }
@@ -267,7 +267,7 @@ export function listen(recording: Recording, wish: SoundWish): SoundVerdict {
         p !== strongest &&
         (Math.abs(apart - Math.round(apart)) * tooth < 2 * blindHz ||
           Math.abs(mirrored - Math.round(mirrored)) * tooth < 2 * blindHz);
-      return { hz: p.hz, amplitude: p.amplitude, kind: side ? 'side of chatter' : 'chatter' };
+      return { hz: p.hz, amplitude: p.amplitude, kind: side ? 'chatter sidebands' : 'chatter' };
     })
     .sort((a, b) => b.amplitude - a.amplitude);
   // Flip: for an even number of teeth its lines are multiples of the spindle's; they then outgrow the tooth lines.
