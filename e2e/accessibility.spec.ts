@@ -68,7 +68,7 @@ const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Pro
     go: async (page) => {
       await openBench(page, /TT-0420/, /Rough plate pocket/);
       await page.getByRole('button', { name: 'Strategies', exact: true }).click();
-      await expect(page.getByRole('button', { name: 'Take column 2 to the bench' })).toBeEnabled({
+      await expect(page.getByRole('button', { name: 'Use column 2 in the operation' })).toBeEnabled({
         timeout: 40_000,
       });
     },
@@ -151,12 +151,16 @@ const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Pro
   },
 ];
 
-async function expectSound(page: Page): Promise<void> {
+/** Rules whose answer hangs on theme or width; the others are the same in every look. */
+const OF_THE_LOOK = ['color-contrast', 'target-size'];
+
+async function expectSound(page: Page, rules: readonly string[] | null): Promise<void> {
   // What is still arriving may be replaced under the checker's hands; what is wrong with the page stays wrong.
   await expect(async () => {
-    const { violations } = await new AxeBuilder({ page })
-      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-      .analyze();
+    const axe = new AxeBuilder({ page });
+    const { violations } = await (
+      rules ? axe.withRules([...rules]) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    ).analyze();
     const found = violations.map(
       (v) =>
         `${v.id}: ${v.nodes
@@ -165,21 +169,21 @@ async function expectSound(page: Page): Promise<void> {
           .join(' | ')}`,
     );
     expect(found).toEqual([]);
-  }).toPass({ timeout: 15_000 });
+  }).toPass({ timeout: 60_000 });
   const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
   expect(wide, 'the page scrolls sideways').toBeLessThanOrEqual(0);
 }
 
 /** One visit is looked at in both themes and at both widths: contrast hangs on the theme alone, layout on the width. */
 async function expectSoundInBothLooks(page: Page): Promise<void> {
-  for (const [theme, width, height] of [
-    ['light', 1280, 800],
-    ['dark', 1024, 768],
+  for (const [theme, width, height, rules] of [
+    ['light', 1280, 800, null],
+    ['dark', 1024, 768, OF_THE_LOOK],
   ] as const) {
     await test.step(`${theme}, ${width}×${height}`, async () => {
       await page.setViewportSize({ width, height });
       await page.evaluate((t) => (document.documentElement.dataset['theme'] = t), theme);
-      await expectSound(page);
+      await expectSound(page, rules);
     });
   }
 }
@@ -193,7 +197,6 @@ test.describe('every place is sound, light and dark, wide and narrow:', () => {
   });
   for (const place of PLACES) {
     test(place.name, async ({ page }) => {
-      test.setTimeout(120_000);
       await signIn(page, 'engineer');
       await place.go(page);
       await expectSoundInBothLooks(page);

@@ -41,7 +41,7 @@ test.describe('balancing the plate pocket in aged titanium', () => {
     await undoAll(page);
   });
 
-  test('the search finds a better cut at 90 %, is previewed, applied, and all of it undone', async ({
+  test('the search finds a better cut at 90%, is previewed, applied, and all of it undone', async ({
     page,
   }) => {
     const start = await Promise.all(
@@ -50,10 +50,10 @@ test.describe('balancing the plate pocket in aged titanium', () => {
     await page.getByRole('tab', { name: 'Window' }).click();
     await page.getByRole('button', { name: 'Larger chart' }).click();
     await page.getByRole('combobox', { name: 'find' }).selectOption('cost');
-    await page.getByRole('button', { name: 'Search', exact: true }).click();
+    await page.getByRole('button', { name: 'Optimise', exact: true }).click();
     const found = page.getByRole('button', { name: 'Preview what was found' });
     await expect(found).toBeVisible({ timeout: 30_000 });
-    await expect(page.getByText(/costs \d+ % of the present cut/)).toBeVisible();
+    await expect(page.getByText(/costs \d+% of the present cut/)).toBeVisible();
     await found.click();
     await expect(page.getByText('Preview: what changes is tinted')).toBeVisible();
     await page.getByRole('button', { name: 'Apply what was found' }).click();
@@ -82,8 +82,8 @@ test.describe('balancing the plate pocket in aged titanium', () => {
     await view.getByLabel('Strategy of column 3').selectOption('constant-engagement');
     await view.getByRole('button', { name: 'Another column' }).click();
     await view.getByLabel('Strategy of column 4').selectOption('trochoidal');
-    await expect(view.getByRole('button', { name: /^Take column/ })).toHaveCount(4, { timeout: 60_000 });
-    await expect(view.getByRole('button', { name: 'Take column 4 to the bench' })).toBeEnabled({
+    await expect(view.getByRole('button', { name: /^Use column/ })).toHaveCount(4, { timeout: 60_000 });
+    await expect(view.getByRole('button', { name: 'Use column 4 in the operation' })).toBeEnabled({
       timeout: 60_000,
     });
     const cells = view.getByRole('row', { name: /^Cycle time per feature/ }).getByRole('cell');
@@ -98,7 +98,7 @@ test.describe('balancing the plate pocket in aged titanium', () => {
     await expect(view.getByRole('region', { name: 'When to use which' })).toContainText(
       'Spindle power, edge length',
     );
-    await view.getByRole('button', { name: `Take column ${best + 1} to the bench` }).click();
+    await view.getByRole('button', { name: `Use column ${best + 1} in the operation` }).click();
     await expect(page.getByRole('region', { name: 'Parameters' })).toBeVisible();
     await undoAll(page);
   });
@@ -107,7 +107,7 @@ test.describe('balancing the plate pocket in aged titanium', () => {
     test.slow();
     await page.getByRole('button', { name: 'Cutter', exact: true }).click();
     const view = page.getByRole('region', { name: 'Choosing the cutter' });
-    const takes = view.getByRole('button', { name: /^Take .* to the bench/ });
+    const takes = view.getByRole('button', { name: /^Use .* in the operation/ });
     await expect(takes.first()).toBeEnabled({ timeout: 120_000 });
     expect(await takes.count()).toBeGreaterThan(1);
     expect(await takes.count()).toBeLessThanOrEqual(5);
@@ -115,7 +115,7 @@ test.describe('balancing the plate pocket in aged titanium', () => {
       view.getByText('Corner-radius end mill 8 mm, RE 0.5, variable pitch').locator('..'),
     ).toContainText('reaches 24 mm, the floor lies at 25 mm');
     await expect(view.getByRole('region', { name: 'Larger or shorter' })).toContainText('as stiff');
-    const name = (await takes.first().getAttribute('aria-label'))!.replace(/^Take | to the bench$/g, '');
+    const name = (await takes.first().getAttribute('aria-label'))!.replace(/^Use | in the operation$/g, '');
     await takes.first().click();
     await expect(page.getByRole('button', { name: /^Cutter in holder/ })).toContainText(name);
     await undoAll(page);
@@ -139,12 +139,12 @@ test.describe('balancing the plate pocket in aged titanium', () => {
   });
 
   test('the odds name the chance that all holds and what to measure next', async ({ page }) => {
-    await page.getByRole('tab', { name: 'Odds' }).click();
+    await page.getByRole('tab', { name: 'Confidence' }).click();
     await expect(page.getByText(/All limits met in .* of 2000 draws/)).toBeVisible({
       timeout: 30_000,
     });
     await expect(page.getByRole('heading', { name: 'Measure next' })).toBeVisible();
-    await expect(page.getByText(/takes away \d+ % of the doubt/).first()).toBeVisible();
+    await expect(page.getByText(/cuts uncertainty by \d+%/).first()).toBeVisible();
   });
 
   test('heat, wall, one turn and path answer from their workers', async ({ page }) => {
@@ -152,7 +152,7 @@ test.describe('balancing the plate pocket in aged titanium', () => {
     await expect(page.getByText(/heats for .* and cools for .* ms/)).toBeVisible();
     await page.getByRole('tab', { name: 'Wall' }).click();
     await expect(page.getByText(/Wall error/)).toBeVisible();
-    await page.getByRole('tab', { name: 'One turn' }).click();
+    await page.getByRole('tab', { name: 'Forces' }).click();
     await expect(page.getByText(/(tool breaks|holder slips|spindle stalls) at/).first()).toBeVisible();
     await page.getByRole('tab', { name: 'Path' }).click();
     await expect(page.getByText('recommended')).toBeVisible();

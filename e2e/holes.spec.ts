@@ -68,7 +68,7 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   // A stroke of the deep drill is taken hold of.
   await page.getByRole('link', { name: /Drill 8 mm, Channels/ }).click();
   const section = page.getByRole('group', { name: 'Section of the hole' });
-  const stroke = section.getByRole('slider', { name: 'Stroke 1 to' });
+  const stroke = section.getByRole('slider', { name: 'Peck 1 to' });
   await stroke.focus();
   const depth = Number(await stroke.getAttribute('aria-valuenow'));
   for (let i = 0; i < 5; i++) await stroke.press('ArrowUp');

@@ -32,7 +32,7 @@ const JOBS: readonly KnownJob[] = [
     machine: 'axis5-24k',
     cuts: [
       {
-        what: 'light and two diameters deep',
+        what: 'light and two ×D deep',
         ...TI_POCKET,
         typed: {
           'spindle speed': '2122',
@@ -79,7 +79,7 @@ const JOBS: readonly KnownJob[] = [
         typed: { 'spindle speed': '2918', 'feed per tooth': '0.055', 'axial depth': '6' },
       },
       {
-        what: 'slot two diameters deep in one go',
+        what: 'slot two ×D deep in one go',
         kind: 'slot',
         size: { Width: '12', Depth: '24' },
         cutter: 'em-bull-12-z4-re1-var',

@@ -43,7 +43,7 @@ test('three people take a job from request to sheet', async ({ page }) => {
   await page.getByRole('button', { name: 'Redo' }).click();
   await expect(governs).not.toContainText('Governs: wall deflection');
 
-  // An 8 mm hole five diameters deep.
+  // An 8 mm hole five ×D deep.
   await page.getByRole('link', { name: 'GW-2001' }).click();
   await page.getByRole('button', { name: 'Operation' }).click();
   await dialog.getByLabel('What is cut').selectOption('hole');
@@ -52,7 +52,7 @@ test('three people take a job from request to sheet', async ({ page }) => {
   await dialog.getByLabel(/^Cutter/).selectOption('shop-drill-8-6xd');
   await dialog.getByRole('button', { name: 'Calculate' }).click();
   await expect(page.getByLabel('Section of the hole')).toBeVisible();
-  await expect(page.getByText('5.0 diameters deep')).toBeVisible();
+  await expect(page.getByText('5.0 ×D deep')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Results' })).toContainText('thrust');
 
   // Release is asked for.

@@ -7,7 +7,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
   // Tap tests and periodic borders are real work.
   test.setTimeout(180_000);
   await signIn(page, 'engineer');
-  await page.getByRole('link', { name: 'Resonance' }).click();
+  await page.getByRole('link', { name: 'Chatter' }).click();
   const make = async (stickOut: string): Promise<void> => {
     await page.getByRole('button', { name: 'New combination' }).click();
     const dialog = page.getByRole('dialog', { name: 'New combination' });
@@ -33,7 +33,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
     const tap = page.getByRole('dialog', { name: /Simulated tap test/ });
     await expect(tap.getByText('double hit, left out')).toBeVisible({ timeout: 30_000 });
     await expect(tap.getByText('cable fault, left out')).toBeVisible();
-    await tap.getByRole('button', { name: 'Keep it' }).click();
+    await tap.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByText(`Tap test along ${axis} kept`)).toBeVisible();
   }
   await expect(page.getByText(/measured on PRACTICE 300/).first()).toBeVisible();
@@ -49,7 +49,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
     timeout: 60_000,
   });
   const before = await said.textContent();
-  await page.getByRole('button', { name: 'Run this cut' }).click();
+  await page.getByRole('button', { name: 'Simulate' }).click();
   await expect(page.getByText(/^It (settles|chatters)\./)).toBeVisible({ timeout: 30_000 });
 
   await page.getByRole('group', { name: 'Picture' }).getByRole('button', { name: 'map' }).click();
@@ -64,11 +64,11 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
   await expect(page.getByText(/No chatter heard/)).toBeVisible({ timeout: 20_000 });
 
   // Two cuts in the notebook move the map.
-  await page.getByRole('tab', { name: 'Notebook' }).click();
+  await page.getByRole('tab', { name: 'Test cuts' }).click();
   const log = async (heard: string, depth: string): Promise<void> => {
     await page.getByRole('group', { name: 'What was heard' }).getByRole('button', { name: heard }).click();
-    await page.getByLabel('Depth').fill(depth);
-    await page.getByLabel('Depth').press('Enter');
+    await page.getByLabel('Axial depth').fill(depth);
+    await page.getByLabel('Axial depth').press('Enter');
     await page.getByRole('button', { name: 'Log cut' }).click();
   };
   const cuts = page.getByRole('region', { name: 'Test cuts' });
@@ -77,14 +77,14 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
   await log('chatter', '5');
   await expect(cuts.getByRole('row', { name: /chatter/ })).toBeVisible();
   await page.getByRole('tab', { name: 'Lobes' }).click();
-  await expect(page.getByText(/Heard to chatter here, so forbidden/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/Chatter logged, excluded/)).toBeVisible({ timeout: 60_000 });
   await expect(said).not.toHaveText(before!);
   await page.getByRole('tab', { name: 'Plan' }).click();
   await expect(page.getByText(/chatters with a chance of/).first()).toBeVisible({ timeout: 60_000 });
   await expect(page.getByRole('region', { name: 'Speed ladder' }).getByRole('row')).not.toHaveCount(0);
 
   // Twelve millimetres longer: not measured, but coupled from what was, with a wider band.
-  await page.getByRole('tab', { name: 'Tip' }).click();
+  await page.getByRole('tab', { name: 'Tap test' }).click();
   await make('60');
   await expect(page.getByText(/coupled from 48 mm on PRACTICE 300/).first()).toBeVisible({ timeout: 20_000 });
 });
@@ -125,7 +125,7 @@ test('chatter logged at the very cut turns the bench over at once, and struck it
   await expect(limit).toContainText('clear');
   await limit.click();
   await page.getByRole('link', { name: 'See lobes, test cuts and sound' }).click();
-  await page.getByRole('tab', { name: 'Notebook' }).click();
+  await page.getByRole('tab', { name: 'Test cuts' }).click();
   await expect(page.getByText(/In Ti-6Al-4V.*climb, on A5-0117/)).toBeVisible();
   await page.getByRole('button', { name: 'chatter' }).click();
   await page.getByRole('textbox', { name: 'Note' }).fill('howled in the first corner');
@@ -136,8 +136,8 @@ test('chatter logged at the very cut turns the bench over at once, and struck it
   await expect(limit).toContainText('over');
   await expect(page.getByRole('region', { name: 'What governs' })).toContainText(/heard|logged/i);
   await page.goBack();
-  await page.getByRole('tab', { name: 'Notebook' }).click();
-  await logged.getByRole('button', { name: 'Strike' }).first().click();
+  await page.getByRole('tab', { name: 'Test cuts' }).click();
+  await logged.getByRole('button', { name: 'Delete' }).first().click();
   await expect(logged.getByText('howled in the first corner')).toBeHidden();
   await page.getByRole('link', { name: 'Back to the bench' }).click();
   await expect(limit).toContainText('clear');
@@ -145,7 +145,7 @@ test('chatter logged at the very cut turns the bench over at once, and struck it
 
 test('a file that is no frequency response is refused by line, and nothing is kept', async ({ page }) => {
   await signIn(page, 'engineer');
-  await page.getByRole('link', { name: 'Resonance' }).click();
+  await page.getByRole('link', { name: 'Chatter' }).click();
   const upload = page.getByLabel('Frequency response or tap test');
   await upload.setInputFiles({
     name: 'tip.csv',

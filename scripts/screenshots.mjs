@@ -64,7 +64,7 @@ await page.getByRole('button', { name: 'Larger chart' }).click();
 for (const [tab, name, ready] of [
   ['Wall', 'bench-wall', /Wall error/],
   ['Path', 'bench-path', /recommended/],
-  ['Odds', 'bench-odds', /All limits hold at once/],
+  ['Confidence', 'bench-odds', /All limits met/],
 ]) {
   await page.getByRole('tab', { name: tab }).click();
   await page.getByText(ready).first().waitFor();
@@ -76,7 +76,7 @@ await strategies
   .getByLabel('Cutter of column 3')
   .selectOption({ label: 'Corner-radius end mill 12 mm, RE 1, variable pitch and helix' });
 await strategies.getByLabel('Strategy of column 3').selectOption('constant-engagement');
-await page.getByRole('button', { name: 'Take column 3 to the bench' }).waitFor({ timeout: 60000 });
+await page.getByRole('button', { name: 'Use column 3 in the operation' }).waitFor({ timeout: 60000 });
 await page.waitForTimeout(3000);
 await shot('compare-strategies');
 await page.getByRole('button', { name: 'Cutter', exact: true }).click();

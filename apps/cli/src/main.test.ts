@@ -115,10 +115,7 @@ describe('burl export and import', () => {
         };
         if (request.url === '/api/session') {
           const right = (JSON.parse(body) as { password: string }).password === 'right';
-          return answer(
-            right ? 200 : 401,
-            right ? {} : { message: 'Wrong email or password.' },
-          );
+          return answer(right ? 200 : 401, right ? {} : { message: 'Wrong email or password.' });
         }
         if (request.url === '/api/jobs') return answer(200, [{ id: 'j1', number: 'GW-1187' }]);
         if (request.url === '/api/jobs/j1/export')

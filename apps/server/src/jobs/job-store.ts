@@ -105,7 +105,7 @@ export async function openForEditing(tx: Transaction, jobId: string): Promise<Jo
   const [row] = await tx.select().from(jobs).where(eq(jobs.id, jobId)).for('update');
   if (!row) throw notFound('This job');
   if (row.status === 'requested')
-    throw locked('Release was asked for: withdraw the request to change something.');
+    throw locked('Release requested: withdraw the request to change something.');
   if (row.status === 'released')
     throw locked('These numbers are released and locked: open the next revision to change them.');
   return row;

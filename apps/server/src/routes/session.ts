@@ -39,8 +39,7 @@ export function sessionRoutes(app: FastifyInstance, db: Database, attemptsPerMin
       const { email, password } = bodyOf<SignIn>(request);
       const [row] = await db.select().from(people).where(eq(people.email, email.toLowerCase()));
       const right = await verify(row?.passwordHash ?? (await nobody), password).catch(() => false);
-      if (!row || !right)
-        throw new HttpProblem(401, 'sign-in', 'Wrong email or password.');
+      if (!row || !right) throw new HttpProblem(401, 'sign-in', 'Wrong email or password.');
       const person: Person = { id: row.id, name: row.name, email: row.email, role: row.role };
       await request.session.regenerate();
       request.session.person = person;

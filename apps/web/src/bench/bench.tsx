@@ -270,7 +270,7 @@ function Workplace({
         <div
           className={`grid min-h-0 flex-1 grid-cols-[212px_minmax(0,1fr)_326px] gap-2.5 max-[1100px]:grid-cols-[186px_minmax(0,1fr)_290px] max-[900px]:grid-cols-1 ${fresh ? '' : 'opacity-60'}`}
         >
-          <section aria-label="Given" tabIndex={0} className="min-h-0 min-w-0 overflow-y-auto">
+          <section aria-label="Inputs" tabIndex={0} className="min-h-0 min-w-0 overflow-y-auto">
             <Given
               op={cards.op}
               context={cards.context ?? context}
@@ -377,7 +377,7 @@ function Workplace({
       ) : (
         <div className="grid grid-cols-[212px_minmax(0,1fr)] gap-2.5">
           {context && (
-            <section aria-label="Given">
+            <section aria-label="Inputs">
               <Given
                 op={op}
                 context={context}

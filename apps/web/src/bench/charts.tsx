@@ -24,11 +24,11 @@ const OddsPanel = lazy(() => import('./odds-panel.tsx'));
 const MILLING = [
   ['spindle', 'Spindle'],
   ['window', 'Window'],
-  ['turn', 'One turn'],
+  ['turn', 'Forces'],
   ['heat', 'Heat'],
   ['wall', 'Wall'],
   ['path', 'Path'],
-  ['odds', 'Odds'],
+  ['odds', 'Confidence'],
 ] as const;
 
 const DRILLING = [MILLING[0], ['depth', 'Depth']] as const;

@@ -48,7 +48,7 @@ export function ConflictDialog({
         </tbody>
       </table>
       <div className="flex justify-end gap-2">
-        <Button onClick={() => onSettle('theirs')}>Take theirs</Button>
+        <Button onClick={() => onSettle('theirs')}>Use theirs</Button>
         <Button look="main" onClick={() => onSettle('mine')}>
           Keep mine
         </Button>

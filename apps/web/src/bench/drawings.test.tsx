@@ -85,8 +85,8 @@ describe('the cut from the side', () => {
         />
       </PreferencesProvider>,
     );
-    expect(screen.getByText(/leans 0\.\d+\smm, drawn ×\d+/)).toBeTruthy();
-    expect(screen.getByText('3.2 diameters')).toBeTruthy();
+    expect(screen.getByText(/deflects 0\.\d+\smm, drawn ×\d+/)).toBeTruthy();
+    expect(screen.getByText('3.2×D')).toBeTruthy();
     press('Axial depth', 'ArrowDown');
     press('Stick-out', 'ArrowUp', true);
     expect(depth).toHaveBeenCalledWith(23.9);

@@ -144,10 +144,10 @@ export function ElevationView({
         fill="var(--ink)"
         {...halo('card')}
       >
-        out {formatMeasure(out, 'mm', system)}
+        stick-out {formatMeasure(out, 'mm', system)}
       </text>
       <text x={8} y={(noseY + FLOOR) / 2 + 12} fontSize="12" fill="var(--soft)" {...halo('card')}>
-        {(out / diameter).toFixed(1)} diameters
+        {(out / diameter).toFixed(1)}×D
       </text>
       <text
         x={cx - 4}
@@ -158,7 +158,7 @@ export function ElevationView({
         fill={`var(--${leanLimit?.state ?? 'ink'})`}
         {...halo('card')}
       >
-        leans {formatMeasure(lean, 'mm-fine', system)}, drawn ×{enlarged.toFixed(0)}
+        deflects {formatMeasure(lean, 'mm-fine', system)}, drawn ×{enlarged.toFixed(0)}
       </text>
       <line x1={W - 26} x2={W - 26} y1={apTop} y2={FLOOR} stroke="var(--ink)" />
       <text

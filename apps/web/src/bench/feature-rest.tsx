@@ -7,8 +7,8 @@ type Feature = MillingOperation['feature'];
 const STOCK: readonly NumberField<Feature>[] = [{ key: 'stockMm', label: 'Stock on each side', unit: 'mm' }];
 const ASKED: readonly NumberField<Feature>[] = [
   { key: 'slopeDeg', label: 'Slope of the surface', unit: 'deg', zero: true, hint: '90 is a vertical wall' },
-  { key: 'raUm', label: 'Ra required', unit: 'um-fine', empty: null, hint: 'empty: none asked' },
-  { key: 'scallopMm', label: 'Scallop height allowed', unit: 'mm-fine', empty: null, hint: 'empty: none asked' },
+  { key: 'raUm', label: 'Ra required', unit: 'um-fine', empty: null, hint: 'empty: none' },
+  { key: 'scallopMm', label: 'Scallop height allowed', unit: 'mm-fine', empty: null, hint: 'empty: none' },
 ];
 
 /** What not every feature has: island, stock around a boss, open floor, slope, and the surface that is asked for. */

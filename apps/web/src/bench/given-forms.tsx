@@ -65,7 +65,7 @@ export function FeatureForm({
       fields={[
         {
           key: 'featuresPerPart',
-          label: op.kind === 'milling' ? 'Such features on a part' : 'Holes on a part',
+          label: op.kind === 'milling' ? 'Features per part' : 'Holes per part',
           unit: 'pieces',
         },
         { key: 'featuresPerEdge', label: 'Inspect edge every … features', unit: 'pieces' },

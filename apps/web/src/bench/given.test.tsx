@@ -41,7 +41,7 @@ describe('forms of what is given', () => {
     take('Length', '120');
     take('Corner radius', '');
     take('Stock to leave', '');
-    take('Such features on a part', '3.4');
+    take('Features per part', '3.4');
     take('Edges in stock', '');
     take('Kind', 'side');
     expect(now().feature).toMatchObject({
@@ -58,11 +58,11 @@ describe('forms of what is given', () => {
     const now = hold(hole.op as DrillingOperation, (op, onChange) => (
       <FeatureForm op={op} readOnly={false} onChange={onChange} />
     ));
-    expect(screen.queryByLabelText('Length of a stroke')).toBeNull();
+    expect(screen.queryByLabelText('Peck depth')).toBeNull();
     take('Bottom', 'through');
     take('Pilot or spot', 'yes');
     take('Pecks', 'even');
-    take('Length of a stroke', '4');
+    take('Peck depth', '4');
     expect(now().hole).toMatchObject({ through: true, piloted: true });
     expect(now().cut.peck).toBe(4);
     take('Pecks', 'plan');

@@ -323,7 +323,7 @@ export const Given = memo(function Given({
           label={`${hasThread(op) ? op.thread.designation : `⌀ ${mm(op.hole.diameterMm)}`} × ${mm(op.hole.depthMm)}`}
           lines={[
             `${op.hole.through ? 'through' : 'blind'}${op.hole.startMm > 0 ? `, ${mm(op.hole.startMm)} before` : op.hole.piloted ? ', piloted' : ''}`,
-            `${op.featuresPerPart} on a part`,
+            `${op.featuresPerPart} per part`,
           ]}
         >
           {() => <FeatureForm op={op} readOnly={readOnly} onChange={change} context={context} />}
@@ -350,7 +350,7 @@ export const Given = memo(function Given({
           lines={[
             op.workholding.capacityN === null
               ? 'holding force not entered'
-              : `${formatMeasure(op.workholding.capacityN, 'N', system)} declared`,
+              : `${formatMeasure(op.workholding.capacityN, 'N', system)} holding force`,
           ]}
         >
           {() => <HoldingForm op={op} readOnly={readOnly} onChange={change} />}
@@ -362,7 +362,7 @@ export const Given = memo(function Given({
           label={
             op.economics.machinePerHour === null
               ? 'default rates'
-              : `${formatMeasure(op.economics.machinePerHour, 'money', system)} an hour`
+              : `${formatMeasure(op.economics.machinePerHour, 'money', system)} per hour`
           }
           lines={[]}
         >

@@ -5,28 +5,27 @@ import { Button } from '../parts/button.tsx';
 import { StateWord } from '../parts/state-mark.tsx';
 
 const minutes = (m: number): string =>
-  Math.abs(m) < 0.05 ? 'no time' : `${m > 0 ? '+' : '−'}${Math.abs(m).toFixed(1)} min`;
+  Math.abs(m) < 0.05 ? 'Same cycle time' : `Cycle time ${m > 0 ? '+' : '−'}${Math.abs(m).toFixed(1)} min`;
 
 /** Factors beyond this are said in words: no life model knows them. */
 const MANY = 10;
 
-function edgeMakes(factor: number): string {
-  if (factor > MANY) return 'over ten times as many';
-  if (factor < 1 / MANY) return 'under a tenth';
-  if (factor >= 2) return `${factor.toFixed(1)} times as many`;
-  return factor > 1
-    ? `${((factor - 1) * 100).toFixed(0)} % more`
-    : `${((1 - factor) * 100).toFixed(0)} % fewer`;
+function featuresPerEdge(factor: number): string {
+  if (factor > MANY) return 'over ten times the features per edge';
+  if (factor < 1 / MANY) return 'under a tenth of the features per edge';
+  if (factor >= 2) return `${factor.toFixed(1)}× features per edge`;
+  const percent = Math.abs((factor - 1) * 100).toFixed(0);
+  return `${factor > 1 ? '+' : '−'}${percent}% features per edge`;
 }
 
 function effect(r: Remedy): string {
   const life =
-    r.lifeFactor === null || Math.abs(r.lifeFactor - 1) < 0.03
-      ? ''
-      : `, edge makes ${edgeMakes(r.lifeFactor)}`;
-  const pushes = r.pushesOver.length ? `; pushes over: ${r.pushesOver.join(', ')}` : '';
-  const tightens = r.tightens.length ? `; makes tight: ${r.tightens.join(', ')}` : '';
-  return `${minutes(r.minutesMore)}${life}${pushes}${tightens}`;
+    r.lifeFactor === null || Math.abs(r.lifeFactor - 1) < 0.03 ? '' : `, ${featuresPerEdge(r.lifeFactor)}`;
+  const becomes = [
+    ...r.pushesOver.map((name) => `${name} becomes Over`),
+    ...r.tightens.map((name) => `${name} becomes Tight`),
+  ];
+  return `${minutes(r.minutesMore)}${life}.${becomes.length ? ` Also: ${becomes.join(', ')}.` : ''}`;
 }
 
 /** The governing limit in a sentence, and single changes that clear it. A remedy is seen before it is taken. */
@@ -63,7 +62,7 @@ export function Governing({
     >
       <div className="mb-1 flex items-center justify-between">
         <h2 className="text-[12.5px] font-semibold text-soft">
-          {governs ? 'Governs' : 'Looking at'}: {limit.name}
+          {governs ? 'Governs' : 'Selected limit'}: {limit.name}
         </h2>
         <StateWord state={limit.state} />
       </div>

@@ -34,7 +34,7 @@ export default function HeatPanel({
   const vc = (v: number): string => formatMeasure(v, 'm/min', system);
   const y = (v: number): number => toShown(v, 'm/min', system);
   const known = points.filter((p) => p.lifeSpeedMMin !== null);
-  const text = `At ${here.arcDeg.toFixed(0)}° of contact the cut runs ${vc(speedMMin)}${here.lifeSpeedMMin === null ? '' : `; an edge lasts a quarter of an hour at ${vc(here.lifeSpeedMMin)}`}.`;
+  const text = `At ${here.arcDeg.toFixed(0)}° engagement the cut runs ${vc(speedMMin)}${here.lifeSpeedMMin === null ? '' : `; 15 min tool life at ${vc(here.lifeSpeedMMin)}`}.`;
   return (
     <div className={`flex h-full min-h-0 flex-col gap-1.5 ${heavy.stale ? 'opacity-60' : ''}`}>
       <p className="text-[13px]">

@@ -30,11 +30,11 @@ const labels = (): string[] => [...document.querySelectorAll('label')].map((l) =
 
 /** Fields one kind of step has and others have not. */
 const OWN = {
-  drilling: ['Step type', 'Pecks', 'Feed at breakthrough', 'Face it enters'],
+  drilling: ['Step type', 'Pecks', 'Feed at breakthrough', 'Entry face'],
   reaming: ['Retract feed (× feed in)'],
-  'hole-milling': ['Helices', 'Past the floor'],
-  boring: ['Roughness, Ra'],
-  chamfering: ['Width of the chamfer'],
+  'hole-milling': ['Radial passes', 'Overrun at bottom'],
+  boring: ['Ra required'],
+  chamfering: ['Chamfer width'],
   tapping: ['Rigid tapping'],
 } as const;
 
@@ -47,19 +47,19 @@ describe('the form of a hole’s step', () => {
     expect(there.includes('Diameter')).toBe(kind !== 'tapping' && kind !== 'thread-milling');
     expect(there.includes('Full-thread depth')).toBe(kind === 'tapping' || kind === 'thread-milling');
     expect(there.includes('Depth')).toBe(there.includes('Diameter') && kind !== 'chamfering');
-    expect(there.includes('Tolerance of the diameter')).toBe(kind !== 'chamfering');
-    expect(there).toContain('Holes on a part');
+    expect(there.includes('Diameter tolerance')).toBe(kind !== 'chamfering');
+    expect(there).toContain('Holes per part');
   });
 
   it.each(KINDS)('%s: the size, depth and number of holes are taken and recalculated', (kind) => {
     const now = open(kind);
     const before = now();
     const { context } = stepOf(kind);
-    const depth = labels().find((l) => l.startsWith('Depth') || l === 'Width of the chamfer')!;
+    const depth = labels().find((l) => /^(Full-thread d|D)epth/.test(l) || l === 'Chamfer width')!;
     take(depth, String(before.hole.depthMm * 0.9));
-    take('Way to the next hole', '55');
-    take('Holes on a part', '7.4');
-    take('Part is worth, here', '');
+    take('Distance to next hole', '55');
+    take('Holes per part', '7.4');
+    take('Part value at this step', '');
     expect(now().hole.depthMm).toBeCloseTo(before.hole.depthMm * 0.9, 9);
     expect(now().hole).toMatchObject({ betweenMm: 55, partValue: null });
     expect(now().featuresPerPart).toBe(7);
@@ -71,11 +71,11 @@ describe('the form of a hole’s step', () => {
     const before = now();
     take('Diameter', '0');
     take('Diameter', '');
-    take('Helices', '0');
+    take('Radial passes', '0');
     expect(now().hole.diameterMm).toBe(before.hole.diameterMm);
-    take('Helices', '2.6');
+    take('Radial passes', '2.6');
     take('Spring passes', '1.2');
-    take('Past the floor', '');
+    take('Overrun at bottom', '');
     expect(now().cut).toMatchObject({ stepovers: 3, springPasses: 1, pastFloorMm: 0 });
     take('Spring passes', '');
     expect(now().cut.springPasses).toBe(0);
@@ -99,10 +99,10 @@ describe('the form of a hole’s step', () => {
     // The last stroke ends at the bottom by itself.
     expect(listed().toMm).toEqual(planned.slice(0, -1).map((k) => k.toMm));
     const count = listed().toMm.length;
-    take('One more stroke to', '10');
+    take('One more peck to', '10');
     expect(listed().toMm).toHaveLength(count + 1);
     expect([...listed().toMm].sort((a, b) => a - b)).toEqual(listed().toMm);
-    take('Stroke 1 to', '');
+    take('Peck 1 to', '');
     expect(listed().toMm).toHaveLength(count);
     take('Between pecks', 'chip-break retract');
     expect(listed().retract).toBe('chip-break');
@@ -116,10 +116,10 @@ describe('the form of a hole’s step', () => {
 
   it('surfaces met on the way: slopes, curved faces, cross holes, straightness', () => {
     const now = open('drilling');
-    take('Face it enters', 'curved');
+    take('Entry face', 'curved');
     take('Entry-face angle', '6');
-    take('Slope where it leaves', '12');
-    take('Cross holes on the way', '1.7');
+    take('Exit-face angle', '12');
+    take('Cross holes', '1.7');
     take('Drift allowed', '0.05');
     expect(now().hole).toMatchObject({
       entrySurface: 'curved',
@@ -128,7 +128,7 @@ describe('the form of a hole’s step', () => {
       crossHoles: 2,
       straightnessMm: 0.05,
     });
-    take('Cross holes on the way', '');
+    take('Cross holes', '');
     take('Drift allowed', '');
     expect([now().hole.crossHoles, now().hole.straightnessMm]).toEqual([0, null]);
   });
@@ -143,7 +143,7 @@ describe('the form of a hole’s step', () => {
     expect(ream().cut.outFeed).toBe(1);
     cleanup();
     const chamfer = open('chamfering');
-    take('Width of the chamfer', '0.8');
+    take('Chamfer width', '0.8');
     expect([chamfer().cut.widthMm, chamfer().hole.depthMm]).toEqual([0.8, 0.8]);
   });
 
@@ -151,6 +151,6 @@ describe('the form of a hole’s step', () => {
     open('drilling', { peck: { toMm: [10, 20], retract: 'full' } }, true);
     for (const field of document.querySelectorAll('input')) expect(field.readOnly).toBe(true);
     for (const list of document.querySelectorAll('select')) expect(list.disabled).toBe(true);
-    expect(labels()).toContain('Stroke 2 to');
+    expect(labels()).toContain('Peck 2 to');
   });
 });

@@ -35,23 +35,29 @@ const PASSES: readonly NumberField<Passes>[] = [
 const TOLERANCE: readonly NumberField<Hole>[] = [
   {
     key: 'toleranceMm',
-    label: 'Tolerance of the diameter',
+    label: 'Diameter tolerance',
     unit: 'mm',
     empty: null,
     hint: 'empty: none',
   },
 ];
-/** Requirement of a hole by kinds of step, where it is not the diameter alone. */
+/** What is asked of a hole by kinds of step, where it is not the diameter alone. */
 const ASKED: Readonly<Partial<Record<HoleOperation['kind'], readonly NumberField<Hole>[]>>> = {
   chamfering: [],
   boring: [
     ...TOLERANCE,
-    { key: 'raUm', label: 'Roughness, Ra', unit: 'um-fine', empty: null, hint: 'empty: none' },
+    { key: 'raUm', label: 'Ra required', unit: 'um-fine', empty: null, hint: 'empty: none' },
   ],
 };
 const PLACE: readonly NumberField<Hole>[] = [
-  { key: 'betweenMm', label: 'Way to the next hole', unit: 'mm' },
-  { key: 'partValue', label: 'Part is worth, here', unit: 'money', empty: null, hint: 'empty: not stated' },
+  { key: 'betweenMm', label: 'Distance to next hole', unit: 'mm' },
+  {
+    key: 'partValue',
+    label: 'Part value at this step',
+    unit: 'money',
+    empty: null,
+    hint: 'empty: not stated',
+  },
 ];
 
 const yes = (value: boolean): 'yes' | 'no' => (value ? 'yes' : 'no');
@@ -127,7 +133,7 @@ export function HoleForm({ op, readOnly, onChange, counts, context }: HoleFormPr
       {op.kind === 'chamfering' && (
         <NumberFields
           of={op.cut}
-          fields={[{ key: 'widthMm', label: 'Width of the chamfer', unit: 'mm' }]}
+          fields={[{ key: 'widthMm', label: 'Chamfer width', unit: 'mm' }]}
           readOnly={readOnly}
           // At forty-five degrees a chamfer is as deep as it is wide.
           onSet={(change) =>
@@ -183,7 +189,7 @@ function Pecks({
       {typeof peck === 'number' && (
         <NumberFields
           of={{ peck }}
-          fields={[{ key: 'peck', label: 'Length of a stroke', unit: 'mm' }]}
+          fields={[{ key: 'peck', label: 'Peck depth', unit: 'mm' }]}
           readOnly={readOnly}
           onSet={cut}
         />
@@ -195,12 +201,14 @@ function Pecks({
             value={peck.retract === 'full' ? 'full retract' : 'chip-break retract'}
             options={['full retract', 'chip-break retract']}
             readOnly={readOnly}
-            onTake={(v) => cut({ peck: { ...peck, retract: v === 'chip-break retract' ? 'chip-break' : 'full' } })}
+            onTake={(v) =>
+              cut({ peck: { ...peck, retract: v === 'chip-break retract' ? 'chip-break' : 'full' } })
+            }
           />
           {[...peck.toMm, null].map((depth, i) => (
             <Num
               key={i}
-              label={depth === null ? 'One more stroke to' : `Stroke ${i + 1} to`}
+              label={depth === null ? 'One more peck to' : `Peck ${i + 1} to`}
               value={depth}
               unit="mm"
               empty

@@ -63,7 +63,7 @@ describe('section of every kind of step', () => {
     try {
       draw(stepOf(kind));
       expect(screen.queryByText(/\bmm\b/)).toBeNull();
-      expect(screen.getByText(/^out .*in$/)).toBeTruthy();
+      expect(screen.getByText(/^stick-out .*in$/)).toBeTruthy();
     } finally {
       localStorage.removeItem('burl.units');
     }
@@ -79,7 +79,7 @@ describe('section of every kind of step', () => {
     cleanup();
     draw(stepOf('chamfering'));
     expect(screen.getByText('rim of the hole')).toBeTruthy();
-    expect(screen.queryByText(/diameters deep/)).toBeNull();
+    expect(screen.queryByText(/×D deep/)).toBeNull();
   });
 
   it('a chamfer mill’s flank lies on the rim it leaves, as wide as it is asked', () => {
@@ -153,11 +153,11 @@ describe('strokes on the depth axis', () => {
   it('the handle moves one stroke between its neighbours; the others and the retract stay', () => {
     const listed = withHole(stepOf('drilling'), {}, { peck: { toMm: [20, 40, 60], retract: 'full' } });
     const { onPecks } = draw(listed);
-    fireEvent.keyDown(screen.getByRole('slider', { name: 'Stroke 2 to' }), { key: 'ArrowUp' });
+    fireEvent.keyDown(screen.getByRole('slider', { name: 'Peck 2 to' }), { key: 'ArrowUp' });
     expect(onPecks).toHaveBeenLastCalledWith({ toMm: [20, 40.1, 60], retract: 'full' });
-    fireEvent.keyDown(screen.getByRole('slider', { name: 'Stroke 2 to' }), { key: 'End' });
+    fireEvent.keyDown(screen.getByRole('slider', { name: 'Peck 2 to' }), { key: 'End' });
     expect(onPecks).toHaveBeenLastCalledWith({ toMm: [20, 59.8, 60], retract: 'full' });
-    fireEvent.keyDown(screen.getByRole('slider', { name: 'Stroke 1 to' }), { key: 'Home' });
+    fireEvent.keyDown(screen.getByRole('slider', { name: 'Peck 1 to' }), { key: 'Home' });
     expect(onPecks).toHaveBeenLastCalledWith({ toMm: [0.2, 40, 60], retract: 'full' });
   });
 
@@ -167,12 +167,12 @@ describe('strokes on the depth axis', () => {
       withHole(stepOf('drilling'), {}, { peck: { toMm: many, retract: 'full' } }),
       true,
     );
-    const handles = screen.getAllByRole('slider', { name: /^Stroke/ });
+    const handles = screen.getAllByRole('slider', { name: /^Peck/ });
     expect(handles.length).toBeGreaterThan(2);
     expect(handles.length).toBeLessThan(30);
     fireEvent.keyDown(handles[0]!, { key: 'ArrowUp' });
     expect(onPecks).not.toHaveBeenCalled();
-    expect(screen.getByText(/31 strokes, full retract between/)).toBeTruthy();
+    expect(screen.getByText(/31 pecks, full retract between/)).toBeTruthy();
   });
 });
 

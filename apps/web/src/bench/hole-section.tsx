@@ -74,7 +74,11 @@ export function HoleSection({
   const pecks = evaluation.pecks;
   const listed = asList(pecks);
   const retract =
-    pecks[0]?.retract === 'full' ? 'full retract' : pecks[0]?.retract === 'chip-break' ? 'chip-break retract' : '';
+    pecks[0]?.retract === 'full'
+      ? 'full retract'
+      : pecks[0]?.retract === 'chip-break'
+        ? 'chip-break retract'
+        : '';
   const held = withRoom(
     listed.toMm.map((d) => y(d)),
     false,
@@ -173,16 +177,16 @@ export function HoleSection({
       </text>
       {drilled && (
         <text x={30} y={BOTTOM + 2} fontSize="12.5" fill="var(--ink)" {...halo('stock')}>
-          {pecks.length === 1 ? 'one stroke' : `${pecks.length} strokes, ${retract} between`}
+          {pecks.length === 1 ? 'one peck' : `${pecks.length} pecks, ${retract} between`}
         </text>
       )}
       <line x1={40} x2={40} y1={noseY} y2={y(depth)} stroke="var(--ink)" />
       <text x={52} y={TOP + 40} fontSize="13.500" fontWeight="650" fill="var(--ink)" {...halo('stock')}>
-        out {formatMeasure(out, 'mm', system)}
+        stick-out {formatMeasure(out, 'mm', system)}
       </text>
       {!rim && (
         <text x={52} y={TOP + 57} fontSize="12" fill="var(--ink)" {...halo('stock')}>
-          {(depth / hole.diameterMm).toFixed(1)} diameters deep
+          {(depth / hole.diameterMm).toFixed(1)} ×D deep
         </text>
       )}
       {curves.length > 0 ? (
@@ -211,7 +215,7 @@ export function HoleSection({
             x={CX + half + 24}
             y={y(d)}
             axis="y"
-            label={`Stroke ${i + 1} to`}
+            label={`Peck ${i + 1} to`}
             value={d}
             unit="mm"
             low={(listed.toMm[i - 1] ?? 0) + 0.2}

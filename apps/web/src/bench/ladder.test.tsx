@@ -34,7 +34,7 @@ describe('ladder', () => {
     expect(rungs.map((r) => r.textContent!.split(':')[0])).toEqual(evaluation.limits.map((l) => l.name));
     const lean = rungs.find((r) => r.textContent!.startsWith('wall deflection'))!;
     const { share } = evaluation.limits.find((l) => l.id === 'wall-error')!;
-    expect(lean.textContent).toBe(`wall deflection: over${(share!.value * 100).toFixed(0)} %`);
+    expect(lean.textContent).toBe(`wall deflection: over${(share!.value * 100).toFixed(0)}%`);
   });
 
   it('opens a rung with sentence, allowed value, formula, band and source, and closes it', () => {
@@ -46,10 +46,10 @@ describe('ladder', () => {
     expect(item.getByText(/Deflection off the wall 0\.\d+/)).toBeTruthy();
     expect(item.getByText(/stock to leave\.$/)).toBeTruthy();
     expect(item.getByText('δ = Fn·(beam + clamp + holder + spindle)')).toBeTruthy();
-    expect(item.getByText(/9 of 10 lie above/)).toBeTruthy();
+    expect(item.getByText(/80% range/)).toBeTruthy();
     expect(item.getByText(/What would narrow it most/)).toBeTruthy();
     fireEvent.click(rung);
-    expect(item.queryByText(/9 of 10 lie above/)).toBeNull();
+    expect(item.queryByText(/80% range/)).toBeNull();
   });
 });
 
@@ -57,7 +57,7 @@ describe('governing limit', () => {
   const remedy = {
     id: 'depth',
     title: {
-      text: 'Depth {0} → {1}',
+      text: 'Reduce axial depth {0} → {1}',
       measures: [
         { value: 24, unit: 'mm' },
         { value: 6, unit: 'mm' },
@@ -95,10 +95,10 @@ describe('governing limit', () => {
     show(null);
     expect(screen.getByText('Governs: wall deflection')).toBeTruthy();
     expect(screen.getByText('over')).toBeTruthy();
-    expect(screen.getByText('Depth 24.00 mm → 6.00 mm')).toBeTruthy();
+    expect(screen.getByText('Reduce axial depth 24.00 mm → 6.00 mm')).toBeTruthy();
     expect(
       screen.getByText(
-        '+4.2 min, edge makes 50 % fewer; pushes over: minimum chip thickness; makes tight: chip space',
+        'Cycle time +4.2 min, −50% features per edge. Also: minimum chip thickness becomes Over, chip space becomes Tight.',
       ),
     ).toBeTruthy();
   });
@@ -188,7 +188,7 @@ describe('parameters', () => {
     expect(screen.getByLabelText('feed per revolution')).toBeTruthy();
     expect(screen.queryByLabelText('radial depth')).toBeNull();
     expect(screen.getByRole('region', { name: 'Results' }).textContent).toMatch(
-      /thrust.*torque at full depth.*axis runs off/,
+      /thrust.*torque at full depth.*hole drift/,
     );
   });
 });

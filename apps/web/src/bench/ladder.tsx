@@ -69,7 +69,7 @@ const RungHead = memo(function RungHead({ id, name, state, value, low, high, ope
       </span>
       <Bar state={state} value={value} low={low} high={high} />
       <span className="text-right text-[12.5px]">
-        {value !== null ? `${Math.min(999, value * 100).toFixed(0)} %` : WITHOUT_SHARE[state]}
+        {value !== null ? `${Math.min(999, value * 100).toFixed(0)}%` : WITHOUT_SHARE[state]}
       </span>
       <ChevronDown size={12} aria-hidden="true" className={`text-soft ${open ? 'rotate-180' : ''}`} />
     </button>

@@ -36,7 +36,7 @@ describe('the path of a cut', () => {
     const now = open();
     take('Strategy', strategyName.trochoidal);
     take('Entry', 'plunge');
-    take('Program holds', 'lines');
+    take('Program uses', 'lines');
     expect(now().path).toMatchObject({
       strategy: 'trochoidal',
       entry: { method: 'plunge' },
@@ -45,10 +45,10 @@ describe('the path of a cut', () => {
   });
 
   it.each([
-    ['Ramp', '2', ['entry', 'rampAngleDeg'], 2, null],
+    ['Ramp angle', '2', ['entry', 'rampAngleDeg'], 2, null],
     ['Helix diameter', '18', ['entry', 'helixDiameterMm'], 18, null],
     ['Taper of the ramp', '1.5', ['entry', 'taperDeg'], 1.5, 0],
-    ['Path radius in corners', '6', ['cornerPathRadiusMm'], 6, null],
+    ['Corner path radius', '6', ['cornerPathRadiusMm'], 6, null],
     ['Lead-in radius', '4', ['leadInRadiusMm'], 4, null],
     ['Spring passes', '1', ['springPasses'], 1, 0],
   ] as const)('%s is stated, and empty it is worked out again', (label, typed, path, became, empty) => {
@@ -129,11 +129,11 @@ describe('what it costs', () => {
     const now = hold((op, onChange) => <CostForm op={op} readOnly={false} onChange={onChange} />);
     take('Machine, per hour', '120');
     take('Cost per edge', '0');
-    take('Change of an edge', '4');
+    take('Edge change time', '4');
     expect(now().economics).toEqual({ machinePerHour: 120, edgePrice: 0, edgeChangeMin: 4 });
     expect(problemsOf(now(), pocket.context)).toEqual([]);
     take('Machine, per hour', '');
-    take('Change of an edge', '');
+    take('Edge change time', '');
     expect(now().economics).toEqual({ machinePerHour: null, edgePrice: 0, edgeChangeMin: null });
   });
 });

@@ -35,7 +35,7 @@ export function Notices({
       {job.status !== 'draft' && (
         <p role="note" className="rounded-md border border-line bg-card px-3 py-1.5">
           {job.status === 'requested'
-            ? 'Release was asked for; the numbers are held still until it is decided or withdrawn.'
+            ? 'Release requested; the numbers are locked until it is decided or withdrawn.'
             : `Revision ${job.revision} is released and locked. Open the next revision on the release page to change something.`}
         </p>
       )}

@@ -15,7 +15,7 @@ const FOLLOWS: Readonly<Record<Operation['kind'], readonly string[]>> = {
   'thread-milling': ['vfc', 'turns', 'height', 'hex', 'F', 'taper', 'M', 'T', 't'],
 };
 
-/** Results from the parameters, each with its band and its reasons. */
+/** What follows from the parameters, each with its band and its reasons. */
 export const Numbers = memo(function Numbers({ op, evaluation }: { op: Operation; evaluation: Evaluation }) {
   const system = useSystem();
   const keys = FOLLOWS[op.kind];
@@ -28,7 +28,7 @@ export const Numbers = memo(function Numbers({ op, evaluation }: { op: Operation
         .filter((q) => keys.includes(q.key))
         .map((q) => (
           <span key={q.key} className="inline-flex items-center gap-1 whitespace-nowrap">
-            <span className="text-[12.5px] text-soft">{q.name}</span>
+            <span className="inline-block first-letter:uppercase text-[12.5px] text-soft">{q.name}</span>
             <span className="font-semibold">{formatMeasure(q.value, q.unit, system)}</span>
             <Why name={q.name} what={q} band={q} unit={q.unit} sources={evaluation.sources} />
           </span>

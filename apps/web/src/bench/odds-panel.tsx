@@ -13,10 +13,10 @@ import { HeavyState } from '../parts/heavy-state.tsx';
 const DRAWS = 2000;
 const per = (share: number): string =>
   share > 0.995 && share < 1
-    ? 'over 99 %'
+    ? 'over 99%'
     : share < 0.005 && share > 0
-      ? 'under 1 %'
-      : `${(share * 100).toFixed(0)} %`;
+      ? 'under 1%'
+      : `${(share * 100).toFixed(0)}%`;
 
 /** How often a limit came out at each share of the allowed value; what is right of the border breaks it. */
 function Strip({ odds }: { odds: LimitOdds }) {
@@ -58,17 +58,17 @@ export default function OddsPanel({ op, context }: { op: MillingOperation; conte
     <div className={`flex h-full min-h-0 flex-col gap-1.5 ${heavy.stale ? 'opacity-60' : ''}`}>
       {heavy.busy && <HeavyState what="the odds" heavy={heavy} />}
       <p className="text-[15px] font-semibold" aria-live="polite">
-        All limits met in {per(allHold)} of {draws} draws.
+        All limits met in {per(allHold)} of {draws.toLocaleString('en')} simulated cuts.
       </p>
       <div
         className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-4 overflow-y-auto text-[13px]"
         tabIndex={0}
         role="region"
-        aria-label="Odds of the limits"
+        aria-label="Confidence of the limits"
       >
         <div>
           <table className="w-full border-collapse">
-            <caption className="text-left font-semibold">Limits in doubt</caption>
+            <caption className="text-left font-semibold">Limits that may be exceeded</caption>
             <thead className="sr-only">
               <tr>
                 <th>Limit</th>
@@ -89,20 +89,20 @@ export default function OddsPanel({ op, context }: { op: MillingOperation; conte
             </tbody>
           </table>
           <p className="mt-1 text-soft">
-            {sure} more hold in every draw. Beyond the dashed line a limit is broken.
+            {sure} more are met in every simulated cut. Beyond the dashed line a limit is exceeded.
           </p>
         </div>
         <div>
           <h3 className="font-semibold">Measure next</h3>
           {measureNext.length === 0 ? (
-            <p className="text-soft">Nothing here is in enough doubt for a measurement to tell.</p>
+            <p className="text-soft">No measurement would reduce this uncertainty noticeably.</p>
           ) : (
             <ol className="space-y-1.5">
               {measureNext.map((m) => (
                 <li key={m.source.id} className="border-t border-line pt-1">
                   <p className="flex justify-between gap-2">
                     <b className="first-letter:uppercase">{m.source.narrowBy}</b>
-                    <span className="whitespace-nowrap">takes away {per(m.takesAway)} of the doubt</span>
+                    <span className="whitespace-nowrap">cuts uncertainty by {per(m.takesAway)}</span>
                   </p>
                   <p className="text-soft">
                     {m.source.label}; in {m.limits.join(', ')}

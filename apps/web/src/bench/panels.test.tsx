@@ -53,9 +53,7 @@ describe('window of a cut', LONG, () => {
       objective: 'metal',
     })!;
     show(<WindowPlot map={hopeless} here={{ x: 1, y: 12 }} disabled={false} onMove={nothing} />);
-    expect(
-      screen.getByText(/Nothing here holds all limits; closest limit edges in stock/),
-    ).toBeTruthy();
+    expect(screen.getByText(/No setting here clears every limit; closest limit edges in stock/)).toBeTruthy();
   });
 
   it('does not move while it is read only', () => {
@@ -69,20 +67,20 @@ describe('window of a cut', LONG, () => {
     const preview = vi.fn<(p: { id: string; operation: MillingOperation }) => void>();
     show(<WindowPanel op={pocket} context={context} readOnly={false} onMove={nothing} onPreview={preview} />);
     expect(screen.queryByRole('button', { name: 'Preview what was found' })).toBeNull();
-    fireEvent.click(screen.getByRole('checkbox', { name: 'stepover' }));
-    fireEvent.click(screen.getByRole('button', { name: 'Search' }));
+    fireEvent.click(screen.getByRole('checkbox', { name: 'radial depth' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Optimise' }));
     fireEvent.click(await screen.findByRole('button', { name: 'Preview what was found' }, LONG));
     expect(preview.mock.calls[0]![0].operation.cut.radialEngagementMm).toBe(pocket.cut.radialEngagementMm);
-    expect(screen.getByText(/stopped by/)).toBeTruthy();
+    expect(screen.getByText(/limited by/)).toBeTruthy();
   });
 });
 
 describe('odds of a cut', LONG, () => {
   it('gives the chance that all holds, the limits in doubt and what to measure next', async () => {
     show(<OddsPanel op={pocket} context={context} />);
-    expect(await screen.findByText(/All limits met in \d+ % of 2000 draws/, {}, LONG)).toBeTruthy();
+    expect(await screen.findByText(/All limits met in \d+% of 2,000 simulated cuts/, {}, LONG)).toBeTruthy();
     expect(screen.getByRole('row', { name: /^wall deflection/ })).toBeTruthy();
-    expect(screen.getAllByText(/takes away \d+ % of the doubt/).length).toBeGreaterThan(0);
+    expect(screen.getAllByText(/cuts uncertainty by \d+/).length).toBeGreaterThan(0);
   });
 });
 
@@ -117,7 +115,7 @@ describe('path and cost forms', () => {
     show(<PathForm op={pocket} readOnly={false} onChange={change as never} />);
     fireEvent.change(screen.getByLabelText('Strategy'), { target: { value: 'Trochoidal' } });
     expect(change.mock.calls[0]![0].path.strategy).toBe('trochoidal');
-    enter('Ramp', '1.2');
+    enter('Ramp angle', '1.2');
     expect(change.mock.calls[1]![0].path.entry.rampAngleDeg).toBe(1.2);
     expect((screen.getByLabelText('Helix diameter') as HTMLInputElement).value).toBe('');
   });

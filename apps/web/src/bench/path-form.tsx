@@ -15,7 +15,7 @@ const byName = Object.fromEntries(STRATEGY_IDS.map((s) => [strategyName[s], s]))
 >;
 
 type Path = MillingOperation['path'];
-const OUT = 'empty: worked out';
+const OUT = 'empty: calculated';
 const ENTRY: readonly NumberField<Path['entry']>[] = [
   { key: 'rampAngleDeg', label: 'Ramp angle', unit: 'deg', empty: null, hint: OUT },
   { key: 'helixDiameterMm', label: 'Helix diameter', unit: 'mm', empty: null, hint: OUT },
@@ -51,7 +51,7 @@ const COSTS: readonly NumberField<Operation['economics']>[] = [
     hint: 'in the shop’s own money',
   },
   { key: 'edgePrice', label: 'Cost per edge', unit: 'money', empty: null, hint: 'empty: by diameter' },
-  { key: 'edgeChangeMin', label: 'Change of an edge', unit: 'min', empty: null, hint: 'empty: 3 min' },
+  { key: 'edgeChangeMin', label: 'Edge change time', unit: 'min', empty: null, hint: 'empty: 3 min' },
 ];
 
 /** The path the numbers run on: strategy, way in, corners, blocks, repeated passes. */
@@ -80,7 +80,7 @@ export function PathForm({ op, readOnly, onChange }: FormProps<MillingOperation>
       <NumberFields of={path.entry} fields={ENTRY} readOnly={readOnly} onSet={entry} />
       <NumberFields of={path} fields={CORNERS} readOnly={readOnly} onSet={set} />
       <Choice
-        label="Program holds"
+        label="Program uses"
         value={path.blocks}
         options={['arcs', 'lines']}
         readOnly={readOnly}

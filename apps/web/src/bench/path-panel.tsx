@@ -45,7 +45,7 @@ export default function PathPanel({
               <th>Entry</th>
               <th>Geometry</th>
               <th>Minutes</th>
-              <th>Take it</th>
+              <th>Use</th>
             </tr>
           </thead>
           <tbody>

@@ -198,7 +198,7 @@ export default function SpindleChart({
     ),
     [curves, options, placing, system],
   );
-  const text = `At ${formatMeasure(n, 'rpm', system)} the cut asks ${formatMeasure(power, 'kW', system)} of ${formatMeasure(powerAt(machine.power_torque[rating], n), 'kW', system)} and ${formatMeasure(torque, 'Nm', system)} of ${formatMeasure(torqueAt(machine.power_torque[rating], n), 'Nm', system)}.`;
+  const text = `At ${formatMeasure(n, 'rpm', system)} power needed ${formatMeasure(power, 'kW', system)} of ${formatMeasure(powerAt(machine.power_torque[rating], n), 'kW', system)} and ${formatMeasure(torque, 'Nm', system)} of ${formatMeasure(torqueAt(machine.power_torque[rating], n), 'Nm', system)}.`;
 
   return (
     <figure className="flex h-full min-h-0 flex-col">

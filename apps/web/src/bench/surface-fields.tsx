@@ -12,8 +12,8 @@ const STRAIGHT: readonly NumberField<Surfaces>[] = [
 ];
 const MET: readonly NumberField<Surfaces>[] = [
   { key: 'entryAngleDeg', label: 'Entry-face angle', unit: 'deg', empty: 0 },
-  { key: 'exitAngleDeg', label: 'Slope where it leaves', unit: 'deg', empty: 0 },
-  { key: 'crossHoles', label: 'Cross holes on the way', unit: 'pieces', empty: 0 },
+  { key: 'exitAngleDeg', label: 'Exit-face angle', unit: 'deg', empty: 0 },
+  { key: 'crossHoles', label: 'Cross holes', unit: 'pieces', empty: 0 },
 ];
 
 /** What a hole enters, crosses and leaves, and how straight it is asked to be. */
@@ -30,7 +30,7 @@ export function SurfaceFields({
     <>
       <NumberFields of={hole} fields={STRAIGHT} readOnly={readOnly} onSet={onChange} />
       <Choice
-        label="Face it enters"
+        label="Entry face"
         value={hole.entrySurface}
         options={['flat', 'curved']}
         readOnly={readOnly}

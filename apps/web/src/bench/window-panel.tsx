@@ -21,10 +21,10 @@ import { HeavyState } from '../parts/heavy-state.tsx';
 import { WindowPlot } from './window-plot.tsx';
 
 const NAMES: Readonly<Record<FreeParameter, string>> = {
-  n: 'speed',
+  n: 'spindle speed',
   fz: 'feed per tooth',
-  ap: 'depth',
-  ae: 'stepover',
+  ap: 'axial depth',
+  ae: 'radial depth',
   stickOut: 'stick-out',
 };
 export const OBJECTIVE_NAMES: Readonly<Record<Objective, string>> = {
@@ -128,10 +128,10 @@ export default function WindowPanel({
           onTake={setY}
         />
         <Choice
-          label="sure to"
+          label="Confidence"
           value={confidence}
           options={CONFIDENCES}
-          name={(c) => `${c * 100} %`}
+          name={(c) => `${c * 100}%`}
           onTake={setConfidence}
         />
         {map.busy && <HeavyState what="the map" heavy={map} />}
@@ -155,8 +155,8 @@ export default function WindowPanel({
       </div>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-line pt-1.5">
         <fieldset className="flex flex-wrap items-center gap-x-2 text-[13px]">
-          <legend className="sr-only">Free in the search</legend>
-          <span className="text-soft">Free:</span>
+          <legend className="sr-only">Varied by the search</legend>
+          <span className="text-soft">Vary:</span>
           {FREE_PARAMETERS.map((k) => (
             <label key={k} className="flex items-center gap-1">
               <input
@@ -176,7 +176,7 @@ export default function WindowPanel({
           onTake={setObjective}
         />
         <Button look="main" disabled={readOnly || free.length === 0} onClick={() => setAsked(searchKey)}>
-          Search
+          Optimise
         </Button>
         {asked === searchKey && search.busy && <HeavyState what="the best cut" heavy={search} />}
         {search.error && asked === searchKey && (
@@ -219,13 +219,13 @@ function Found({
   );
   const better =
     objective === 'cost'
-      ? `costs ${(100 / gain).toFixed(0)} % of the present cut`
+      ? `costs ${(100 / gain).toFixed(0)}% of the present cut`
       : `${gain.toFixed(2)} × the present cut`;
   return (
     <p role="status" className="flex flex-wrap items-center gap-2 text-[13px]">
       <span>
         <b>{changes.join(', ') || 'The present cut is the best'}</b>: {better}
-        {found.beforeHeld ? '' : ', which does not hold all limits'}; limited by{' '}
+        {found.beforeHeld ? '' : ', which does not meet all limits'}; limited by{' '}
         {found.stoppedBy.map((s) => s.name).join(', ') || 'the ranges'}.
       </span>
       {changes.length > 0 && (

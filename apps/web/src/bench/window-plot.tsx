@@ -175,7 +175,7 @@ export function WindowPlot({
     });
     return at >= 0 && map.largest[at]! > 1 ? (map.limits[map.worst[at]!]?.name ?? null) : null;
   }, [map]);
-  const nowhere = nearest && `Nothing here holds all limits; closest limit ${nearest}`;
+  const nowhere = nearest && `No setting here clears every limit; closest limit ${nearest}`;
   return (
     <svg
       ref={plot}

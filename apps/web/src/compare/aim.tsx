@@ -25,10 +25,10 @@ export function Aim({
         onTake={onObjective}
       />
       <Choice
-        label="sure to"
+        label="Confidence"
         value={confidence}
         options={CONFIDENCES}
-        name={(c) => `${c * 100} %`}
+        name={(c) => `${c * 100}%`}
         onTake={onConfidence}
       />
     </>

@@ -28,7 +28,7 @@ describe('strategies side by side', LONG, () => {
         onKeep={onKeep}
       />,
     );
-    await screen.findByRole('button', { name: 'Take column 2 to the bench' }, LONG);
+    await screen.findByRole('button', { name: 'Use column 2 in the operation' }, LONG);
   };
 
   it('marks the least minutes as best, and says in words who wins on what', async () => {
@@ -43,13 +43,15 @@ describe('strategies side by side', LONG, () => {
 
   it('says why a strategy cannot be run instead of leaving its column empty', async () => {
     await laidOut();
-    expect(await screen.findByText(/Not possible: this end face is not made to plunge/, {}, LONG)).toBeTruthy();
+    expect(
+      await screen.findByText(/Not possible: this end face is not made to plunge/, {}, LONG),
+    ).toBeTruthy();
   });
 
   it('takes a column to the bench with its path and cutter, or keeps it as a variant', async () => {
     const [take, keep] = [vi.fn<(o: MillingOperation) => void>(), vi.fn<(o: MillingOperation) => void>()];
     await laidOut(take, keep);
-    fireEvent.click(screen.getByRole('button', { name: 'Take column 1 to the bench' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Use column 1 in the operation' }));
     expect(take.mock.calls[0]![0].path.strategy).toBe('levels');
     fireEvent.click(screen.getByRole('button', { name: 'Keep column 2 as a variant' }));
     expect(keep.mock.calls[0]![0].path.strategy).toBe('constant-engagement');
@@ -79,7 +81,7 @@ describe('choosing the cutter', LONG, () => {
         onTake={take}
       />,
     );
-    const buttons = await screen.findAllByRole('button', { name: /^Take .* to the bench$/ }, LONG);
+    const buttons = await screen.findAllByRole('button', { name: /^Use .* in the operation$/ }, LONG);
     expect(buttons.length).toBeGreaterThan(0);
     expect(buttons.length).toBeLessThanOrEqual(5);
     fireEvent.click(buttons[0]!);

@@ -85,7 +85,7 @@ export default function CutterView({
                   <th className="p-2 font-normal">Limited by</th>
                   <th className="p-2 font-normal">Shelf</th>
                   <th className="p-2">
-                    <span className="sr-only">Take it</span>
+                    <span className="sr-only">Use</span>
                   </th>
                 </tr>
               </thead>
@@ -109,7 +109,7 @@ export default function CutterView({
                       <td className="p-2">
                         <StateWord state={l.state} />
                         {l.state !== 'clear' && (
-                          <span className="block text-[12.5px] text-soft">{l.governing.name}</span>
+                          <span className="block text-[12.5px] text-soft first-letter:uppercase">{l.governing.name}</span>
                         )}
                       </td>
                       <td className="p-2 text-right font-semibold">{show(l.minutes.total, 'min')}</td>
@@ -131,7 +131,7 @@ export default function CutterView({
                         <Button
                           look={i === 0 ? 'main' : 'plain'}
                           disabled={readOnly || heavy.busy}
-                          aria-label={`Take ${b.name} to the bench`}
+                          aria-label={`Use ${b.name} in the operation`}
                           onClick={() => onTake({ ...l.operation, edgesOnShelf: edges ?? null })}
                         >
                           Take
@@ -155,10 +155,10 @@ export default function CutterView({
                 {ranking.sizes.map((s) => (
                   <li key={s}>{s}</li>
                 ))}
-                {ranking.sizes.length === 0 && <li>Nothing on the shelf is larger or shorter.</li>}
+                {ranking.sizes.length === 0 && <li>Nothing in stock is larger or shorter.</li>}
               </ul>
             </section>
-            <section aria-label="Told against" className="rounded-lg border border-line bg-card p-3">
+            <section aria-label="Ruled out" className="rounded-lg border border-line bg-card p-3">
               <h3 className="mb-1">Ruled out ({ranking.disqualified.length})</h3>
               <ul
                 className="max-h-64 space-y-1 overflow-y-auto text-[13px]"

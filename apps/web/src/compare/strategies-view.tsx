@@ -145,7 +145,11 @@ export default function StrategiesView({
         </>
       ),
     ],
-    ['Cycle time per feature', (r) => <b className="text-[17px]">{show(r.minutes.total, 'min')}</b>, 'minutes'],
+    [
+      'Cycle time per feature',
+      (r) => <b className="text-[17px]">{show(r.minutes.total, 'min')}</b>,
+      'minutes',
+    ],
     [
       'cutting, non-cutting',
       (r) => `${show(r.minutes.contact, 'min')}, ${show(r.minutes.link + r.minutes.air, 'min')}`,
@@ -163,7 +167,7 @@ export default function StrategiesView({
     ['Power', (r) => show(r.powerKw, 'kW')],
     ['MRR', (r) => show(r.removalCm3Min, 'cm3/min')],
     [
-      'Depth, stepover',
+      'Axial depth, radial depth',
       (r) =>
         `${show(r.operation.cut.axialDepthMm, 'mm')}, ${show(r.operation.cut.radialEngagementMm, 'mm')}; ${r.levels} ${r.levels === 1 ? 'level' : 'levels'}`,
     ],
@@ -171,7 +175,7 @@ export default function StrategiesView({
       'Speed, feed',
       (r) => `${show(r.speedMMin, 'm/min')}, ${show(r.operation.cut.feedPerToothMm, 'mm/tooth')}`,
     ],
-    ['Arc, temperature', (r) => `${r.arcDeg.toFixed(0)}°, ${show(r.temperatureC, 'degC')}`],
+    ['Engagement angle, temperature', (r) => `${r.arcDeg.toFixed(0)}°, ${show(r.temperatureC, 'degC')}`],
     [
       'Stock to leave',
       (r) => `${show(r.leavesInCornerMm, 'mm')} in corners, ${show(r.leavesStepMm, 'mm')} on steps`,
@@ -324,7 +328,7 @@ export default function StrategiesView({
                         <Button
                           look="main"
                           disabled={readOnly || columns[i]?.busy}
-                          aria-label={`Take column ${i + 1} to the bench`}
+                          aria-label={`Use column ${i + 1} in the operation`}
                           onClick={() => onTake(row.operation)}
                         >
                           Use in operation
@@ -356,10 +360,7 @@ export default function StrategiesView({
               {verdict.because.length === 0 && <li>They come out alike.</li>}
             </ul>
           </section>
-          <section
-            aria-label="When to use which"
-            className="rounded-lg border border-line bg-card p-3"
-          >
+          <section aria-label="When to use which" className="rounded-lg border border-line bg-card p-3">
             <h3 className="mb-1">When to use which</h3>
             <ul className="list-outside list-disc space-y-1 pl-4">
               {verdict.schools.map((s, i) => (

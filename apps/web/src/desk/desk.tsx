@@ -19,7 +19,7 @@ const WAITS: readonly { readonly status: JobStatus; readonly title: string; read
   {
     status: 'draft',
     title: 'Draft',
-    empty: 'Nothing to work out. Make a job, or bring one in from a file.',
+    empty: 'No drafts. Create a job, or import one.',
   },
   { status: 'requested', title: 'Awaiting release', empty: 'None awaiting release.' },
   { status: 'released', title: 'Prove out', empty: 'No released sheet is waiting for the machine.' },

@@ -14,7 +14,7 @@ const PROVE_OUT = [
   'Rapid override low, single block, feed override at 0%, hand on feed hold; dry run above the part first.',
   'First approach with coolant off so that one sees; coolant on before contact.',
   'Take half the depth first rather than half the feed: a thin chip rubs and hardens the surface.',
-  'Listen. Stop at squeal, sparks, blue chips, or a load 30 % above what is stated.',
+  'Listen. Stop at squeal, sparks, blue chips, or a load 30% above what is stated.',
 ] as const;
 
 function Block({ op, number }: { op: ReleasedOperation; number: number }) {
@@ -56,7 +56,7 @@ function Block({ op, number }: { op: ReleasedOperation; number: number }) {
           const q = numberOf(evaluation, key);
           return (
             <span key={key}>
-              <span className="text-soft">{q.name}</span>{' '}
+              <span className="inline-block first-letter:uppercase text-soft">{q.name}</span>{' '}
               <strong>{formatMeasure(q.value, q.unit, system)}</strong>
             </span>
           );
@@ -121,7 +121,7 @@ export default function FloorPage() {
   const { job, operations } = release.snapshot;
   return (
     <div className="mx-auto max-w-4xl space-y-4 p-4 text-[15px]">
-      <Crumbs trail={[{ label: job.number, to: `/jobs/${jobId}` }, { label: 'Sheet' }]} />
+      <Crumbs trail={[{ label: job.number, to: `/jobs/${jobId}` }, { label: 'Setup sheet' }]} />
       <header className="flex flex-wrap items-end justify-between gap-3">
         <div>
           <h1 className="text-2xl">
@@ -164,7 +164,7 @@ export default function FloorPage() {
       <section aria-label="Signatures" className="print-block rounded-xl border border-line bg-card p-4">
         <h2 className="mb-1">Signatures</h2>
         <p>
-          Worked out by {release.requestedBy}, {release.requestedAt.slice(0, 10)}. Released by{' '}
+          Prepared by {release.requestedBy}, {release.requestedAt.slice(0, 10)}. Released by{' '}
           {release.decidedBy}, {release.decidedAt?.slice(0, 10)}
           {release.reason && `: “${release.reason}”`}
         </p>

@@ -99,7 +99,7 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
             Desk
           </NavLink>
           <NavLink to="/resonance" className={place}>
-            Resonance
+            Chatter
           </NavLink>
           <NavLink to="/crib" className={place}>
             Crib

@@ -40,7 +40,7 @@ const BLIND_THREAD: readonly NumberField<HoleDemand>[] = [
 ];
 const CLOSE: readonly NumberField<HoleDemand>[] = [
   { key: 'grade', label: 'Tolerance grade, IT', unit: 'pieces', empty: null, hint: 'empty: none' },
-  { key: 'raUm', label: 'Roughness, Ra', unit: 'um-fine', empty: null, hint: 'empty: none' },
+  { key: 'raUm', label: 'Ra required', unit: 'um-fine', empty: null, hint: 'empty: none' },
 ];
 const CHAMFER: readonly NumberField<HoleDemand>[] = [
   { key: 'chamferMm', label: 'Chamfer', unit: 'mm', empty: 0 },
@@ -66,7 +66,7 @@ const PLACES: Readonly<Record<HolePattern['kind'], readonly NumberField<Record<s
     { key: 'columnPitchMm', label: 'Between columns', unit: 'mm' },
     { key: 'rowPitchMm', label: 'Between rows', unit: 'mm' },
   ],
-  scattered: [MANY, { key: 'betweenMm', label: 'Way between', unit: 'mm' }],
+  scattered: [MANY, { key: 'betweenMm', label: 'Distance between', unit: 'mm' }],
 };
 
 /** What the drawing and the part ask of one kind of hole. */

@@ -119,7 +119,11 @@ describe('what is asked', () => {
       { kind: 'grid', columns: 3, rows: 2, columnPitchMm: 20, rowPitchMm: 25 },
       { Columns: ['4.4', 'columns', 4], Rows: ['3', 'rows', 3], 'Between rows': ['18', 'rowPitchMm', 18] },
     ],
-    ['scattered', { kind: 'scattered', count: 5, betweenMm: 60 }, { 'Way between': ['45', 'betweenMm', 45] }],
+    [
+      'scattered',
+      { kind: 'scattered', count: 5, betweenMm: 60 },
+      { 'Distance between': ['45', 'betweenMm', 45] },
+    ],
   ] as const)('holes in a %s: its numbers, and none of another pattern', (_, pattern, fields) => {
     for (const [label, [typed, key, became]] of Object.entries(fields)) {
       const onChange = open({ ...PLAIN_DEMAND, pattern });
@@ -144,7 +148,7 @@ describe('what is asked', () => {
       'Rows',
       'Between columns',
       'Between rows',
-      'Way between',
+      'Distance between',
     ];
     const numbers = Object.values(pattern).filter((v) => typeof v === 'number').length;
     expect(all.filter((l) => screen.queryByLabelText(l))).toHaveLength(numbers);
@@ -155,7 +159,7 @@ describe('what is asked', () => {
     const onChange = open(asked);
     for (const [label, key, none] of [
       ['Tolerance grade, IT', 'grade', null],
-      ['Roughness, Ra', 'raUm', null],
+      ['Ra required', 'raUm', null],
       ['Chamfer', 'chamferMm', 0],
       ['Part value at this step', 'partValue', null],
     ] as const) {
@@ -183,9 +187,9 @@ describe('words', () => {
 
   it('chances to two digits, small ones as such', () => {
     expect([shareOfParts(0.0169), shareOfParts(0.0021), shareOfParts(0.0001)]).toEqual([
-      '1.7 %',
-      '0.21 %',
-      'under 0.05 %',
+      '1.7%',
+      '0.21%',
+      'under 0.05%',
     ]);
   });
 

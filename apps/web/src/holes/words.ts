@@ -2,7 +2,7 @@ import { countOf, type HoleDemand, formatMeasure, type System } from '@burl/core
 
 /** A chance as a share of parts, to two digits. */
 export const shareOfParts = (share: number): string =>
-  share < 0.0005 ? 'under 0.05 %' : `${Number((100 * share).toPrecision(2))} %`;
+  share < 0.0005 ? 'under 0.05%' : `${Number((100 * share).toPrecision(2))}%`;
 
 /** A kind of hole in a few words. */
 export function demandInWords(d: HoleDemand, system: System): string {

@@ -109,7 +109,7 @@ describe('a cut of the demo job followed in time', LONG, () => {
     expect(foot.every((g) => g < 0)).toBe(true);
   });
 
-  it('the referee shows the last turns of a cut, once a turn marked', () => {
+  it('the referee shows the last turns of a cut, once per revolution marked', () => {
     const run = refereeOf(shallow, context, op.cut.speedRpm, 0.05);
     expect(run.stable).toBe(true);
     expect(run.growthPerTurn).toBeLessThan(1);

@@ -31,7 +31,7 @@ export function WhyBody({
             {what.inputs.map((i) => (
               <tr key={i.symbol}>
                 <td className="pr-2 font-mono">{i.symbol}</td>
-                <td className="pr-2 text-soft">{i.name}</td>
+                <td className="pr-2 text-soft first-letter:uppercase">{i.name}</td>
                 <td className="text-right font-semibold whitespace-nowrap">
                   {formatMeasure(i.value, i.unit, system)}
                 </td>
@@ -42,8 +42,8 @@ export function WhyBody({
       )}
       {band && unit && band.high > band.low * 1.0001 && (
         <p>
-          9 of 10 lie above {formatMeasure(band.low, unit, system)} and 9 of 10 below{' '}
-          {formatMeasure(band.high, unit, system)}.
+          80% range {formatMeasure(band.low, unit, system)} to {formatMeasure(band.high, unit, system)}{' '}
+          (P10–P90).
         </p>
       )}
       {rests.length > 0 && (

@@ -100,7 +100,7 @@ export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<vo
           </Button>
         </div>
       ) : (
-        <p className="text-soft">An engineer asks for release.</p>
+        <p className="text-soft">An engineer requests release.</p>
       )}
     </section>
   );

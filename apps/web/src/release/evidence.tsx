@@ -58,7 +58,7 @@ export function Evidence({ op, number }: { op: ReleasedOperation; number: number
         <StateWord state={op.evaluation.state} />
       </header>
       <p className="mb-2 text-[13px] text-soft">
-        {op.context.cutter.name} in {op.context.holder.name}, out{' '}
+        {op.context.cutter.name} in {op.context.holder.name}, stick-out{' '}
         {formatMeasure(op.document.tooling.stickOutMm, 'mm', system)}; {op.document.coolant}
       </p>
       <dl className="mb-2 grid grid-cols-4 gap-2">
@@ -66,7 +66,7 @@ export function Evidence({ op, number }: { op: ReleasedOperation; number: number
           const q = numberOf(op.evaluation, key);
           return (
             <div key={key} className="rounded border border-line px-2 py-1">
-              <dt className="text-[12px] text-soft">{q.name}</dt>
+              <dt className="text-[12px] text-soft first-letter:uppercase">{q.name}</dt>
               <dd className="font-semibold">{formatMeasure(q.value, q.unit, system)}</dd>
             </div>
           );
@@ -79,7 +79,7 @@ export function Evidence({ op, number }: { op: ReleasedOperation; number: number
           ))}
         </ul>
       ) : (
-        <p className="mb-2">All {op.evaluation.limits.length} limits are clear at their 90 % end.</p>
+        <p className="mb-2">All {op.evaluation.limits.length} limits are clear at their 90% end.</p>
       )}
       <div className="grid grid-cols-2 gap-3 text-[13px]">
         <div>

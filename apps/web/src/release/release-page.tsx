@@ -19,8 +19,8 @@ const MOMENT = (iso: string): string =>
   new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 const STATE_TEXT = {
   requested: 'awaiting approval',
-  released: 'in force',
-  returned: 'went back',
+  released: 'current',
+  returned: 'returned',
   superseded: 'superseded',
   withdrawn: 'withdrawn',
 } as const;
@@ -30,7 +30,7 @@ function NextRevision({ jobId, onDone }: { jobId: string; onDone: () => Promise<
   async function open(): Promise<void> {
     try {
       await call('POST', `/api/jobs/${jobId}/revisions`, { reason });
-      toast.success('The next revision is open. The released sheet stays in force until it is replaced.');
+      toast.success('The next revision is open. The released sheet stays current until it is replaced.');
       await onDone();
     } catch (error) {
       setFailed(messageOf(error));
@@ -63,7 +63,7 @@ function SheetLinks({ release }: { release: ReleaseSummary }) {
     'inline-flex items-center gap-1.5 rounded-md border border-line bg-card px-3 py-1.5 font-semibold hover:bg-accent-soft';
   return (
     <section aria-label="Sheet" className="space-y-2 rounded-lg border border-line bg-card p-3">
-      <h2>Sheet, revision {release.revision}</h2>
+      <h2>Setup sheet, revision {release.revision}</h2>
       <div className="flex flex-wrap gap-2">
         {(['a4', 'letter'] as const).map((paper) => (
           <a

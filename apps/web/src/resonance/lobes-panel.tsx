@@ -208,21 +208,21 @@ export function LobesPanel({
           </Field>
           <div className="grid grid-cols-2 gap-2">
             <Num
-              label="Speed"
+              label="Spindle speed"
               unit="rpm"
               value={op.cut.speedRpm}
               readOnly={false}
               onTake={(speedRpm) => onAsk({ ...asked, speedRpm })}
             />
             <Num
-              label="Depth"
+              label="Axial depth"
               unit="mm"
               value={op.cut.axialDepthMm}
               readOnly={false}
               onTake={(depthMm) => onAsk({ ...asked, depthMm })}
             />
             <Num
-              label="Width"
+              label="Radial depth"
               unit="mm"
               value={op.cut.radialEngagementMm}
               readOnly={false}
@@ -247,18 +247,17 @@ export function LobesPanel({
           <section className="space-y-1 rounded-lg border border-line bg-card p-3 text-[13px]">
             <h2>Best speed nearby</h2>
             <p>
-              {formatMeasure(best.rpm, 'rpm', system)}: 50% stable at {depth(best.depth)}. Take the table
-              feed with it, to{' '}
-              {formatMeasure(best.rpm * op.cut.feedPerToothMm * teethOf(cut), 'mm/min', system)}, so that the
-              chip stays.
+              {formatMeasure(best.rpm, 'rpm', system)}: 50% stable at {depth(best.depth)}. Take the table feed
+              with it, to {formatMeasure(best.rpm * op.cut.feedPerToothMm * teethOf(cut), 'mm/min', system)},
+              so that the chip stays.
             </p>
             <Button onClick={() => onAsk({ ...asked, speedRpm: Math.round(best.rpm / 10) * 10 })}>
-              Take this speed
+              Use this speed
             </Button>
           </section>
         )}
         <section className="space-y-1 rounded-lg border border-line bg-card p-3 text-[13px]">
-          <h2>Referee</h2>
+          <h2>Time-domain simulation</h2>
           <p className="text-soft">
             Runs the cut step by step, teeth leaving the cut where they jump out of it.
           </p>
@@ -273,18 +272,18 @@ export function LobesPanel({
                 .finally(() => setRunning(false));
             }}
           >
-            {running ? 'Running…' : 'Run this cut'}
+            {running ? 'Running…' : 'Simulate'}
           </Button>
           {run?.key === key && (
             <p>
-              <b>{run.result.stable ? 'It settles.' : 'It chatters.'}</b> What does not repeat{' '}
+              <b>{run.result.stable ? 'Stable.' : 'Chatter.'}</b> What does not repeat{' '}
               {run.result.growthPerTurn < 0 ? 'shrinks' : 'grows'} by{' '}
-              {Math.abs(100 * (Math.exp(run.result.growthPerTurn) - 1)).toFixed(0)} % a turn.
+              {Math.abs(100 * (Math.exp(run.result.growthPerTurn) - 1)).toFixed(0)}% per revolution.
             </p>
           )}
         </section>
         <p className="text-[12.5px] text-soft">
-          {combination.stickOutMm} mm out of the holder. {data ? `Modes ${data.knowledge.from}.` : ''}
+          {combination.stickOutMm} mm stick-out. {data ? `Modes ${data.knowledge.from}.` : ''}
         </p>
       </div>
     </div>
@@ -343,10 +342,10 @@ function RefereePicture({ run }: { run: Referee }) {
       </div>
       <div className="relative h-40 rounded-lg border border-line bg-card p-1">
         <Plot
-          text="The tip once a turn: one spot where the cut repeats, a ring or two spots where it chatters."
+          text="The tip once per revolution: one spot where the cut repeats, a ring or two spots where it chatters."
           curves={[
             {
-              label: 'once a turn',
+              label: 'once per revolution',
               colour: 'series-3',
               mark: 'circle',
               size: 3,

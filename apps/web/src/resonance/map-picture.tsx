@@ -47,8 +47,8 @@ export function MapPicture({ map, rpm, depthMm }: { map: StabilityMap; rpm: numb
     <figure>
       <figcaption className="mb-1 text-[13px] text-soft">
         Periodic solution, {columns} × {rows} points, {((100 * map.computed) / (columns * rows)).toFixed(0)} %
-        of them worked out: green: vibration decays; red: grows; line: stability limit. Depth as it counts at the
-        tip.
+        of them worked out: green: vibration decays; red: grows; line: stability limit. Depth as it counts at
+        the tip.
       </figcaption>
       <div className="relative h-80">
         <canvas
@@ -56,7 +56,7 @@ export function MapPicture({ map, rpm, depthMm }: { map: StabilityMap; rpm: numb
           width={columns}
           height={rows}
           role="img"
-          aria-label={`Map of stability from ${first.toFixed(0)} to ${last.toFixed(0)} rpm and up to ${formatMeasure(most, 'mm', system)} at the tip: ${(100 * stable).toFixed(0)} % of it settles.`}
+          aria-label={`Map of stability from ${first.toFixed(0)} to ${last.toFixed(0)} rpm and up to ${formatMeasure(most, 'mm', system)} at the tip: ${(100 * stable).toFixed(0)}% of it settles.`}
           className="h-full w-full rounded border border-line"
           style={{ imageRendering: 'pixelated' }}
         />

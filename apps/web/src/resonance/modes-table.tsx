@@ -18,7 +18,7 @@ export function ModesTable({ caption, modes }: { caption: string; modes: readonl
         {modes.map((m) => (
           <tr key={m.hz} className="border-b border-line last:border-0">
             <td className="py-0.5">{formatMeasure(m.hz, 'Hz', system)}</td>
-            <td>{(100 * m.damping).toFixed(2)} %</td>
+            <td>{(100 * m.damping).toFixed(2)}%</td>
             <td>{formatMeasure(m.stiffness / 1e6, 'N/um', system)}</td>
           </tr>
         ))}

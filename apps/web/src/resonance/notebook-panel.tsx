@@ -105,11 +105,13 @@ export function NotebookPanel({
         <table className="w-full text-left text-[13.5px]">
           <thead>
             <tr className="border-b border-line">
-              {['Heard', 'Speed', 'Depth', 'Width', 'Feed', 'Frequency', ''].map((h, i) => (
-                <th key={i} className="px-2.5 py-1.5">
-                  {h || <span className="sr-only">Actions</span>}
-                </th>
-              ))}
+              {['Result', 'Spindle speed', 'Axial depth', 'Radial depth', 'Feed', 'Frequency', ''].map(
+                (h, i) => (
+                  <th key={i} className="px-2.5 py-1.5">
+                    {h || <span className="sr-only">Actions</span>}
+                  </th>
+                ),
+              )}
             </tr>
           </thead>
           {combination.cuts.map((c) => (
@@ -121,7 +123,7 @@ export function NotebookPanel({
                 </td>
                 <td className="px-2.5 whitespace-nowrap">
                   {formatMeasure(c.rpm, 'rpm', system)}
-                  {c.overridePercent === 100 ? '' : ` at ${c.overridePercent} %`}
+                  {c.overridePercent === 100 ? '' : ` at ${c.overridePercent}%`}
                 </td>
                 <td className="px-2.5 whitespace-nowrap">{formatMeasure(c.axialDepthMm, 'mm', system)}</td>
                 <td className="px-2.5 whitespace-nowrap">
@@ -136,7 +138,7 @@ export function NotebookPanel({
                 <td className="px-2.5 pt-1 text-right">
                   {edit && (
                     <Button look="quiet" onClick={() => void strike(c.id)}>
-                      Strike
+                      Delete
                     </Button>
                   )}
                 </td>
@@ -178,14 +180,14 @@ export function NotebookPanel({
           above.
         </p>
         <Toggle
-          label="What was heard"
+          label="Result"
           options={['stable', 'marginal', 'chatter'] as const}
           value={heard}
           onTake={setHeard}
         />
         <div className="grid grid-cols-2 gap-2">
           <Num
-            label="Speed"
+            label="Spindle speed"
             unit="rpm"
             value={numbers.rpm ?? op.cut.speedRpm}
             readOnly={false}
@@ -199,14 +201,14 @@ export function NotebookPanel({
             onTake={(v) => setNumbers({ ...numbers, overridePercent: v ?? 100 })}
           />
           <Num
-            label="Depth"
+            label="Axial depth"
             unit="mm"
             value={numbers.axialDepthMm ?? op.cut.axialDepthMm}
             readOnly={false}
             onTake={(axialDepthMm) => setNumbers({ ...numbers, axialDepthMm })}
           />
           <Num
-            label="Width"
+            label="Radial depth"
             unit="mm"
             value={numbers.radialEngagementMm ?? op.cut.radialEngagementMm}
             readOnly={false}
@@ -220,7 +222,7 @@ export function NotebookPanel({
             onTake={(feedPerToothMm) => setNumbers({ ...numbers, feedPerToothMm })}
           />
           <Num
-            label="Frequency heard"
+            label="Chatter frequency"
             unit="Hz"
             value={numbers.hz}
             empty
@@ -256,12 +258,12 @@ export function NotebookPanel({
 
 /** Fields of a logged cut by the labels of the form. */
 const FIELD_WORDS = {
-  rpm: 'Speed',
+  rpm: 'Spindle speed',
   overridePercent: 'Override',
-  axialDepthMm: 'Depth',
-  radialEngagementMm: 'Width',
+  axialDepthMm: 'Axial depth',
+  radialEngagementMm: 'Radial depth',
   feedPerToothMm: 'Feed per tooth',
-  hz: 'Frequency heard',
+  hz: 'Chatter frequency',
   note: 'Note',
 } as const;
 const HEARD_LOOK = { stable: 'text-clear', marginal: 'text-tight', chatter: 'text-over' } as const;

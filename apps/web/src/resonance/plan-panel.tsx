@@ -37,7 +37,7 @@ export function PlanPanel({
                   {formatMeasure(t.rpm, 'rpm', system)}, {formatMeasure(t.depthMm, 'mm', system)} deep
                 </b>
                 <span className="block text-[13px] text-soft">
-                  chatters with a chance of {(100 * t.chanceOfChatter).toFixed(0)} %, tells{' '}
+                  chatters with a chance of {(100 * t.chanceOfChatter).toFixed(0)}%, tells{' '}
                   {t.gainBits.toFixed(2)} bit
                 </span>
               </span>
@@ -66,7 +66,7 @@ export function PlanPanel({
         <table className="w-full text-left text-[13.5px]">
           <thead>
             <tr className="border-b border-line">
-              {['Step', 'Speed', 'Table feed', 'Heard', 'Hz'].map((h) => (
+              {['Step', 'Spindle speed', 'Table feed', 'Result', 'Hz'].map((h) => (
                 <th key={h} className="px-2 py-1">
                   {h}
                 </th>

@@ -45,7 +45,7 @@ describe('files of a tip', LONG, () => {
   };
   /** A reading is looked at first, and counts when it is kept. */
   const kept = async (): Promise<Kept> => {
-    const keep = await screen.findByRole('button', { name: 'Keep it' }, LONG);
+    const keep = await screen.findByRole('button', { name: 'Save' }, LONG);
     expect(asked.some((a) => a.method === 'POST')).toBe(false);
     fireEvent.click(keep);
     await waitFor(() => expect(asked.some((a) => a.method === 'POST')).toBe(true), LONG);
@@ -125,7 +125,7 @@ describe('files of a tip', LONG, () => {
     choose('tip.csv', writeResponseCsv(scaled));
     const dialog = within(await screen.findByRole('dialog', {}, LONG));
     expect(dialog.getByRole('alert').textContent).toMatch(/N\/µm; allowed: 0\.5 to 500 N\/µm/);
-    expect((dialog.getByRole('button', { name: 'Keep it' }) as HTMLButtonElement).disabled).toBe(true);
+    expect((dialog.getByRole('button', { name: 'Save' }) as HTMLButtonElement).disabled).toBe(true);
     fireEvent.click(dialog.getByRole('button', { name: 'Cancel' }));
     expect(asked.some((a) => a.method === 'POST')).toBe(false);
   });

@@ -21,9 +21,9 @@ import { TapPanel } from './tap-panel.tsx';
 import { useCombinations } from './use-resonance.ts';
 
 const TABS = [
-  ['tip', 'Tip'],
+  ['tip', 'Tap test'],
   ['lobes', 'Lobes'],
-  ['notebook', 'Notebook'],
+  ['notebook', 'Test cuts'],
   ['sound', 'Sound'],
   ['plan', 'Plan'],
   ['slender', 'Bars and drills'],
@@ -91,11 +91,11 @@ export default function ResonancePage() {
     : '';
   return (
     <div className="flex flex-col gap-2 p-3">
-      <Crumbs trail={[{ label: 'Resonance' }]} />
+      <Crumbs trail={[{ label: 'Chatter' }]} />
       <div className="grid gap-3 lg:grid-cols-[230px_minmax(0,1fr)] print:block">
         <nav aria-label="Combinations" className="no-print space-y-2">
           <div className="flex items-center justify-between">
-            <h1 className="text-lg font-semibold">Resonance</h1>
+            <h1 className="text-lg font-semibold">Chatter</h1>
             {edit && (
               <Button onClick={() => setMaking(true)} aria-label="New combination">
                 <Plus size={15} aria-hidden="true" /> New
@@ -117,7 +117,7 @@ export default function ResonancePage() {
                   <span className="block text-soft">{nameOf(crib.holders, c.holderId)}</span>
                   <span className="block text-soft">
                     {c.tips.length > 0
-                      ? `tapped in ${c.tips.map((t) => t.axis).join(' and ')}`
+                      ? `tap-tested in ${c.tips.map((t) => t.axis).join(' and ')}`
                       : 'not measured here'}
                     , {c.cuts.length} {c.cuts.length === 1 ? 'cut' : 'cuts'}
                   </span>
@@ -188,7 +188,7 @@ export default function ResonancePage() {
           <p className="rounded-lg border border-line bg-card p-4 text-soft">
             {chosen
               ? 'The crib lacks an entry of this combination, or the cut asked for is impossible with it.'
-              : 'Remember a combination of spindle, holder, cutter and stick-out to begin.'}
+              : 'Create a combination of spindle, holder, tool and stick-out to begin.'}
           </p>
         )}
       </div>

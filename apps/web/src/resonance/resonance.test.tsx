@@ -128,7 +128,7 @@ describe('tip of a combination', LONG, () => {
     show(<TapPanel combination={{ ...COMBINATION, machineSerial: 'PRACTICE 1' }} crib={CRIB} edit />);
     fireEvent.click(screen.getByRole('button', { name: 'Simulated tap test along x' }));
     const dialog = await screen.findByRole('dialog');
-    fireEvent.click(await within(dialog).findByRole('button', { name: 'Keep it' }, LONG));
+    fireEvent.click(await within(dialog).findByRole('button', { name: 'Save' }, LONG));
     await waitFor(() => expect(asked.some((a) => a.method === 'POST')).toBe(true));
     const body = asked.find((a) => a.method === 'POST')!.body as { modes: TipMode[]; source: string };
     expect(body.source).toBe('measured');
@@ -199,7 +199,7 @@ describe('map of stability', () => {
       computed: 6,
     };
     const { container } = show(<MapPicture map={map} rpm={2000} depthMm={1} />);
-    expect(screen.getByRole('img', { name: /1000 to 3000 rpm .* 67 % of it settles/ })).toBeTruthy();
+    expect(screen.getByRole('img', { name: /1000 to 3000 rpm .* 67% of it settles/ })).toBeTruthy();
     const point = container.querySelector('span.absolute') as HTMLElement;
     expect([point.style.left, point.style.bottom]).toEqual(['50%', '50%']);
   });
@@ -208,9 +208,9 @@ describe('map of stability', () => {
 describe('lobes and plan', LONG, () => {
   it('says how deep a cut may go, how sure that is, and which number is approved', async () => {
     show(<Whole part="lobes" />);
-    const text = await screen.findByText(/50% stable at/, {}, LONG);
-    expect(text.textContent).toMatch(/95% stable up to .* unlikely beyond .* one that is approved/);
-    const depth = screen.getByLabelText('Depth');
+    const text = await screen.findByText(/^At .* 50% stable at/, {}, LONG);
+    expect(text.textContent).toMatch(/95% stable up to .* unlikely beyond .* used for release/);
+    const depth = screen.getByLabelText('Axial depth');
     fireEvent.change(depth, { target: { value: '6' } });
     fireEvent.blur(depth);
     expect(asked).toHaveBeenLastCalledWith({ ...NOTHING_ASKED, depthMm: 6 });
@@ -238,7 +238,7 @@ describe('notebook', () => {
     const sent = pretendServer({ 'POST /api/resonance/c1/cuts': { id: 'n' } });
     show(<NotebookPanel combination={TAPPED} cut={cut} edit />);
     fireEvent.click(screen.getByRole('button', { name: 'chatter' }));
-    const hz = screen.getByLabelText('Frequency heard');
+    const hz = screen.getByLabelText('Chatter frequency');
     fireEvent.change(hz, { target: { value: '1400' } });
     fireEvent.blur(hz);
     fireEvent.click(screen.getByRole('button', { name: 'Log cut' }));
@@ -262,7 +262,7 @@ describe('notebook', () => {
     fireEvent.change(note, { target: { value: 'hum' } });
     fireEvent.click(screen.getByRole('button', { name: 'Log cut' }));
     expect((await screen.findByRole('alert')).textContent).toContain(
-      'Depth is 60; allowed: up to the stick-out, 48 mm',
+      'Axial depth is 60; allowed: up to the stick-out, 48 mm',
     );
     expect((note as HTMLInputElement).value).toBe('hum');
   });
@@ -271,7 +271,7 @@ describe('notebook', () => {
     const sent = pretendServer({ 'POST /api/resonance/c1/cuts': { id: 'n' } });
     show(<NotebookPanel combination={TAPPED} cut={cut} edit />);
     expect(screen.getByText(/In Ti-6Al-4V.*climb, on /)).toBeDefined();
-    const hz = screen.getByLabelText('Frequency heard') as HTMLInputElement;
+    const hz = screen.getByLabelText('Chatter frequency') as HTMLInputElement;
     fireEvent.change(hz, { target: { value: 'abc' } });
     fireEvent.blur(hz);
     fireEvent.click(screen.getByRole('button', { name: 'Log cut' }));

@@ -105,7 +105,7 @@ export function SimulatedTap({
           <div className="flex justify-end gap-2">
             <Button onClick={() => setSeed(seed + 1)}>Repeat</Button>
             <Button look="main" onClick={() => onKeep({ ...tap.data!, axis, origin: 'simulated hammer' })}>
-              Keep it
+              Save
             </Button>
           </div>
         </div>

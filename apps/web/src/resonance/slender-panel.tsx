@@ -119,14 +119,14 @@ export function SlenderPanel({ crib }: { crib: Crib }) {
                 : `From ${formatMeasure(b.limitMm, 'mm', system)} deep it chatters near ${hz(b.hz)}.`}
             </p>
             <p className="text-[13px]">
-              {b.ratio.toFixed(1)} diameters out; the bar is made for {b.mostRatio}. It bends at{' '}
-              {hz(b.mode.hz)}, {formatMeasure(b.mode.stiffness / 1e6, 'N/um', system)}, damping{' '}
-              {(100 * b.mode.damping).toFixed(1)} %. Under{' '}
+              {b.ratio.toFixed(1)} ×D overhang; the bar is made for {b.mostRatio}. It bends at {hz(b.mode.hz)}
+              , {formatMeasure(b.mode.stiffness / 1e6, 'N/um', system)}, damping{' '}
+              {(100 * b.mode.damping).toFixed(1)}%. Under{' '}
               {formatMeasure(b.unconditionalMMin, 'm/min', system)} the edge’s land damps every depth.
             </p>
             <p className="text-[13px] text-soft">
               On the nose the force turns across the bar, so a shallow cut may sing where a deeper one is
-              calm: a depth of the nose radius or more, or a smaller nose, helps. Class values, nobody has
+              calm: a depth of the nose radius or more, or a smaller nose, helps. Typical values, nobody has
               measured this bar: unproven.
             </p>
           </div>

@@ -147,7 +147,7 @@ export function SoundPanel({
         attachment: null,
       });
       await refreshResonance();
-      toast.success('Logged in the notebook.');
+      toast.success('Logged with the test cuts.');
     } catch (error) {
       toast.error(messageOf(error));
     }
@@ -167,8 +167,8 @@ export function SoundPanel({
     ? !verdict.speedFits
       ? `Not told yet: the recording does not fit ${formatMeasure(rpm, 'rpm', system)}.`
       : verdict.chatter
-        ? `Chatter at ${formatMeasure(verdict.hz!, 'Hz', system)}${verdict.flip ? ', period-doubling (flip)' : ''}, ${(100 * verdict.confidence).toFixed(0)} % sure.`
-        : `No chatter heard, ${(100 * verdict.confidence).toFixed(0)} % sure: every strong line is a multiple of the speed.`
+        ? `Chatter at ${formatMeasure(verdict.hz!, 'Hz', system)}${verdict.flip ? ', period-doubling (flip)' : ''}, ${(100 * verdict.confidence).toFixed(0)}% sure.`
+        : `No chatter heard, ${(100 * verdict.confidence).toFixed(0)}% sure: every strong line is a multiple of the speed.`
     : '';
   return (
     <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_290px]">
@@ -262,7 +262,7 @@ export function SoundPanel({
           />
           <div className="grid grid-cols-2 gap-2">
             <Num
-              label="Speed it ran at"
+              label="Spindle speed of the recording"
               unit="rpm"
               value={rpm}
               readOnly={false}
@@ -322,7 +322,7 @@ export function SoundPanel({
             )}
             {!explained && (
               <p className="text-tight" role="note">
-                No known mode of this tip sings near {formatMeasure(verdict.hz!, 'Hz', system)}: the part, the
+                No known mode of this tip lies near {formatMeasure(verdict.hz!, 'Hz', system)}: the part, the
                 fixture or a mode nobody has measured does. Tap those too.
               </p>
             )}

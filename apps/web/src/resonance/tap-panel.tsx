@@ -124,7 +124,7 @@ export function TapPanel({
       await refreshResonance();
       setAxis(on);
       toast.success(
-        `${found.receptance ? 'Tap test' : 'Table of modes'} along ${on} kept. Every bench judges by it now.`,
+        `${found.receptance ? 'Tap test' : 'Table of modes'} along ${on} saved. Every operation uses it now.`,
       );
     } catch (error) {
       setFailed(messageOf(error));
@@ -161,7 +161,7 @@ export function TapPanel({
     try {
       await call('POST', `/api/resonance/tips/${id}/restore`);
       await refreshResonance();
-      toast.success('Brought back. Every bench judges by it now.');
+      toast.success('Restored. Every operation uses it now.');
     } catch (error) {
       setFailed(messageOf(error));
     }
@@ -224,7 +224,7 @@ export function TapPanel({
           )}
           {record && record.misfit !== null && (
             <p className="mt-1 text-[13px] text-soft">
-              The modes leave {(100 * record.misfit).toFixed(1)} % of the response unexplained.
+              The modes leave {(100 * record.misfit).toFixed(1)}% of the response unexplained.
             </p>
           )}
         </section>
@@ -337,7 +337,7 @@ export function TapPanel({
   );
 }
 
-const band = (sigma: number): string => `${(100 * 1.28 * sigma).toFixed(0)} %`;
+const band = (sigma: number): string => `${(100 * 1.28 * sigma).toFixed(0)}%`;
 
 function thinned(hz: readonly number[], values: readonly number[], toHz: number): { x: number; y: number }[] {
   const every = Math.max(1, Math.ceil(hz.length / 600));

@@ -89,7 +89,7 @@ export function TipPreview({
       <div className="mt-3 flex justify-end gap-2">
         <Button onClick={onClose}>Cancel</Button>
         <Button look="main" disabled={wrong !== null} onClick={() => onKeep(modes)}>
-          Keep it
+          Save
         </Button>
       </div>
     </SheetDialog>

@@ -11,7 +11,7 @@ export function RiskCard({ risk }: { risk: RouteRisk }) {
         <span className="text-2xl font-bold">{shareOfParts(risk.lost)}</span> scrap risk
       </p>
       <p className="text-soft">
-        {risk.expectedLoss.toFixed(risk.expectedLoss < 10 ? 1 : 0)} a part in this order; the blank at{' '}
+        {risk.expectedLoss.toFixed(risk.expectedLoss < 10 ? 1 : 0)} per part in this order; the blank at{' '}
         {Math.round(risk.blankValue).toLocaleString('en-GB')}
         {risk.assumed ? ' (assumed)' : ''}
       </p>
@@ -35,7 +35,7 @@ export function ToolChangesCard({
     <section aria-label="Tool changes" className="rounded-lg border border-line bg-card p-3">
       <h2 className="mb-1">Tool changes</h2>
       <p>
-        <span className="text-2xl font-bold">{loads}</span> a part
+        <span className="text-2xl font-bold">{loads}</span> per part
       </p>
       {fewest < loads && (
         <>

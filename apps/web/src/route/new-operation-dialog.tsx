@@ -160,7 +160,7 @@ export function NewOperationDialog({
           <>
             {number('Diameter', 'diameterMm', 'mm')}
             {number('Depth', 'depthMm', 'mm')}
-            {number('Holes on a part', 'count', 'pieces')}
+            {number('Holes per part', 'count', 'pieces')}
             <label className="col-span-3 flex items-center gap-2">
               <input type="checkbox" checked={through} onChange={(e) => setThrough(e.target.checked)} />{' '}
               through

@@ -86,7 +86,7 @@ export function Station({
             {!readOnly && (
               <button type="button" onClick={onEarly} className="underline underline-offset-2">
                 Bring it before {before}: saves{' '}
-                {risk.earlier!.saves.toFixed(risk.earlier!.saves < 10 ? 1 : 0)} a part
+                {risk.earlier!.saves.toFixed(risk.earlier!.saves < 10 ? 1 : 0)} per part
               </button>
             )}
           </span>

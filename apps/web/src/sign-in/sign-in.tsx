@@ -11,7 +11,7 @@ import { Field, FIELD_LOOK } from '../parts/field.tsx';
 
 const DEMO_PASSWORD = 'burl-demo-2026';
 const DOES: Readonly<Record<string, string>> = {
-  engineer: 'builds jobs and asks for release',
+  engineer: 'builds jobs and requests release',
   approver: 'releases or returns',
   floor: 'reads the released sheet',
 };

@@ -7,7 +7,7 @@ export interface CurvePoint {
 export interface SpindleCurves {
   /** Continuous rating. */
   readonly s1: readonly CurvePoint[];
-  /** 40 % duty in a ten-minute cycle. */
+  /** 40% duty in a ten-minute cycle. */
   readonly s6_40: readonly CurvePoint[];
 }
 

@@ -28,10 +28,10 @@ export interface Estimate {
   readonly terms: readonly Term[];
 }
 
-/** Standard normal deviate of the 10 and 90 % points. */
+/** Standard normal deviate of the 10 and 90% points. */
 export const Z90 = 1.2815515655;
 
-/** Log standard deviation of a library span whose ends are the 10 and 90 % points. */
+/** Log standard deviation of a library span whose ends are the 10 and 90% points. */
 export const sigmaOfSpan = (low: number, high: number): number => Math.log(high / low) / (2 * Z90);
 
 export const exact = (value: number): Estimate => ({ value, terms: [] });
@@ -106,7 +106,7 @@ export function sigmaOf(e: Estimate): number {
   return Math.sqrt(sum);
 }
 
-/** Middle, 10 % and 90 % point. */
+/** Middle, 10% and 90% point. */
 export function bandOf(e: Estimate): { value: number; low: number; high: number; basis: string[] } {
   const spread = Math.exp(Z90 * sigmaOf(e));
   return {

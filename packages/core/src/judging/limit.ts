@@ -52,7 +52,7 @@ export function judge<S>(limit: Limit<S>, state: S): LimitResult | null {
   if (!a) return null;
   const band = a.share ? bandOf(a.share) : null;
   const verdict = a.verdict ?? (band ? stateOfShare(band) : 'unproven');
-  // A verdict of its own may see more than the share: then there is none to show, rather than "tight, 200 %".
+  // A verdict of its own may see more than the share: then there is none to show, rather than "tight, 200%".
   const agrees =
     band === null || (verdict === 'over' ? band.value > 1 : band.value <= 1 || verdict === 'unproven');
   const share = agrees ? band : null;

@@ -16,7 +16,7 @@ export const LIMIT_GROUPS = [
 ] as const;
 export type LimitGroup = (typeof LIMIT_GROUPS)[number];
 
-/** Middle and 10/90 % band of a predicted number, and the ids of the sources it rests on. */
+/** Middle and 10/90% band of a predicted number, and the ids of the sources it rests on. */
 export interface Band {
   readonly value: number;
   readonly low: number;

@@ -19,7 +19,7 @@ export interface CutState<O extends Operation = Operation> {
   readonly torqueNm: Estimate;
   /** Highest torque within a turn, N·m: what the holder has to grip. */
   readonly peakTorqueNm: Estimate;
-  /** Rating the cut is held against: continuous, or the ten-minute 40 % one for bursts. */
+  /** Rating the cut is held against: continuous, or the ten-minute 40% one for bursts. */
   readonly rating: 's1' | 's6_40';
   /** Axial force that pulls the tool out of its holder, N. */
   readonly pullOutN: Estimate;

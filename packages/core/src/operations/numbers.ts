@@ -32,20 +32,11 @@ export const speedAndFeed = (s: CutState): Quantity[] => [
 ];
 
 export const loads = (s: CutState): Quantity[] => [
-  quantity(
-    'P',
-    'P',
-    'spindle power',
-    s.powerKw,
-    'kW',
-    'P = 2π·n·M/(60 000·η)',
-    'Kienzle & Victor 1957',
-    [
-      input('M', 'mean torque', s.torqueNm.value, 'Nm'),
-      input('n', 'spindle speed', s.speedRpm, 'rpm'),
-      input('η', 'drive efficiency', 0.8, 'ratio'),
-    ],
-  ),
+  quantity('P', 'P', 'spindle power', s.powerKw, 'kW', 'P = 2π·n·M/(60 000·η)', 'Kienzle & Victor 1957', [
+    input('M', 'mean torque', s.torqueNm.value, 'Nm'),
+    input('n', 'spindle speed', s.speedRpm, 'rpm'),
+    input('η', 'drive efficiency', 0.8, 'ratio'),
+  ]),
   quantity('M', 'M', 'torque', s.torqueNm, 'Nm', 'M = ΣFt·D/2, mean per revolution', 'Altintas 2012', [
     input('D', 'diameter in the cut', s.diameterInCutMm, 'mm'),
   ]),

@@ -12,7 +12,7 @@ import type { Parameter } from './parameter.ts';
 export interface ShownNumbers {
   /** What goes into the machine. */
   readonly set: readonly string[];
-  /** Results and is watched. */
+  /** What follows and is watched. */
   readonly watch: readonly string[];
 }
 

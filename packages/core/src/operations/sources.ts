@@ -23,7 +23,7 @@ const THIN_MM = 0.03;
 const THIN_CHIP_SIGMA = 0.2;
 
 /**
- * Doubt of a power law below the chips it was fitted to: at 0.03 mm it lies 17 % (titanium) to 60 % (718) above linear models.
+ * Doubt of a power law below the chips it was fitted to: at 0.03 mm it lies 17% (titanium) to 60% (718) above linear models.
  * Null where the chip is thick enough or the law is another.
  */
 export function thinChipSource(

@@ -143,7 +143,7 @@ function sizeWords(
     words.push(
       d > d0
         ? `${cutter.name} is ${times.toFixed(1)} times as stiff at this stick-out and leaves ${r.layout.leavesInCornerMm.toFixed(2)} mm in the corners.`
-        : `${cutter.name} has ${(times * 100).toFixed(0)} % of the stiffness and gets further into the corners: ${r.layout.leavesInCornerMm.toFixed(2)} mm left.`,
+        : `${cutter.name} has ${(times * 100).toFixed(0)}% of the stiffness and gets further into the corners: ${r.layout.leavesInCornerMm.toFixed(2)} mm left.`,
     );
   }
   return words.slice(0, 4);

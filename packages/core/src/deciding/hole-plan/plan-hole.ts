@@ -219,7 +219,7 @@ function alternative(
 }
 
 const percent = (share: number): string =>
-  share < 0.0005 ? 'under 0.05 %' : `${Number((100 * share).toPrecision(2))} %`;
+  share < 0.0005 ? 'under 0.05%' : `${Number((100 * share).toPrecision(2))}%`;
 const whole = (money: number): string => Math.round(money).toLocaleString('en-GB');
 
 /** Order in which alternatives are wanted: what no limit forbids, then the least cost with what it puts at risk. */

@@ -36,7 +36,7 @@ describe('plan of a hole', () => {
   it('a part of worth has its thread milled, a cheap one tapped, and the plan says why', () => {
     const dear = planHole(DUPLEX, M6_BLIND);
     expect(dear.recommended).toBe('thread-mill');
-    expect(dear.because.join(' ')).toMatch(/slower a part than drill and tap/);
+    expect(dear.because.join(' ')).toMatch(/slower per part than drill and tap/);
     expect(dear.because.join(' ')).toMatch(/scrap risk to these holes against/);
     expect(planHole(DUPLEX, { ...M6_BLIND, partValue: 60 }).recommended).toBe('tap');
   });
@@ -47,7 +47,7 @@ describe('plan of a hole', () => {
     expect(plan.because.join(' ')).toContain('(assumed)');
   });
 
-  it('ten diameters deep: a short pilot with a flatter point, then strokes, since one would pack its chips', () => {
+  it('ten ×D deep: a short pilot with a flatter point, then strokes, since one would pack its chips', () => {
     const plan = planHole(DUPLEX, DEEP_8);
     const peck = way(plan, 'peck');
     expect(plan.recommended).toBe('peck');
@@ -88,7 +88,7 @@ describe('plan of a hole', () => {
 
   it('ways that lose as many parts are said to in one figure', () => {
     const plan = planHole(shopOf('4340-28hrc'), BORE_30);
-    expect(plan.because.join(' ')).toContain('Each way loses under 0.05 % of parts');
+    expect(plan.because.join(' ')).toContain('Scrap risk under 0.05% of parts with each method');
   });
 
   it('a large hole may be drilled in two steps: the second has no chisel edge in the metal and pushes less', () => {

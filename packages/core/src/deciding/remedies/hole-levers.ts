@@ -101,7 +101,14 @@ export function holeLevers(op: HoleOperation, { cutter }: OperationContext): Lev
           high: Math.min(cutter.properties.APMX ?? 1, op.tooling.stickOutMm),
           step: 0.02,
         }),
-        inCut('stepovers', { id: 'helices', label: 'Radial passes', unit: 'pieces', low: 1, high: 8, step: 1 }),
+        inCut('stepovers', {
+          id: 'helices',
+          label: 'Radial passes',
+          unit: 'pieces',
+          low: 1,
+          high: 8,
+          step: 1,
+        }),
         spring,
         ...(op.hole.through
           ? [

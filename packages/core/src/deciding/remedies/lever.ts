@@ -6,6 +6,8 @@ export interface Lever {
   readonly id: string;
   readonly unit: Unit;
   readonly label: string;
+  /** What one does to move it up and down, where it is not to raise and to reduce. */
+  readonly verbs?: readonly [up: string, down: string];
   readonly low: number;
   readonly high: number;
   /** Values are rounded to this step, towards the safe side. */
@@ -28,4 +30,10 @@ export function followable(lever: Lever, op: Operation): Lever {
     low: Math.max(lever.low, now / FURTHEST),
     high: Math.min(lever.high, now * FURTHEST),
   };
+}
+
+/** The change of one lever as an imperative without its numbers: “Reduce axial depth”. */
+export function changeOf(lever: Lever, from: number, to: number): string {
+  const [up, down] = lever.verbs ?? ['Raise', 'Reduce'];
+  return `${to > from ? up : down} ${lever.label.charAt(0).toLowerCase()}${lever.label.slice(1)}`;
 }

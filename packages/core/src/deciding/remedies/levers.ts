@@ -18,7 +18,7 @@ export function levers(op: Operation, context: OperationContext): Lever[] {
   const speed: Lever = {
     id: 'speed',
     unit: 'rpm',
-    label: 'Speed',
+    label: 'Spindle speed',
     low: Math.max(10, machine.min_rpm ?? 0),
     high: most,
     step: 10,
@@ -28,6 +28,7 @@ export function levers(op: Operation, context: OperationContext): Lever[] {
     id: 'stick-out',
     unit: 'mm',
     label: 'Stick-out',
+    verbs: ['Lengthen', 'Shorten'],
     low: Math.min(op.tooling.stickOutMm, p.LPR ?? op.tooling.stickOutMm),
     high: Math.max(op.tooling.stickOutMm, Math.min((p.OAL ?? 400) - 10, op.tooling.stickOutMm * 2)),
     step: 0.5,
@@ -66,7 +67,7 @@ export function levers(op: Operation, context: OperationContext): Lever[] {
     {
       id: 'depth',
       unit: 'mm',
-      label: 'Depth',
+      label: 'Axial depth',
       low: 0.05,
       high: Math.min(p.APMX ?? 0, op.tooling.stickOutMm),
       step: 0.1,

@@ -2,7 +2,7 @@ import type { OperationContext } from '../../operations/context.ts';
 import type { Evaluation } from '../../evaluation/evaluation.ts';
 import type { Operation } from '../../operations/operation.ts';
 import { measure, say } from '../../units/sentence.ts';
-import type { Lever } from './lever.ts';
+import { changeOf, type Lever } from './lever.ts';
 import { attempt, clears, type Remedy, remedyFrom } from './remedy.ts';
 import { smallestMove } from './smallest-move.ts';
 
@@ -70,7 +70,7 @@ export function pairsFor(
         if (!clears(after, context, limitId)) continue;
         const size = Math.abs(Math.log(moved / first.read(op))) + Math.abs(Math.log(value / second.read(op)));
         const title = say(
-          `${first.label} {0} → {1} and ${second.label.toLowerCase()} {2} → {3}`,
+          `${changeOf(first, first.read(op), first.read(half))} {0} → {1} and ${changeOf(second, second.read(op), value).replace(/^./, (c) => c.toLowerCase())} {2} → {3}`,
           measure(first.read(op), first.unit),
           measure(first.read(half), first.unit),
           measure(second.read(op), second.unit),

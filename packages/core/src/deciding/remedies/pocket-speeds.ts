@@ -43,7 +43,7 @@ export function pocketSpeeds(op: Operation, context: OperationContext, limitId: 
   return chosen.map((rpm, i) => ({
     id: `pocket-${i}`,
     title: say(
-      'Spindle speed {0} → {1}, a stable pocket, at the same chip load',
+      'Set spindle speed {0} → {1}, a stable pocket, at the same chip load',
       measure(now, 'rpm'),
       measure(rpm, 'rpm'),
     ),

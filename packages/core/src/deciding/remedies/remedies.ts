@@ -3,7 +3,7 @@ import type { Holder } from '../../crib/holder.ts';
 import type { Operation } from '../../operations/operation.ts';
 import { say, measure, type Sentence } from '../../units/sentence.ts';
 import { evaluate, judgeLimit, limitOf } from '../../evaluation/evaluate.ts';
-import { followable, type Lever } from './lever.ts';
+import { changeOf, followable, type Lever } from './lever.ts';
 import { levers, MOVES } from './levers.ts';
 import { better, pairsFor } from './pairs.ts';
 import { type CutterShelf, otherCutters } from './other-cutters.ts';
@@ -15,10 +15,8 @@ import { switches } from './switches.ts';
 function describe(lever: Lever, op: Operation, after: Operation): Sentence {
   const from = measure(lever.read(op), lever.unit);
   const to = measure(lever.read(after), lever.unit);
-  if (lever.id === 'speed' && op.kind === 'milling') {
-    return say('Spindle speed {0} → {1} at the same chip load', from, to);
-  }
-  return say(`${lever.label} {0} → {1}`, from, to);
+  const chipStays = lever.id === 'speed' && op.kind === 'milling' ? ' at the same chip load' : '';
+  return say(`${changeOf(lever, lever.read(op), lever.read(after))} {0} → {1}${chipStays}`, from, to);
 }
 
 /** A change that pushes more limits over than this is no advice. */
@@ -67,14 +65,7 @@ export function remediesFor(
     const after: Operation = { ...op, tooling: { ...op.tooling, holderId: holder.id } };
     const inIt = { ...context, holder };
     if (judgeLimit(after, inIt, 'holder-fit')?.state !== 'clear' || !clears(after, inIt, limitId)) continue;
-    const remedy = remedyFrom(
-      `holder-${holder.id}`,
-      say(`Use ${holder.name}`),
-      after,
-      inIt,
-      before,
-      0.5,
-    );
+    const remedy = remedyFrom(`holder-${holder.id}`, say(`Use ${holder.name}`), after, inIt, before, 0.5);
     if (remedy) found.push(remedy);
   }
   if (shelf && op.kind === 'milling' && limitId === 'limit-depth') {

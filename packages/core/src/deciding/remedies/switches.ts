@@ -27,7 +27,8 @@ function pathSwitches(op: MillingOperation, context: OperationContext): Switch[]
         strategy: 'constant-engagement',
       }),
     );
-  if (path.blocks === 'lines') list.push(to('arcs', 'Output arcs instead of short lines', { blocks: 'arcs' }));
+  if (path.blocks === 'lines')
+    list.push(to('arcs', 'Output arcs instead of short lines', { blocks: 'arcs' }));
   if (path.leadInRadiusMm !== null)
     list.push(to('lead-in', 'Lead in on an arc of half the cutter diameter', { leadInRadiusMm: null }));
   if (path.entry.rampAngleDeg !== null || path.entry.helixDiameterMm !== null)
@@ -74,7 +75,11 @@ export function switches(op: Operation, context: OperationContext): Switch[] {
   });
   for (const coolant of ['flood', 'through-tool', 'air'] as const) {
     if (coolant !== op.coolant)
-      list.push({ id: `coolant-${coolant}`, title: say(`Switch coolant to ${coolant}`), after: { ...op, coolant } });
+      list.push({
+        id: `coolant-${coolant}`,
+        title: say(`Switch coolant to ${coolant}`),
+        after: { ...op, coolant },
+      });
   }
   if (op.kind === 'milling') list.push(...pathSwitches(op, context));
   if (op.kind === 'tapping' && !op.cut.synchronous)

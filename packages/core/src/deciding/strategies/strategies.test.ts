@@ -152,8 +152,8 @@ describe('strategies side by side', { timeout: 60_000 }, () => {
 describe('choosing the cutter', { timeout: 60_000 }, () => {
   const cutter = (id: string) => CRIB.cutters.find((c) => c.id === id)!;
   it.each([
-    ['em-flat-6-z1-polymer', /groups N/],
-    ['em-bull-8-z4-re0.5-var', /reaches 24 mm/],
+    ['em-flat-6-z1-polymer', /rated for ISO N/],
+    ['em-bull-8-z4-re0.5-var', /reach 24 mm/],
     ['shoulder90-63-z6-ti', /does not go into/],
     ['ball-10-z4-var', /flat floor/],
   ])('%s is disqualified, in words', (id, why) => {

@@ -16,7 +16,7 @@ export interface LimitOdds {
   readonly name: string;
   /** Chance that it holds. */
   readonly holds: number;
-  /** 10, 50 and 90 % points of the share used; null for a yes-or-no matter. */
+  /** 10, 50 and 90% points of the share used; null for a yes-or-no matter. */
   readonly share: { readonly p10: number; readonly p50: number; readonly p90: number } | null;
   /** Draws in each class of the share, from 0 to 2 in steps of 0.05; the last class takes everything beyond. */
   readonly classes: readonly number[];

@@ -15,16 +15,9 @@ export function drillingNumbers(s: DrillingState): Quantity[] {
       input('L', 'depth', hole.depthMm, 'mm'),
       input('D', 'drill', s.diameterInCutMm, 'mm'),
     ]),
-    quantity(
-      'pecks',
-      'k',
-      'pecks',
-      s.pecks.length,
-      'pieces',
-      'first peck longest',
-      'judgement rule G-60',
-      [input('reach', 'peck depth over diameter', s.reachDiameters, 'ratio')],
-    ),
+    quantity('pecks', 'k', 'pecks', s.pecks.length, 'pieces', 'first peck longest', 'judgement rule G-60', [
+      input('reach', 'peck depth over diameter', s.reachDiameters, 'ratio'),
+    ]),
     quantity('Q', 'Q', 'metal removal rate', s.removalCm3Min, 'cm3/min', 'Q = π/4·D²·vf/1000', 'ISO 3002-3', [
       input('D', 'drill', s.diameterInCutMm, 'mm'),
       input('vf', 'feed', s.feedRateMmMin, 'mm/min'),
@@ -58,16 +51,9 @@ export function drillingNumbers(s: DrillingState): Quantity[] {
         input('k', 'chip packing', s.packingFactor, 'ratio'),
       ],
     ),
-    quantity(
-      'P',
-      'P',
-      'spindle power',
-      s.powerKw,
-      'kW',
-      'P = 2π·n·M/(60 000·η)',
-      'Kienzle & Victor 1957',
-      [input('M', 'torque at full depth', s.bottomTorqueNm.value, 'Nm')],
-    ),
+    quantity('P', 'P', 'spindle power', s.powerKw, 'kW', 'P = 2π·n·M/(60 000·η)', 'Kienzle & Victor 1957', [
+      input('M', 'torque at full depth', s.bottomTorqueNm.value, 'Nm'),
+    ]),
     quantity(
       'u',
       'u',

@@ -28,9 +28,16 @@ export const holeMillingNumbers = (s: HoleMillingState): Quantity[] => {
     quantity('hex', 'hex', 'max chip thickness', s.chipMm, 'mm-fine', 'hex = fz·sin φ', 'Martellotti 1941', [
       input('ae', 'same arc as a straight', lastHelix.stepoverMm, 'mm'),
     ]),
-    quantity('lean', 'δ', 'deflection at tip', s.last.leanMm, 'mm-fine', 'δ = Fn·compliance', 'stepped beam', [
-      input('left', 'left after spring passes', s.leftShare, 'ratio'),
-    ]),
+    quantity(
+      'lean',
+      'δ',
+      'deflection at tip',
+      s.last.leanMm,
+      'mm-fine',
+      'δ = Fn·compliance',
+      'stepped beam',
+      [input('left', 'left after spring passes', s.leftShare, 'ratio')],
+    ),
     ...restOfHole(s),
   ];
 };

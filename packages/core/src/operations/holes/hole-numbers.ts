@@ -4,7 +4,7 @@ import { input } from '../../judging/limit.ts';
 import { lifeAndTime, loads, quantity } from '../numbers.ts';
 import type { HoleState } from './hole-state.ts';
 
-/** Results for every step: depth, load, size, life in holes and in metres, time. */
+/** What follows for every step: depth, load, size, life in holes and in metres, time. */
 export function restOfHole(s: HoleState): Quantity[] {
   const { hole } = s.op;
   return [

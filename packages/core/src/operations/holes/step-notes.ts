@@ -62,7 +62,9 @@ export function stepNotes(op: HoleOperation): Sentence[] {
     case 'hole-milling':
       list.push(
         say('Pitch {0} per revolution, climb; centre-path program.', measure(op.cut.pitchMm, 'mm')),
-        ...(op.cut.pastFloorMm > 0 ? [say('Overrun {0} at the bottom.', measure(op.cut.pastFloorMm, 'mm'))] : []),
+        ...(op.cut.pastFloorMm > 0
+          ? [say('Overrun {0} at the bottom.', measure(op.cut.pastFloorMm, 'mm'))]
+          : []),
         ...(op.cut.springPasses > 0
           ? [say('{0} spring passes.', measure(op.cut.springPasses, 'pieces'))]
           : []),

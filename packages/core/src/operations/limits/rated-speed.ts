@@ -21,11 +21,7 @@ export const ratedSpeedLimit: Limit<CutState> = {
       allowed: { value: rated, unit: 'rpm', from: who },
       share: shareOf(exact(speedRpm), rated),
       why: () =>
-        say(
-          `Spindle speed {0}; ${who} is rated for {1}.`,
-          measure(speedRpm, 'rpm'),
-          measure(rated, 'rpm'),
-        ),
+        say(`Spindle speed {0}; ${who} is rated for {1}.`, measure(speedRpm, 'rpm'), measure(rated, 'rpm')),
       formula: 'n ≤ smaller of RPMX and holder rating',
       inputs: () => [
         input('n', 'spindle speed', speedRpm, 'rpm'),

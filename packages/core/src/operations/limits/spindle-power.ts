@@ -3,7 +3,7 @@ import { powerAt } from '../../physics/cutting/spindle-curve.ts';
 import { measure, say } from '../../units/sentence.ts';
 import { input, type Limit, shareOf } from '../../judging/limit.ts';
 
-const RATING = { s1: 'continuous rating', s6_40: 'ten-minute 40 % rating' } as const;
+const RATING = { s1: 'continuous rating', s6_40: 'ten-minute 40% rating' } as const;
 
 /** Power asked against what the spindle has at this very speed. */
 export const spindlePowerLimit: Limit<CutState> = {

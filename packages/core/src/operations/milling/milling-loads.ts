@@ -48,7 +48,7 @@ export interface TurnSummary {
   readonly intoWallN: number;
 }
 
-/** Results from the forces of one turn. */
+/** What follows from the forces of one revolution. */
 export interface Loads {
   readonly turn: TurnSummary;
   readonly powerKw: Estimate;

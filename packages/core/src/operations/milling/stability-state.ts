@@ -212,7 +212,7 @@ const SAME_SPEED = 0.02;
 const WORST_FIRST: readonly Heard[] = ['chatter', 'marginal', 'stable'];
 
 /**
- * What was heard of this very cut: same alloy and direction, speed within 2 %. A cut that chattered no deeper and no wider than
+ * What was heard of this very cut: same alloy and direction, speed within 2%. A cut that chattered no deeper and no wider than
  * this one says that this one does; a calm one no shallower and no narrower says that it does not.
  */
 function sameCutOf(

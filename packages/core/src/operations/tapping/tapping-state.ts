@@ -9,7 +9,7 @@ import { tappingLife } from '../life-state.ts';
 import { cuttingForceSources, ruptureSource } from '../sources.ts';
 import { holeState, type HoleState, TWIST_OFF } from '../holes/hole-state.ts';
 
-/** Tapping tests stand ±40 % about any formula. */
+/** Tapping tests stand ±40% about any formula. */
 const TAP_MODEL: Source = {
   id: 'tap-torque-model',
   label: 'torque of a tap by kc·P²·D/8000',

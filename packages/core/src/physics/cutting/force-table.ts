@@ -1,6 +1,6 @@
 import type { EdgeForce, ForceLaw } from './force-law.ts';
 
-/** Nodes of the tabulated force law: linear between them is within 0.1 % from a hundredth of the max chip thickness up. */
+/** Nodes of the tabulated force law: linear between them is within 0.1% from a hundredth of the max chip thickness up. */
 const LAW_NODES = 512;
 
 /**

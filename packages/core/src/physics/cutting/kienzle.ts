@@ -29,6 +29,6 @@ export function kienzle({ kc11, mc, radialRatio, axialRatio }: KienzleCoefficien
   };
 }
 
-/** Rake correction of kc: 1.2 % per degree the rake is more positive than the reference. */
+/** Rake correction of kc: 1.2% per degree the rake is more positive than the reference. */
 export const rakeFactor = (rakeDeg: number, referenceDeg: number): number =>
   Math.max(0.5, 1 - 0.012 * (rakeDeg - referenceDeg));

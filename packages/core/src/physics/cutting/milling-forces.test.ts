@@ -159,7 +159,7 @@ describe('force laws', () => {
     expect(worn(linear, { tangential: 0, radial: 0 })).toBe(linear);
   });
 
-  it('a more positive rake cuts easier, 1.2 % a degree', () => {
+  it('a more positive rake cuts easier, 1.2% a degree', () => {
     expect(rakeFactor(6, 6)).toBe(1);
     expect(rakeFactor(11, 6)).toBeCloseTo(0.94, 12);
     expect(rakeFactor(-4, 6)).toBeCloseTo(1.12, 12);

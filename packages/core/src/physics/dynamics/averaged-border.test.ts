@@ -23,7 +23,7 @@ const quick = (cut: ChatterCut, tip: TipStructure, rpm: number) =>
 
 describe('averaged border on a grid', () => {
   it.each([700, 1600, 2400, 3700, 9000, 21000])(
-    'agrees with the closed-in one within 5 % at %s rpm',
+    'agrees with the closed-in one within 5% at %s rpm',
     (rpm) => {
       for (const cut of [CUT, { ...CUT, dampingNPerM: 0 }, { ...CUT, entry: 0 }]) {
         const close = limitAtSpeed(cut, responseOf(TIP), rpm, chatterRange(TIP));

@@ -166,7 +166,7 @@ export function crossingBetween(
  * At a fixed speed the depth enters linearly, process damping included, so that no iteration over depth and no lobe
  * numbers are needed: the depth is the reciprocal of a real eigenvalue. Altintas & Budak 1995 for the averaged cut;
  * unequal pitch by the mean over the delays (Budak 2003); process damping averaged over the arc (Altintas et al. 2008).
- * An overview: interrupted cuts may be 30 % off. Throws on an impossible cut or speed.
+ * An overview: interrupted cuts may be 30% off. Throws on an impossible cut or speed.
  */
 export function limitAtSpeed(
   cut: ChatterCut,

@@ -14,7 +14,7 @@ function seeded(seed: number): () => number {
 }
 
 describe('the cut step by step', () => {
-  it('agrees with the periodic solution at 97 % of random cuts that are 5 % off the border', () => {
+  it('agrees with the periodic solution at 97% of random cuts that are 5% off the border', () => {
     const next = seeded(11);
     const cases = ['sdm-bench-up-0.5', 'sdm-bench-down-0.5', 'sdm-2dof'].map((id) => goldenCases(id)[0]!);
     let [agreed, tried] = [0, 0];

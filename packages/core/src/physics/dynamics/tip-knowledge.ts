@@ -19,7 +19,7 @@ export interface ModeSigma {
   readonly stiffness: number;
 }
 
-/** Data basis of the tip of this very combination. */
+/** What is known of the tip of this very combination. */
 export interface TipKnowledge {
   readonly trust: Trust;
   readonly structure: TipStructure;
@@ -28,10 +28,10 @@ export interface TipKnowledge {
   readonly from: string;
 }
 
-/** A tap test repeated by another hand: some 1 % in frequency, a twelfth in damping. */
+/** A tap test repeated by another hand: some 1% in frequency, a twelfth in damping. */
 const MEASURED: ModeSigma = { hz: 0.008, damping: 0.08, stiffness: 0.06 };
 const TABLE: ModeSigma = { hz: 0.03, damping: 0.2, stiffness: 0.15 };
-/** The crib's honesty note: ±15 % in frequency, a factor of 1.5 in stiffness and damping, as 10 and 90 % points. */
+/** The crib's honesty note: ±15% in frequency, a factor of 1.5 in stiffness and damping, as 10 and 90% points. */
 const GENERIC: ModeSigma = { hz: 0.11, damping: 0.316, stiffness: 0.316 };
 /** Stick-outs closer than this are the same, mm. */
 const SAME = 0.5;
@@ -47,7 +47,7 @@ function coupledSigma(from: KnownTip, parts: ToolAssembly, stickOutMm: number): 
 }
 
 /**
- * Data basis of the tip at this stick-out: measured here, coupled from another stick-out or cutter in the same holder
+ * What is known of the tip at this stick-out: measured here, coupled from another stick-out or cutter in the same holder
  * and spindle, stated in a table, or the library's class values.
  */
 export function tipKnowledge(
@@ -120,7 +120,7 @@ function modelledBase(parts: ToolAssembly, hz: number, axis: 'x' | 'y'): Recepta
 
 /** Coupled tips kept: a search asks again and again. */
 const coupled = memoryOf<TipStructure | null>(200);
-/** Lines of the response that is coupled: enough for modes of 1 % damping. */
+/** Lines of the response that is coupled: enough for modes of 1% damping. */
 const LINES = 260;
 
 /**

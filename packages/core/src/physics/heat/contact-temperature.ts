@@ -69,7 +69,7 @@ function stripRise(time: number, diffusivity: number, halfWidth: number): number
  *
  * Steady rise after Cook 1973, 0.4·u/(ρc)·(v·h/κ)^⅓; the share reached in an interrupted cut is that of a strip source
  * switched on for the arc and off for the rest, summed over turns (superposition; Stephenson & Ali 1992). Absolute
- * values are good to some 15 %; the comparison of two engagements at one chip is what it is for.
+ * values are good to some 15%; the comparison of two engagements at one chip is what it is for.
  * Throws when speed, chip, arc or diameter is not above zero.
  */
 export function contactTemperature(cycle: ContactCycle, pair: ThermalPair): ContactHeat {

@@ -7,7 +7,7 @@ export interface LeastSquares {
   /** Intercept first. */
   readonly b: readonly number[];
   readonly se: readonly number[];
-  /** 95 % intervals by Student's t. */
+  /** 95% intervals by Student's t. */
   readonly low: readonly number[];
   readonly high: readonly number[];
   readonly residualSd: number;

@@ -215,7 +215,8 @@ const REASONS: Readonly<Record<EntryMethod, string>> = {
   outside: 'the cutter rolls in from the side: the end face cuts nothing and the chip starts thick',
   helix: 'the end face cuts on a short, even arc and the chips have room',
   ramp: 'a straight ramp to and fro: works in the width of a slot, but reverses at its ends',
-  plunge: 'at the tool’s centre the speed is zero: metal is pushed aside, with several times the radial force',
+  plunge:
+    'at the tool’s centre the speed is zero: metal is pushed aside, with several times the radial force',
   predrilled: 'a drill makes the hole with the least energy; keep its cone off the floor',
 };
 

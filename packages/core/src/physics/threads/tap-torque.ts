@@ -8,7 +8,7 @@ export function handbookTapTorque(kcNMm2: number, { pitchMm, majorMm }: ThreadFo
   return (kcNMm2 * pitchMm ** 2 * majorMm) / 8000;
 }
 
-/** Torque from the groove's section and the radius of its centroid, N·m; no friction, good to ±40 %. */
+/** Torque from the groove's section and the radius of its centroid, N·m; no friction, good to ±40%. */
 export function areaTapTorque(kcNMm2: number, t: ThreadForm, holeMm: number): number {
   const { areaMm2, centroidMm } = grooveOf(t, holeMm);
   return (kcNMm2 * areaMm2 * centroidMm) / 1000;
@@ -45,7 +45,7 @@ export interface TapTorque {
 
 /**
  * Torque of a tap: the shop formula scaled by the groove's section times its arm, so that it grows with thread height
- * as the metal does, with packing by depth and wear. Tapping tests vary by ±40 %.
+ * as the metal does, with packing by depth and wear. Tapping tests vary by ±40%.
  */
 export function tapTorque(kcNMm2: number, duty: TapDuty): TapTorque {
   const { thread, holeMm, forming } = duty;

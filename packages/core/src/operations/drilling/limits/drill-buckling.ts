@@ -17,11 +17,7 @@ export const drillBucklingLimit: Limit<DrillingState> = {
       allowed: { value: allowed, unit: 'N', from: 'a third of Euler’s load' },
       share: shareOf(thrustN, allowed),
       why: () =>
-        say(
-          'Thrust {0}; {1} allowed (buckling).',
-          measure(thrustN.value, 'N'),
-          measure(allowed, 'N'),
-        ),
+        say('Thrust {0}; {1} allowed (buckling).', measure(thrustN.value, 'N'), measure(allowed, 'N')),
       formula: 'F ≤ π²·E·I/(K·L)²/3, I from 0.62·DC',
       inputs: () => [
         input('F', 'thrust', thrustN.value, 'N'),

@@ -91,7 +91,7 @@ describe('limits of a hole', () => {
     const indexable = { ...contextOf(op), cutter: { ...cutter, type: 'drill_indexable' } };
     const torque = (context: OperationContext): number =>
       limitOf(evaluate(op, context), 'spindle-torque').predicted!.value;
-    // Cost per edge takes twice the chip; by the size effect the torque falls a little, never rises.
+    // One edge takes twice the chip; by the size effect the torque falls a little, never rises.
     expect(torque(indexable)).toBeLessThan(torque(contextOf(op)));
     expect(torque(indexable)).toBeGreaterThan(0.8 * torque(contextOf(op)));
   });

@@ -10,7 +10,7 @@ export interface HeatPoint {
   /** Arc of contact, degrees. */
   readonly arcDeg: number;
   readonly radialMm: number;
-  /** Speed that lasts a quarter of an hour at this engagement and an equal chip, m/min; middle and 10 %. */
+  /** Speed that lasts a quarter of an hour at this engagement and an equal chip, m/min; middle and 10%. */
   readonly lifeSpeedMMin: number | null;
   readonly lifeSpeedLowMMin: number | null;
   /** Speed at which the contact is as hot as this cut's at its own limit, m/min. */
@@ -94,7 +94,7 @@ export function heatCurve(state: MillingState): HeatCurve {
       : null,
     reason:
       `Each turn the edge heats for ${heatingMs.toPrecision(2)} ms and cools for ${coolingMs.toPrecision(2)} ms, so it reaches ` +
-      `${(share * 100).toFixed(0)} % of the steady rise: about ${temperatureC.toFixed(0)} °C. ` +
+      `${(share * 100).toFixed(0)}% of the steady rise: about ${temperatureC.toFixed(0)} °C. ` +
       'A narrower arc heats it for a shorter time, so the same temperature comes at a higher speed.',
   };
 }

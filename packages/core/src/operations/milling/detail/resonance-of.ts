@@ -22,7 +22,7 @@ import { limitDepth } from '../../../physics/dynamics/periodic/limit-depth.ts';
 import { forPeriodic, softestMode, type TipMode } from '../../../physics/dynamics/tip-structure.ts';
 import type { TipKnowledge } from '../../../physics/dynamics/tip-knowledge.ts';
 
-/** Requirement of a combination: a cut, and the speeds and depths to look at. */
+/** What is asked about a combination: a cut, and the speeds and depths to look at. */
 export interface ResonanceQuestion {
   readonly fromRpm: number;
   readonly toRpm: number;

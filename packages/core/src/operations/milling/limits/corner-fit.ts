@@ -30,11 +30,7 @@ export const cornerFitLimit: Limit<MillingState> = {
               measure(radius, 'mm'),
               measure(corner, 'mm'),
             )
-          : say(
-              'Cutter radius {0}; fits the {1} corner.',
-              measure(radius, 'mm'),
-              measure(corner, 'mm'),
-            ),
+          : say('Cutter radius {0}; fits the {1} corner.', measure(radius, 'mm'), measure(corner, 'mm')),
       formula: 'r tool ≤ r corner',
       inputs: () => [input('r', 'cutter radius', radius, 'mm'), input('R', 'corner radius', corner, 'mm')],
       source: 'judgement rule G-08',

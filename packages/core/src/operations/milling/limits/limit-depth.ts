@@ -77,7 +77,7 @@ function limitDepthEstimate(state: MillingState): Estimate | null {
   return chatter.periodic ? e : sensitiveTo(e, { ...AVERAGED_CUT, sigma: spread.model }, 1);
 }
 
-/** Chances that part the states of a cut nobody has measured; the 10 and 90 % points of every other band. */
+/** Chances that part the states of a cut nobody has measured; the 10 and 90% points of every other band. */
 const LIKELY_CALM = 0.1;
 const EVEN = 0.5;
 const LIKELY_CHATTER = 0.9;

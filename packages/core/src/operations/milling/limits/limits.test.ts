@@ -81,7 +81,7 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
   ['spindle-speed', 'over', 'faster than the spindle turns', cut({ speedRpm: 10500 })],
   ['limit-depth', 'clear', 'a light cut in an ordinary holder, run every day', cut({})],
   ['limit-depth', 'unproven', 'a slot nobody has measured', chatter(6)],
-  ['limit-depth', 'over', 'a slot two diameters deep', chatter(20)],
+  ['limit-depth', 'over', 'a slot two ×D deep', chatter(20)],
   [
     'tooth-passing',
     'clear',
@@ -233,7 +233,7 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
   ['wiper', 'clear', 'inside the flat', wiper(0.5)],
   ['wiper', 'over', 'a feed wider than the flat', wiper(1)],
   ['wall-error', 'clear', 'shallow', cut({ axialDepthMm: 1.5 })],
-  ['wall-error', 'tight', 'two diameters deep', cut({ axialDepthMm: 24 })],
+  ['wall-error', 'tight', 'two ×D deep', cut({ axialDepthMm: 24 })],
   ['wall-error', 'over', 'deep and wide', cut({ axialDepthMm: 24, radialEngagementMm: 4 })],
   ['wall-error', 'over', 'a finishing pass that leans', (op) => finish(0)(op)],
   ['wall-error', 'clear', 'the same with a spring pass that still cuts', (op) => finish(1)(op)],

@@ -26,11 +26,7 @@ export const longReachLimit: Limit<MillingState> = {
               measure(ratio, 'ratio'),
               measure(most, 'ratio'),
             )
-          : say(
-              'Stick-out {0}, {1}×D.',
-              measure(tooling.stickOutMm, 'mm'),
-              measure(ratio, 'ratio'),
-            ),
+          : say('Stick-out {0}, {1}×D.', measure(tooling.stickOutMm, 'mm'), measure(ratio, 'ratio')),
       formula: 'L / DC',
       inputs: () => [
         input('L', 'stick-out', tooling.stickOutMm, 'mm'),

@@ -25,8 +25,7 @@ export const reachLimit: Limit<MillingState> = {
       predicted: { estimate: exact(depth), unit: 'mm' },
       allowed: { value: reach, unit: 'mm', from: by },
       share: shareOf(exact(depth), reach),
-      why: () =>
-        say(`Depth {0}; reach {1} (${by}).`, measure(depth, 'mm'), measure(reach, 'mm')),
+      why: () => say(`Depth {0}; reach {1} (${by}).`, measure(depth, 'mm'), measure(reach, 'mm')),
       formula: 'depth ≤ smaller of LU and stick-out − 1',
       inputs: () => [
         input('depth', 'feature depth', depth, 'mm'),

@@ -15,11 +15,7 @@ export const usableLengthLimit: Limit<MillingState> = {
       allowed: { value: edge, unit: 'mm', from: `${cutter.name}, APMX` },
       share: shareOf(exact(cut.axialDepthMm), edge),
       why: () =>
-        say(
-          'Axial depth {0}; cutting length {1}.',
-          measure(cut.axialDepthMm, 'mm'),
-          measure(edge, 'mm'),
-        ),
+        say('Axial depth {0}; cutting length {1}.', measure(cut.axialDepthMm, 'mm'), measure(edge, 'mm')),
       formula: 'ap ≤ APMX',
       inputs: () => [
         input('ap', 'axial depth', cut.axialDepthMm, 'mm'),

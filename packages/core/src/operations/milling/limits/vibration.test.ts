@@ -158,7 +158,7 @@ describe('what was logged of this very cut', () => {
     expect(stateOf(SEAL_POCKET, 'limit-depth', contextOf(SEAL_POCKET))).toBe('clear');
     const limit = limitOf(evaluate(SEAL_POCKET, logged('chatter')), 'limit-depth');
     expect(limit.state).toBe('over');
-    expect(limit.why.text).toContain('chattered here');
+    expect(limit.why.text).toContain('Chatter was logged here');
     expect(stateOf(at({ axialDepthMm: 14, radialEngagementMm: 1.2 }), 'limit-depth', logged('chatter'))).toBe(
       'over',
     );
@@ -183,7 +183,7 @@ describe('what was logged of this very cut', () => {
 });
 
 describe('chance of chatter', () => {
-  it('sets the state: 10 and 50 % part it everywhere, 90 % only where nobody has measured', () => {
+  it('sets the state: 10 and 50% part it everywhere, 90% only where nobody has measured', () => {
     const states = (measured: boolean) => [0.05, 0.3, 0.7, 0.95].map((p) => stateOfChance(p, measured));
     expect(states(false)).toEqual(['clear', 'tight', 'unproven', 'over']);
     expect(states(true)).toEqual(['clear', 'tight', 'over', 'over']);

@@ -15,11 +15,7 @@ export const threadMillFitsLimit: Limit<ThreadMillingState> = {
     return {
       ...atLeast(hole.startMm, smallestHoleMm, 'mm', 'cutter and room for its chips', {
         why: () =>
-          say(
-            'Hole {0}; the cutter needs {1}.',
-            measure(hole.startMm, 'mm'),
-            measure(smallestHoleMm, 'mm'),
-          ),
+          say('Hole {0}; the cutter needs {1}.', measure(hole.startMm, 'mm'), measure(smallestHoleMm, 'mm')),
         formula: 'hole ≥ DC + 0.2',
         source: 'geometry',
       }),

@@ -36,7 +36,7 @@ export interface AssemblyModes {
   readonly staticCompliance: number;
 }
 
-/** Longest finite element unless stated: frequencies of slender tools within 0.3 %. */
+/** Longest finite element unless stated: frequencies of slender tools within 0.3%. */
 const ELEMENT = 0.6;
 /** Modes with less than this share of the static compliance are left out. */
 const LEAST_SHARE = 2e-4;

@@ -26,7 +26,7 @@ export interface ChanceMap {
   readonly depthMm: readonly number[];
   /** 0 to 1, row by row from the least depth. */
   readonly chance: Float64Array;
-  /** Depth of 95, 50 and 5 % chance at each speed, mm. */
+  /** Depth of 95, 50 and 5% chance at each speed, mm. */
   readonly likely: readonly { readonly low: number; readonly middle: number; readonly high: number }[];
 }
 

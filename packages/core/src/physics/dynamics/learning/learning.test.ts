@@ -54,18 +54,19 @@ const width = (belief: Belief): number => {
 
 describe('learning from cuts at the machine', () => {
   it(
-    'the 90 % region holds the hidden border in 85 of 100 trials, and narrows with each cut',
+    'the 90% region holds the hidden border in 34 of 40 trials, and narrows with each cut',
     { timeout: 120_000 },
     () => {
+      const TRIALS = 40;
       let held = 0;
       const widths = [0, 0, 0, 0, 0];
-      for (let trial = 0; trial < 100; trial++) {
+      for (let trial = 0; trial < TRIALS; trial++) {
         const truth = hiddenTruth(1000 + trial);
         const range = chatterRange(truth.structure);
         const uniform = seededUniform(5000 + trial);
         const normal = seededNormal(uniform);
         let belief = priorBelief(TIP, SIGMA, { worlds: 200, seed: 1 + trial });
-        widths[0]! += width(belief) / 100;
+        widths[0]! += width(belief) / TRIALS;
         for (let k = 0; k < 4; k++) {
           const rpm = SPEEDS[Math.floor(uniform() * SPEEDS.length)]!;
           const border = limitAtSpeed(truth.cut, responseOf(truth.structure), rpm, range);
@@ -84,7 +85,7 @@ describe('learning from cuts at the machine', () => {
             },
             trial * 7 + k,
           );
-          widths[k + 1]! += width(belief) / 100;
+          widths[k + 1]! += width(belief) / TRIALS;
         }
         const borders = bordersOf(belief, CUT, SPEEDS);
         // The speed the job would run at.
@@ -96,7 +97,7 @@ describe('learning from cuts at the machine', () => {
         const high = depthAtChance(column, belief.weights, 0.05, LONG);
         if (real >= low && real <= high) held++;
       }
-      expect(held).toBeGreaterThanOrEqual(85);
+      expect(held).toBeGreaterThanOrEqual(34);
       for (let k = 1; k < widths.length; k++) expect(widths[k]!).toBeLessThan(widths[k - 1]!);
     },
   );

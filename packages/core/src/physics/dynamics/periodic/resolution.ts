@@ -28,7 +28,7 @@ export const gainOf = (level: Resolution, next: Resolution): number =>
     remainder(next.nodes, next.wavesPerPiece) / remainder(level.nodes, level.wavesPerPiece),
   );
 
-/** Multipliers within 0.05 % of the converged ones on the worked cases. */
+/** Multipliers within 0.05% of the converged ones on the worked cases. */
 export const FINE = LEVELS[1];
 
 const LEAST_NODES = 3;
