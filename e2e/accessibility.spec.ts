@@ -85,7 +85,7 @@ const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Pro
     name: 'drilling bench',
     go: async (page) => {
       await openBench(page, /GW-1187/, /Drill 8.5/);
-      await page.getByRole('img', { name: /the cut asks/ }).waitFor();
+      await page.getByRole('img', { name: /power needed/ }).waitFor();
     },
   },
   {
@@ -101,7 +101,7 @@ const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Pro
       await page.goto('/resonance?tab=lobes');
       await page.getByRole('img', { name: /50% stable at/ }).waitFor({ timeout: 40_000 });
       // The periodic border goes on in a worker; the page is as it will be.
-      await page.getByRole('button', { name: 'Stop working out the lobes' }).click();
+      await page.getByRole('button', { name: 'Stop calculating the lobes' }).click();
     },
   },
   {
@@ -159,7 +159,9 @@ async function expectSound(page: Page, rules: readonly string[] | null): Promise
   await expect(async () => {
     const axe = new AxeBuilder({ page });
     const { violations } = await (
-      rules ? axe.withRules([...rules]) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+      rules
+        ? axe.withRules([...rules])
+        : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     ).analyze();
     const found = violations.map(
       (v) =>

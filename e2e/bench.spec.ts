@@ -58,7 +58,7 @@ test.describe('bench', () => {
     await expect(why).toContainText('80% range');
     await expect(why).toContainText('What would narrow it most');
     await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: /^chip space/ }).click();
+    await page.getByRole('button', { name: /^flute chip space/ }).click();
     await expect(page.getByText('judgement rule G-03')).toBeVisible();
   });
 
@@ -69,23 +69,23 @@ test.describe('bench', () => {
     await expect(page.getByRole('alert')).toContainText('cut.axialDepthMm is 60; allowed: 0 to 26.4 mm');
     await page.waitForTimeout(900);
     await page.reload();
-    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('24.00');
+    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('24');
   });
 
   test('inch is shown and typed', async ({ page }) => {
     await page.keyboard.press('Alt+u');
-    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('0.9449');
+    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('0.94488');
     const depth = page.getByLabel('axial depth', { exact: true });
     await depth.fill('0.5');
     await depth.press('Enter');
     await page.getByRole('button', { name: 'mm', exact: true }).click();
-    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('12.70');
+    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('12.7');
     await undoAll(page);
   });
 
   test('the chart is a handle for the speed', async ({ page }) => {
     const speed = await numberOf(page, 'spindle speed');
-    const box = (await page.getByRole('img', { name: /the cut asks/ }).boundingBox())!;
+    const box = (await page.getByRole('img', { name: /power needed/ }).boundingBox())!;
     await page.mouse.click(box.x + box.width * 0.5, box.y + box.height * 0.5);
     expect(await numberOf(page, 'spindle speed')).toBeGreaterThan(speed * 2);
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -94,16 +94,16 @@ test.describe('bench', () => {
 
   test('another variant is chosen, and the cutter is picked by search', async ({ page }) => {
     await page.getByRole('button', { name: 'Variant B' }).click();
-    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('6.00');
+    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('6');
     await page.getByRole('button', { name: 'Variant A' }).click();
-    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('24.00');
+    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('24');
     await page.getByRole('button', { name: /^Cutter in holder/ }).click();
     await page.getByPlaceholder('Search cutters').fill('RE 1, variable');
     await page.getByRole('option', { name: /Corner-radius end mill 12 mm, RE 1/ }).click();
     const limits = page.getByRole('region', { name: 'Limits' });
-    await expect(limits.getByRole('button', { name: /own numbers ?: over/ })).toBeVisible();
+    await expect(limits.getByRole('button', { name: /speeds and feeds confirmed ?: over/ })).toBeVisible();
     await page.getByRole('button', { name: 'Undo' }).click();
-    await expect(limits.getByRole('button', { name: /own numbers ?: clear/ })).toBeVisible();
+    await expect(limits.getByRole('button', { name: /speeds and feeds confirmed ?: clear/ })).toBeVisible();
   });
 });
 

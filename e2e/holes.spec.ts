@@ -26,15 +26,15 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   const kinds = page.getByRole('navigation', { name: 'Hole groups' });
   await kinds.getByRole('button', { name: /Flange threads/ }).click();
   const recommendation = page.getByRole('region', { name: 'Recommendation' });
-  await expect(recommendation).toContainText('Take: drill and mill the thread');
-  await expect(recommendation).toContainText(/scrap risk to these holes against/);
+  await expect(recommendation).toContainText('Recommended: drill and mill the thread');
+  await expect(recommendation).toContainText(/Scrap risk .* against/);
   const tapped = page.getByRole('article', { name: 'Drill and tap' });
   const milled = page.getByRole('article', { name: 'Drill and mill the thread' });
-  await expect(tapped).toContainText('Taken');
+  await expect(tapped).toContainText('In use');
   const summary = page.getByLabel('All holes');
   const before = await summary.textContent();
-  await milled.getByRole('button', { name: 'Take: drill and mill the thread' }).click();
-  await expect(milled).toContainText('Taken');
+  await milled.getByRole('button', { name: 'Use: drill and mill the thread' }).click();
+  await expect(milled).toContainText('In use');
   await expect(summary).not.toHaveText(before!);
 
   // A step changed in the plan: feed of the drill; undone again.
@@ -42,7 +42,7 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   const usual = await feed.inputValue();
   await feed.fill('0.07');
   await feed.press('Enter');
-  await expect(feed).toHaveValue('0.0700');
+  await expect(feed).toHaveValue('0.07');
   await page
     .getByRole('region', { name: 'Requirement' })
     .getByRole('button', { name: 'Undo', exact: true })
@@ -74,7 +74,7 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   for (let i = 0; i < 5; i++) await stroke.press('ArrowUp');
   await expect(stroke).not.toHaveAttribute('aria-valuenow', String(depth));
   await page.getByRole('tab', { name: 'Depth' }).click();
-  await expect(page.getByText(/one stroke ends/).first()).toBeVisible();
+  await expect(page.getByText(/one peck ends/).first()).toBeVisible();
   await expectSaved(page);
   await undoAll(page);
   await expect(stroke).toHaveAttribute('aria-valuenow', String(depth));
@@ -93,10 +93,10 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   await expect(decision.getByRole('button', { name: 'Release', exact: true })).toBeDisabled();
   for (const box of await decision.getByRole('checkbox').all()) await box.check();
   await decision.getByRole('button', { name: 'Release', exact: true }).click();
-  await expect(page.getByText('Revision 1, in force')).toBeVisible();
+  await expect(page.getByText('Revision 1, current')).toBeVisible();
   await page.goto(`${jobUrl}/floor`);
-  await expect(page.getByText(/Mill the thread M6, 12.00.*deep, blind, 5.20.*there before/)).toBeVisible();
-  await expect(page.getByText(/Climb from the bottom up, pitch 1.00/)).toBeVisible();
+  await expect(page.getByText(/Mill the thread M6, 12.*deep, blind, 5.2.*there before/)).toBeVisible();
+  await expect(page.getByText(/Climb from the bottom up, pitch 1/)).toBeVisible();
   await expect(page.getByText(/Pecks to/)).toBeVisible();
 });
 
@@ -117,13 +117,17 @@ test('a reamed H7 in cobalt-chromium: stated anew, understood, and what cannot b
   await take('Diameter', '10');
   await take('Depth', '18');
   await take('Tolerance grade, IT', '7');
-  await expect(page.getByRole('region', { name: 'Recommendation' })).toContainText('Take: drill and ream');
+  await expect(page.getByRole('region', { name: 'Recommendation' })).toContainText(
+    'Recommended: drill and ream',
+  );
   await expect(page.getByRole('article', { name: 'Drill without pecking' })).toContainText('hole size');
   await expect(page.getByRole('region', { name: 'Not possible here' })).toContainText('the crib lacks');
   await take('Depth', '900');
   await expect(page.getByRole('alert').filter({ hasText: 'depthMm' })).toContainText('allowed');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Recommendation' })).toContainText('Take: drill and ream');
+  await expect(page.getByRole('region', { name: 'Recommendation' })).toContainText(
+    'Recommended: drill and ream',
+  );
 
   await asked.getByLabel('Thread').selectOption('1/4-20 UNC');
   await expect(page.getByRole('region', { name: 'Not possible here' })).toContainText(/1\/4-20 UNC/);

@@ -31,7 +31,7 @@ test('three people take a job from request to sheet', async ({ page }) => {
   const governs = page.getByRole('region', { name: 'What governs' });
   await expect(governs).toContainText('wall deflection');
   await expect(governs).toContainText('over');
-  await governs.getByRole('button', { name: /^Preview: Leave for the finisher/ }).click();
+  await governs.getByRole('button', { name: /^Preview: Raise stock to leave/ }).click();
   await expect(page.getByText('Preview: what changes is tinted')).toBeVisible();
   await governs.getByRole('button', { name: 'Apply' }).click();
   await expect(governs).not.toContainText('Governs: wall deflection');
@@ -52,7 +52,7 @@ test('three people take a job from request to sheet', async ({ page }) => {
   await dialog.getByLabel(/^Cutter/).selectOption('shop-drill-8-6xd');
   await dialog.getByRole('button', { name: 'Calculate' }).click();
   await expect(page.getByLabel('Section of the hole')).toBeVisible();
-  await expect(page.getByText('5.0 ×D deep')).toBeVisible();
+  await expect(page.getByText('5.0×D deep')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Results' })).toContainText('thrust');
 
   // Release is asked for.
@@ -76,7 +76,7 @@ test('three people take a job from request to sheet', async ({ page }) => {
   await decision.getByLabel('Reason or remark').fill('Evidence read.');
   await decision.getByRole('button', { name: 'Release', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Sheet' })).toBeVisible();
-  await expect(page.getByText('Revision 1, in force')).toBeVisible();
+  await expect(page.getByText('Revision 1, current')).toBeVisible();
   await signOut(page);
 
   // The floor reads the sheet and may not edit.
@@ -87,7 +87,7 @@ test('three people take a job from request to sheet', async ({ page }) => {
   await expect(page.getByText('Revision 1, released by Leo Lindqvist')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Cautions' }).first()).toBeVisible();
   await page.getByRole('button', { name: 'inch' }).click();
-  await expect(page.getByText(/in\/min/).first()).toBeVisible();
+  await expect(page.getByText(/ipm/).first()).toBeVisible();
   const pdf = await page.request.get(
     await page.getByRole('link', { name: 'A4' }).evaluate((a: HTMLAnchorElement) => a.href),
   );

@@ -94,7 +94,7 @@ test('released numbers are locked until the next revision is opened with a reaso
   await signIn(page, 'engineer');
   await page.getByRole('link', { name: 'Sheet of TT-0412' }).click();
   await page.goto(page.url().replace('/floor', '/release'));
-  await expect(page.getByText('Revision 1, in force')).toBeVisible();
+  await expect(page.getByText('Revision 1, current')).toBeVisible();
   await page.getByLabel('Reason for the next revision').fill('Edge chipped at hole nine');
   await page.getByRole('button', { name: 'Open the next revision' }).click();
   await expect(page.getByRole('heading', { name: 'Revision 2: what would go out' })).toBeVisible();

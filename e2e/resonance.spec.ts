@@ -20,7 +20,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
     await dialog.getByRole('button', { name: 'Create' }).click();
     await expect(dialog).toBeHidden();
     await expect(
-      page.getByRole('heading', { name: new RegExp(`PRACTICE 300.* ${stickOut} mm out`) }),
+      page.getByRole('heading', { name: new RegExp(`PRACTICE 300.* ${stickOut} mm stick-out`) }),
     ).toBeVisible();
   };
 
@@ -34,7 +34,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
     await expect(tap.getByText('double hit, left out')).toBeVisible({ timeout: 30_000 });
     await expect(tap.getByText('cable fault, left out')).toBeVisible();
     await tap.getByRole('button', { name: 'Save' }).click();
-    await expect(page.getByText(`Tap test along ${axis} kept`)).toBeVisible();
+    await expect(page.getByText(`Tap test along ${axis} saved`)).toBeVisible();
   }
   await expect(page.getByText(/measured on PRACTICE 300/).first()).toBeVisible();
   const [file] = await Promise.all([
@@ -45,12 +45,12 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
 
   await page.getByRole('tab', { name: 'Lobes' }).click();
   const said = page.getByText(/At .* 50% stable at/).first();
-  await expect(page.getByText(/The periodic line is the one that is approved/)).toBeVisible({
+  await expect(page.getByText(/The periodic solution is used for release/)).toBeVisible({
     timeout: 60_000,
   });
   const before = await said.textContent();
   await page.getByRole('button', { name: 'Simulate' }).click();
-  await expect(page.getByText(/^It (settles|chatters)\./)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^(Stable|Chatter)\./)).toBeVisible({ timeout: 30_000 });
 
   await page.getByRole('group', { name: 'Picture' }).getByRole('button', { name: 'map' }).click();
   await expect(page.getByRole('progressbar', { name: 'Calculating the map' })).toBeVisible();
@@ -60,13 +60,13 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
   await page.getByRole('tab', { name: 'Sound' }).click();
   await page.getByRole('button', { name: /^chatter/ }).click();
   await expect(page.getByText(/Chatter at .* sure/)).toBeVisible({ timeout: 20_000 });
-  await page.getByRole('button', { name: /^calm/ }).click();
+  await page.getByRole('button', { name: /^stable/ }).click();
   await expect(page.getByText(/No chatter heard/)).toBeVisible({ timeout: 20_000 });
 
   // Two cuts in the notebook move the map.
   await page.getByRole('tab', { name: 'Test cuts' }).click();
   const log = async (heard: string, depth: string): Promise<void> => {
-    await page.getByRole('group', { name: 'What was heard' }).getByRole('button', { name: heard }).click();
+    await page.getByRole('group', { name: 'Result' }).getByRole('button', { name: heard }).click();
     await page.getByLabel('Axial depth').fill(depth);
     await page.getByLabel('Axial depth').press('Enter');
     await page.getByRole('button', { name: 'Log cut' }).click();
@@ -110,7 +110,7 @@ test('the bench says what it judges vibration by, and leads to where it is measu
   await limit.click();
   await page.getByRole('link', { name: 'Measure this combination' }).click();
   const dialog = page.getByRole('dialog', { name: 'New combination' });
-  await expect(dialog.getByLabel('Stick-out')).toHaveValue('38.00');
+  await expect(dialog.getByLabel('Stick-out')).toHaveValue('38');
   await dialog.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('link', { name: 'Back to the bench' }).click();
   await expect(limit).toBeVisible();

@@ -49,14 +49,14 @@ describe('burl lobes', () => {
 describe('burl evaluate', () => {
   it('says what is over and ends with 1', () => {
     const { status, stdout } = burl(['evaluate', bonnet]);
-    expect(stdout).toMatch(/OVER\s+Setup 1, top \/ Rough seal pocket A\n\s+n 1060 rpm/);
+    expect(stdout).toMatch(/OVER\s+Setup 1, top \/ Rough seal pocket A\n\s+n 1,060 rpm/);
     expect(stdout).toMatch(/over\s+wall deflection: Deflection off the wall 0\.\d+ mm/);
     expect(status).toBe(1);
   });
 
   it('ends with 0 when nothing is over, in inch when asked', () => {
     const { status, stdout } = burl(['evaluate', hub, '--inch']);
-    expect(stdout).toMatch(/vf [\d.]+ in\/min/);
+    expect(stdout).toMatch(/vf [\d.]+ ipm/);
     expect(status).toBe(0);
   });
 

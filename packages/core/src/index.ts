@@ -39,6 +39,7 @@ export type { Peck, PeckList } from './physics/holes/peck.ts';
 export type { Source } from './judging/estimate.ts';
 export {
   formatMeasure,
+  formatField,
   formatNumber,
   fromShown,
   toShown,

@@ -62,7 +62,7 @@ export default function DepthPanel({ op, context }: { op: DrillingOperation; con
           </text>
         ))}
         <text x={M.left} y={H - 4} fontSize="12" fill="var(--soft)">
-          depth of the hole, strokes up the side
+          hole depth, pecks up the side
         </text>
         <path d={step} fill="none" stroke="var(--accent)" strokeWidth="2" />
         {answer.changes.map((c, i) => (
@@ -100,7 +100,7 @@ export default function DepthPanel({ op, context }: { op: DrillingOperation; con
       </svg>
       <p className="shrink-0 text-[13px]">
         This hole is {formatMeasure(op.hole.depthMm, 'mm', system)} deep and drilled in{' '}
-        {here === 1 ? 'one stroke' : `${here} strokes`}.{' '}
+        {here === 1 ? 'one peck' : `${here} pecks`}.{' '}
         {answer.changes.map((c) => `From ${formatMeasure(c.depthMm, 'mm', system)}: ${c.why}.`).join(' ')}
       </p>
     </section>

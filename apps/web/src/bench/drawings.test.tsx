@@ -43,7 +43,7 @@ describe('the cut from above', () => {
     press('Radial depth', 'Home');
     press('Radial depth', 'x');
     expect(onWidth.mock.calls.flat()).toEqual([1.65, 1.1, 12, 0.05]);
-    expect(screen.getByRole('slider').getAttribute('aria-valuetext')).toBe('1.60\u00a0mm');
+    expect(screen.getByRole('slider').getAttribute('aria-valuetext')).toBe('1.6\u00a0mm');
   });
 
   it('draws one edge a flute and turns the work round for conventional', () => {
@@ -109,8 +109,8 @@ describe('section of a hole', () => {
       </PreferencesProvider>,
     );
     expect(screen.getByText('26.01 mm')).toBeTruthy();
-    expect(screen.getByText('34.00 mm')).toBeTruthy();
-    expect(screen.getByText('4 strokes, chip-break retract between')).toBeTruthy();
+    expect(screen.getByText('34 mm')).toBeTruthy();
+    expect(screen.getByText('4 pecks, chip-break retract between')).toBeTruthy();
     expect(screen.getByText(/N·m/)).toBeTruthy();
   });
 
@@ -128,6 +128,6 @@ describe('section of a hole', () => {
         />
       </PreferencesProvider>,
     );
-    expect(screen.getByText('one stroke')).toBeTruthy();
+    expect(screen.getByText('one peck')).toBeTruthy();
   });
 });

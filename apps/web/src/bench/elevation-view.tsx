@@ -158,7 +158,7 @@ export function ElevationView({
         fill={`var(--${leanLimit?.state ?? 'ink'})`}
         {...halo('card')}
       >
-        deflects {formatMeasure(lean, 'mm-fine', system)}, drawn ×{enlarged.toFixed(0)}
+        deflects {formatMeasure(lean, 'mm-deflection', system)}, drawn ×{enlarged.toFixed(0)}
       </text>
       <line x1={W - 26} x2={W - 26} y1={apTop} y2={FLOOR} stroke="var(--ink)" />
       <text

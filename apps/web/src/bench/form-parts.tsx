@@ -1,5 +1,6 @@
-import type { Operation, Unit } from '@burl/core';
+import { type Operation, type Unit, UNITS } from '@burl/core';
 import type { ReactNode } from 'react';
+import { useSystem } from '../frame/preferences.tsx';
 import { Field, FIELD_LOOK } from '../parts/field.tsx';
 import { NumberInput } from '../parts/number-input.tsx';
 
@@ -24,8 +25,9 @@ export function Num({
   strict?: boolean;
   hint?: string;
 }) {
+  const system = useSystem();
   return (
-    <Field label={label} {...(hint ? { hint } : {})}>
+    <Field label={label} unit={UNITS[unit][system].label} {...(hint ? { hint } : {})}>
       {(p) => (
         <NumberInput
           {...p}

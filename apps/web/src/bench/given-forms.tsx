@@ -1,5 +1,6 @@
 import {
   COOLANT_KINDS,
+  formatMeasure,
   FORCE_LAWS,
   isHole,
   MILLING_FEATURES,
@@ -9,6 +10,7 @@ import {
   usualPath,
   WORKHOLDING_KINDS,
 } from '@burl/core';
+import { useSystem } from '../frame/preferences.tsx';
 import { HoleForm } from './hole-forms.tsx';
 import { FeatureRest } from './feature-rest.tsx';
 import { Choice, type FormProps, Grid } from './form-parts.tsx';
@@ -185,6 +187,7 @@ export function MeasuredForm({
 }: FormProps<Operation> & { context: OperationContext }) {
   const set = (change: Partial<Operation['measured']>) =>
     onChange({ ...op, measured: { ...op.measured, ...change } });
+  const system = useSystem();
   const { alloy, holder } = context;
   const fields: readonly NumberField<Operation['measured']>[] = [
     {
@@ -199,7 +202,7 @@ export function MeasuredForm({
       label: 'Runout at tool tip (TIR)',
       unit: 'um',
       empty: null,
-      hint: `usual ${holder.runout_at_3xd_um.typical} µm`,
+      hint: `typical ${formatMeasure(holder.runout_at_3xd_um.typical, 'um', system)}`,
     },
     {
       key: 'kc11NMm2',

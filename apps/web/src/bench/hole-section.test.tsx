@@ -52,7 +52,7 @@ describe('section of every kind of step', () => {
       const { container, onStickOut } = draw(step);
       expect(container.innerHTML).not.toMatch(/NaN|Infinity|undefined/);
       const out = step.op.tooling.stickOutMm;
-      expect(screen.getByText(new RegExp(`out ${out.toFixed(2)}`))).toBeTruthy();
+      expect(screen.getByText(new RegExp(`out ${out}`))).toBeTruthy();
       fireEvent.keyDown(screen.getByRole('slider', { name: 'Stick-out' }), { key: 'ArrowUp' });
       expect(onStickOut).toHaveBeenCalledWith(out + 0.5);
     },
@@ -207,14 +207,12 @@ describe('curves down the hole', () => {
 
   it('from above a hole says what it opens from and to, a chamfer by twice its width', () => {
     draw(stepOf('boring'));
-    expect(screen.getByText(/29\.50\smm → 30\.00\smm/)).toBeTruthy();
+    expect(screen.getByText(/29\.5\smm → 30\smm/)).toBeTruthy();
     cleanup();
     const chamfer = stepOf('chamfering');
     draw(chamfer);
     const { diameterMm } = chamfer.op.hole;
-    const text = new RegExp(
-      `${diameterMm.toFixed(2)}\\smm → ${(diameterMm + 2 * chamfer.op.cut.widthMm).toFixed(2)}\\smm`,
-    );
+    const text = new RegExp(`${diameterMm}\\smm → ${diameterMm + 2 * chamfer.op.cut.widthMm}\\smm`);
     expect(screen.getByText(text)).toBeTruthy();
   });
 

@@ -186,7 +186,7 @@ export function HoleSection({
       </text>
       {!rim && (
         <text x={52} y={TOP + 57} fontSize="12" fill="var(--ink)" {...halo('stock')}>
-          {(depth / hole.diameterMm).toFixed(1)} ×D deep
+          {(depth / hole.diameterMm).toFixed(1)}×D deep
         </text>
       )}
       {curves.length > 0 ? (

@@ -117,7 +117,7 @@ describe('the rest of a feature', () => {
 
   it('nothing left for the finisher is an empty field, not a nought', () => {
     const now = open();
-    expect(shown('Stock to leave')).toBe('0.30');
+    expect(shown('Stock to leave')).toBe('0.3');
     take('Stock to leave', '0');
     expect(now().feature.allowanceMm).toBe(0);
     expect(shown('Stock to leave')).toBe('');

@@ -88,7 +88,7 @@ export default function PathPanel({
                         aria-label={`Enter by ${plan.method}`}
                         onClick={() => take(plan.method)}
                       >
-                        Take
+                        Use
                       </Button>
                     )
                   )}

@@ -14,7 +14,7 @@ export default function WallPanel({ op, context }: { op: MillingOperation; conte
   if (!heavy.data) return <HeavyState what="the wall" heavy={heavy} />;
   const { wall, finish } = heavy.data;
   const { profile, springs, allowedMm } = wall;
-  const fine = (v: number): string => formatMeasure(v, 'mm-fine', system);
+  const fine = (v: number): string => formatMeasure(v, 'mm-deflection', system);
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
   const top = profile.heightMm.at(-1) ?? 1;
   const reach = Math.max(...profile.errorMm.map(Math.abs), allowedMm, 1e-4);

@@ -87,7 +87,7 @@ describe('choosing the cutter', LONG, () => {
     fireEvent.click(buttons[0]!);
     const taken = take.mock.calls[0]![0];
     expect(taken.edgesOnShelf).toBe(taken.tooling.cutterId === pocket.tooling.cutterId ? 9 : null);
-    expect(screen.getByRole('region', { name: 'Told against' })).toBeTruthy();
+    expect(screen.getByRole('region', { name: 'Ruled out' })).toBeTruthy();
   });
 });
 
@@ -118,10 +118,10 @@ describe('variants side by side', () => {
         quantity={12}
       />,
     );
-    expect(screen.getByRole('row', { name: /^axial depth/ }).textContent).toMatch(/≠6\.00\smm differs/);
+    expect(screen.getByRole('row', { name: /^axial depth/ }).textContent).toMatch(/≠6\smm differs/);
     expect(screen.getByRole('row', { name: /^Cutter/ }).textContent).not.toContain('differs');
     expect(screen.getByRole('row', { name: /^spindle speed/ }).textContent).not.toContain('differs');
-    expect(screen.getByRole('row', { name: /^metal per minute/ }).textContent).toContain('differs');
+    expect(screen.getByRole('row', { name: /^metal removal rate/ }).textContent).toContain('differs');
   });
 
   it('says so where there is only one', () => {

@@ -109,7 +109,9 @@ export default function CutterView({
                       <td className="p-2">
                         <StateWord state={l.state} />
                         {l.state !== 'clear' && (
-                          <span className="block text-[12.5px] text-soft first-letter:uppercase">{l.governing.name}</span>
+                          <span className="block text-[12.5px] text-soft first-letter:uppercase">
+                            {l.governing.name}
+                          </span>
                         )}
                       </td>
                       <td className="p-2 text-right font-semibold">{show(l.minutes.total, 'min')}</td>
@@ -134,7 +136,7 @@ export default function CutterView({
                           aria-label={`Use ${b.name} in the operation`}
                           onClick={() => onTake({ ...l.operation, edgesOnShelf: edges ?? null })}
                         >
-                          Take
+                          Use
                         </Button>
                       </td>
                     </tr>

@@ -22,6 +22,7 @@ import { Failed, Loading } from '../parts/page-states.tsx';
 import { AssembliesTable } from './assemblies-table.tsx';
 import { CopyDialog } from './copy-dialog.tsx';
 import { EntryDialog } from './entry-dialog.tsx';
+import { useSystem } from '../frame/preferences.tsx';
 import { COLUMNS, type Row } from './columns.ts';
 
 const features = tableFeatures({
@@ -44,16 +45,20 @@ function EntryTable({
   kind: CribKind;
   onOpen: (entry: CribEntry) => void;
 }) {
+  const system = useSystem();
   const [filter, setFilter] = useState('');
-  const rows = useMemo(() => entries.map((entry) => COLUMNS[kind].row(entry as never)), [entries, kind]);
+  const rows = useMemo(
+    () => entries.map((entry) => COLUMNS[kind].row(entry as never, system)),
+    [entries, kind, system],
+  );
   const columns = useMemo<Column[]>(
     () =>
-      COLUMNS[kind].heads.map((head, i) => ({
+      COLUMNS[kind].heads(system).map((head, i) => ({
         id: head,
         header: head,
         accessorFn: (r: Row) => r.cells[i] ?? '',
       })),
-    [kind],
+    [kind, system],
   );
   const table = useTable({
     features,
@@ -112,7 +117,7 @@ function EntryTable({
               >
                 {row.original.cells.map((cell, i) => (
                   <td
-                    key={COLUMNS[kind].heads[i]}
+                    key={COLUMNS[kind].heads(system)[i]}
                     className={`px-2.5 py-1 ${typeof cell === 'number' ? 'text-right' : ''}`}
                   >
                     {i === 0 ? (

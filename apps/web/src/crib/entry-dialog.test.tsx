@@ -82,15 +82,15 @@ describe('columns', () => {
   it('have a cell for every head in every table, for every entry shipped', () => {
     for (const kind of ['alloys', 'machines', 'cutters', 'holders'] as const) {
       for (const entry of CRIB[kind]) {
-        const { cells } = COLUMNS[kind].row(entry as never);
-        expect([entry.id, cells.length]).toEqual([entry.id, COLUMNS[kind].heads.length]);
+        const { cells } = COLUMNS[kind].row(entry as never, 'metric');
+        expect([entry.id, cells.length]).toEqual([entry.id, COLUMNS[kind].heads('metric').length]);
         expect([entry.id, cells.includes(undefined as never)]).toEqual([entry.id, false]);
       }
     }
   });
 
   it('say where an entry comes from', () => {
-    expect(COLUMNS.alloys.row(builtIn).cells.at(-1)).toBe('built-in');
-    expect(COLUMNS.alloys.row(own).cells.at(-1)).toBe('shop, from 718-aged');
+    expect(COLUMNS.alloys.row(builtIn, 'metric').cells.at(-1)).toBe('built-in');
+    expect(COLUMNS.alloys.row(own, 'metric').cells.at(-1)).toBe('shop, from 718-aged');
   });
 });

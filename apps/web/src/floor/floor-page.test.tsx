@@ -68,14 +68,14 @@ describe('sheet on the floor', () => {
       const cautions = screen.getByRole('region', { name: `Cautions of ${name}` });
       expect(cautions.textContent).toMatch(/Guards closed.*qualified person decide/);
     }
-    expect(screen.getByText('1060 rpm')).toBeTruthy();
+    expect(screen.getByText('1,060 rpm')).toBeTruthy();
     expect(screen.getByText(/Pecks to 26\.01/)).toBeTruthy();
     expect(screen.getByText('over')).toBeTruthy();
   });
 
   it('speaks inch when inch is set, on the page and in the PDF’s address', async () => {
     open({ 'GET /api/jobs/j1/sheet': release }, 'inch');
-    expect(await screen.findByText('12.5 in/min')).toBeTruthy();
+    expect(await screen.findByText('12.5 ipm')).toBeTruthy();
     expect(screen.getByRole('link', { name: /Letter/ }).getAttribute('href')).toBe(
       '/api/releases/r1/sheet.pdf?paper=letter&units=inch',
     );

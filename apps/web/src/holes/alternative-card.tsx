@@ -88,10 +88,10 @@ export function AlternativeCard({
           >
             {chosen ? (
               <>
-                <Check size={15} aria-hidden="true" /> Taken
+                <Check size={15} aria-hidden="true" /> In use
               </>
             ) : (
-              `Take: ${a.name.toLowerCase()}`
+              `Use: ${a.name.toLowerCase()}`
             )}
           </Button>
         </footer>

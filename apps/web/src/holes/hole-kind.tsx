@@ -78,7 +78,7 @@ export function HoleKind({
               <section aria-label="Recommendation" className="rounded-lg border border-line bg-card p-3">
                 <h2 className="mb-1">
                   {plan.recommended
-                    ? `Take: ${plan.alternatives.find((a) => a.id === plan.recommended)!.name.toLowerCase()}`
+                    ? `Recommended: ${plan.alternatives.find((a) => a.id === plan.recommended)!.name.toLowerCase()}`
                     : 'No method with tools in the crib'}
                 </h2>
                 <ul className="list-outside list-disc space-y-0.5 pl-4">

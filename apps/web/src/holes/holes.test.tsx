@@ -54,7 +54,7 @@ describe('one way to the holes', () => {
     fireEvent.click(screen.getByRole('checkbox', { name: 'keep this step' }));
     expect(onStep).toHaveBeenLastCalledWith('chamfer', { leftOut: true });
     expect(screen.queryByLabelText('Feed of: Tap M6')).toBeNull();
-    fireEvent.click(screen.getByRole('button', { name: /^Take: drill and tap/ }));
+    fireEvent.click(screen.getByRole('button', { name: /^Use: drill and tap/ }));
     expect(onChoose).toHaveBeenCalled();
   });
 });
@@ -179,9 +179,9 @@ describe('what is asked', () => {
 
 describe('words', () => {
   it('a kind of hole in short, in mm and inch', () => {
-    expect(demandInWords(M6, 'metric')).toMatch(/^12 × M6, 12\.00.mm blind$/);
+    expect(demandInWords(M6, 'metric')).toMatch(/^12 × M6, 12.mm blind$/);
     expect(demandInWords({ ...PLAIN_DEMAND, grade: 7, through: true }, 'inch')).toMatch(
-      /^1 × ⌀ 0\.3150.in IT7, .* through$/,
+      /^1 × ⌀ 0\.315.in IT7, .* through$/,
     );
   });
 

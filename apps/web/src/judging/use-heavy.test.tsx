@@ -127,7 +127,7 @@ describe('work in a worker', () => {
   it('is stopped by hand and begun again', async () => {
     render(<Asks name="d1" lane="search" />);
     await wait(120);
-    await settle(() => fireEvent.click(screen.getByRole('button', { name: 'Stop working out the answer' })));
+    await settle(() => fireEvent.click(screen.getByRole('button', { name: 'Stop calculating the answer' })));
     expect(ended).toBe(1);
     expect(screen.getByText(/Stopped/)).toBeTruthy();
     await settle(() => fireEvent.click(screen.getByRole('button', { name: 'Calculate' })));

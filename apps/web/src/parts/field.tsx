@@ -8,9 +8,12 @@ export function Field({
   label,
   error,
   hint,
+  unit,
   children,
 }: {
   label: string;
+  /** Said behind the label; a degree or a plain number needs none. */
+  unit?: string;
   error?: string | undefined;
   hint?: string;
   children: (props: {
@@ -23,7 +26,11 @@ export function Field({
   const note = error ?? hint;
   return (
     <div>
-      <label htmlFor={id} className="mb-0.5 block text-[13px] font-semibold">
+      <label
+        htmlFor={id}
+        data-unit={unit ? `, ${unit}` : undefined}
+        className="mb-0.5 block text-[13px] font-semibold after:font-normal after:text-soft after:content-[attr(data-unit)]"
+      >
         {label}
       </label>
       {children({ id, 'aria-invalid': Boolean(error), 'aria-describedby': note ? `${id}-note` : undefined })}

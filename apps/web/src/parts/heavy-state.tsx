@@ -24,7 +24,7 @@ export function HeavyState({ what, heavy }: { what: string; heavy: Heavy<unknown
         className="h-2 w-24"
         {...(heavy.part === null ? {} : { value: heavy.part })}
       />
-      <Button look="quiet" onClick={heavy.cancel} aria-label={`Stop working out ${what}`}>
+      <Button look="quiet" onClick={heavy.cancel} aria-label={`Stop calculating ${what}`}>
         Stop
       </Button>
     </p>

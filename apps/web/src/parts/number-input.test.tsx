@@ -29,7 +29,7 @@ describe('number input', () => {
   it('takes a number on Enter and on leaving, once', () => {
     const take = vi.fn();
     const input = show(24, take);
-    expect(input.value).toBe('24.00');
+    expect(input.value).toBe('24');
     type(input, '12,5');
     fireEvent.keyDown(input, { key: 'Enter' });
     expect(take.mock.calls).toEqual([[12.5]]);
@@ -42,12 +42,12 @@ describe('number input', () => {
     const input = show(24, take);
     type(input, '7');
     fireEvent.keyDown(input, { key: 'Escape' });
-    expect(input.value).toBe('24.00');
+    expect(input.value).toBe('24');
     type(input, 'deep');
     expect(input.getAttribute('aria-invalid')).toBe('true');
     fireEvent.blur(input);
     expect(take).not.toHaveBeenCalled();
-    expect(input.value).toBe('24.00');
+    expect(input.value).toBe('24');
   });
 
   it('moves by about a hundredth with arrows, a tenth with Shift, never to zero', () => {
@@ -77,7 +77,7 @@ describe('number input', () => {
     localStorage.setItem('burl.units', 'inch');
     const take = vi.fn();
     const input = show(25.4, take);
-    expect(input.value).toBe('1.0000');
+    expect(input.value).toBe('1');
     type(input, '0.5');
     fireEvent.keyDown(input, { key: 'Enter' });
     expect(take.mock.calls[0]![0]).toBeCloseTo(12.7, 9);

@@ -1,8 +1,13 @@
-import { formatNumber, fromShown, toShown, type Unit, UNITS } from '@burl/core';
+import { formatField, fromShown, toShown, type Unit, UNITS } from '@burl/core';
 import { type InputHTMLAttributes, useState } from 'react';
 import { useSystem } from '../frame/preferences.tsx';
 
-const parse = (text: string): number => Number(text.replace(/[\s\u2009]/g, '').replace(',', '.'));
+/** Commas group thousands where they can do nothing else; else one is a decimal point, as on half the keyboards. */
+const parse = (text: string): number => {
+  const plain = text.replace(/\s/g, '');
+  const grouped = /^[1-9]\d{0,2}(,\d{3})+\.\d*$|^[1-9]\d{0,2}(,\d{3}){2,}$/.test(plain);
+  return Number(grouped ? plain.replaceAll(',', '') : plain.replace(',', '.'));
+};
 
 const readable = (text: string): boolean => text.trim() === '' || Number.isFinite(parse(text));
 
@@ -27,7 +32,7 @@ export function NumberInput({
 } & Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'>) {
   const system = useSystem();
   const [draft, setDraft] = useState<string | null>(null);
-  const shown = value === null ? '' : formatNumber(value, unit, system);
+  const shown = value === null ? '' : formatField(value, unit, system);
   const bad = draft !== null && !readable(draft);
 
   function take(): void {

@@ -9,7 +9,7 @@ import {
 } from '@burl/core';
 import { useMemo, useState } from 'react';
 import { Num } from '../bench/form-parts.tsx';
-import { usePreferences } from '../frame/preferences.tsx';
+import { usePreferences, useSystem } from '../frame/preferences.tsx';
 import { question } from '../judging/question.ts';
 import type { Referee } from '../judging/resonance-work.ts';
 import { askWorker, type Heavy, useHeavy } from '../judging/use-heavy.ts';
@@ -283,7 +283,8 @@ export function LobesPanel({
           )}
         </section>
         <p className="text-[12.5px] text-soft">
-          {combination.stickOutMm} mm stick-out. {data ? `Modes ${data.knowledge.from}.` : ''}
+          {formatMeasure(combination.stickOutMm, 'mm', system)} stick-out.{' '}
+          {data ? `Modes ${data.knowledge.from}.` : ''}
         </p>
       </div>
     </div>
@@ -317,6 +318,9 @@ function bestNear(data: ResonancePicture, rpm: number): { rpm: number; depth: nu
 }
 
 function RefereePicture({ run }: { run: Referee }) {
+  const system = useSystem();
+  const small = UNITS.um[system].label;
+  const fine = (mm: number): number => toShown(1000 * mm, 'um', system);
   return (
     <div className="grid gap-2 sm:grid-cols-3" aria-label="The cut step by step" role="group">
       <div className="relative h-40 rounded-lg border border-line bg-card p-1">
@@ -324,20 +328,20 @@ function RefereePicture({ run }: { run: Referee }) {
           text="Displacement of the tip and chip over the last three turns."
           curves={[
             {
-              label: 'tip, µm',
+              label: `tip, ${small}`,
               colour: 'series-1',
               width: 1,
-              points: run.ms.map((x, i) => ({ x, y: 1000 * run.xMm[i]! })),
+              points: run.ms.map((x, i) => ({ x, y: fine(run.xMm[i]!) })),
             },
             {
-              label: 'chip, µm',
+              label: `chip, ${small}`,
               colour: 'series-2',
               width: 1,
-              points: run.ms.map((x, i) => ({ x, y: 1000 * run.chipMm[i]! })),
+              points: run.ms.map((x, i) => ({ x, y: fine(run.chipMm[i]!) })),
             },
           ]}
           x="ms"
-          y="µm"
+          y={small}
         />
       </div>
       <div className="relative h-40 rounded-lg border border-line bg-card p-1">
@@ -349,11 +353,11 @@ function RefereePicture({ run }: { run: Referee }) {
               colour: 'series-3',
               mark: 'circle',
               size: 3,
-              points: run.onceX.map((x, i) => ({ x: 1000 * x, y: 1000 * run.onceY[i]! })),
+              points: run.onceX.map((x, i) => ({ x: fine(x), y: fine(run.onceY[i]!) })),
             },
           ]}
-          x="along the feed, µm"
-          y="on the wall, µm"
+          x={`along the feed, ${small}`}
+          y={`normal to it, ${small}`}
         />
       </div>
       <div className="relative h-40 rounded-lg border border-line bg-card p-1">
@@ -364,11 +368,11 @@ function RefereePicture({ run }: { run: Referee }) {
               label: 'wall',
               colour: 'series-5',
               width: 1.5,
-              points: run.surface.map((p) => ({ x: p.alongMm, y: 1000 * p.heightMm })),
+              points: run.surface.map((p) => ({ x: toShown(p.alongMm, 'mm', system), y: fine(p.heightMm) })),
             },
           ]}
-          x="along the feed, mm"
-          y="height, µm"
+          x={`along the feed, ${UNITS.mm[system].label}`}
+          y={`height, ${small}`}
         />
       </div>
     </div>

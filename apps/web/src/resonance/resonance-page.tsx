@@ -1,10 +1,11 @@
 import { type CombinationInput, mayEdit } from '@burl/contract';
-import type { ResonancePicture } from '@burl/core';
+import { formatMeasure, type ResonancePicture } from '@burl/core';
 import { Plus } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useCrib, useJob, useSession } from '../api/hooks.ts';
+import { useSystem } from '../frame/preferences.tsx';
 import { Crumbs } from '../frame/crumbs.tsx';
 import { question } from '../judging/question.ts';
 import { useHeavy } from '../judging/use-heavy.ts';
@@ -35,6 +36,7 @@ export default function ResonancePage() {
   const { combination: id } = useParams();
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
+  const system = useSystem();
   const { data: crib, error: cribError } = useCrib();
   const { data: all, error, mutate } = useCombinations();
   const { data: session } = useSession();
@@ -87,7 +89,7 @@ export default function ResonancePage() {
     list.find((e) => e.id === of)?.document.name ?? of;
   const go = (to: string): void => void navigate({ pathname: `/resonance/${to}`, search: search.toString() });
   const title = chosen
-    ? `${nameOf(crib.machines, chosen.machineId)}, serial ${chosen.machineSerial}; ${nameOf(crib.holders, chosen.holderId)}; ${nameOf(crib.cutters, chosen.cutterId)}; ${chosen.stickOutMm} mm out`
+    ? `${nameOf(crib.machines, chosen.machineId)}, serial ${chosen.machineSerial}; ${nameOf(crib.holders, chosen.holderId)}; ${nameOf(crib.cutters, chosen.cutterId)}; ${formatMeasure(chosen.stickOutMm, 'mm', system)} stick-out`
     : '';
   return (
     <div className="flex flex-col gap-2 p-3">
@@ -111,7 +113,7 @@ export default function ResonancePage() {
                   className={`block rounded-lg border p-2 text-[13px] ${c.id === chosen?.id ? 'border-accent bg-accent-soft' : 'border-line bg-card hover:bg-accent-soft'}`}
                 >
                   <b>
-                    {c.machineSerial}, {c.stickOutMm} mm
+                    {c.machineSerial}, {formatMeasure(c.stickOutMm, 'mm', system)}
                   </b>
                   <span className="block">{nameOf(crib.cutters, c.cutterId)}</span>
                   <span className="block text-soft">{nameOf(crib.holders, c.holderId)}</span>

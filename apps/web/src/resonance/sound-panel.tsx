@@ -24,10 +24,10 @@ import { refreshResonance } from './use-resonance.ts';
 
 /** Recordings that ship with Burl, made by running cuts step by step. */
 const SHIPPED = [
-  { name: 'calm, 5 flutes at 2,400 rpm', file: 'calm.wav', rpm: 2400, teeth: 5, depthMm: 1.2 },
+  { name: 'stable, 5 flutes at 2,400 rpm', file: 'calm.wav', rpm: 2400, teeth: 5, depthMm: 1.2 },
   { name: 'chatter, 5 flutes at 2,400 rpm', file: 'chatter.wav', rpm: 2400, teeth: 5, depthMm: 4.5 },
   {
-    name: 'flip, 2 flutes at 10,500 rpm',
+    name: 'period-doubling, 2 flutes at 10,500 rpm',
     file: 'flip.wav',
     rpm: 10500,
     teeth: 2,

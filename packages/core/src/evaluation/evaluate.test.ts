@@ -65,7 +65,7 @@ describe('evaluation of a milling cut', () => {
   it('says why in words with numbers, in metric and in inch', () => {
     const lean = limitOf(evaluate(SEAL_POCKET, context), 'wall-error');
     expect(speak(lean.why, 'metric')).toMatch(/Deflection off the wall 0\.\d+\smm.*allowed \(stock to leave/);
-    expect(speak(lean.why, 'inch')).toMatch(/Deflection off the wall 0\.0\d+\sin/);
+    expect(speak(lean.why, 'inch')).toMatch(/Deflection off the wall \d+\.\d\sthou/);
   });
 
   it('grows in power with depth, width, feed and speed', () => {

@@ -54,16 +54,28 @@ export function lifeAndTime(s: CutState): Quantity[] {
         'm',
         'Lf = T·vf',
         'extended Taylor',
-        [input('T', 'tool life', s.lifeMin.value, 'min'), input('vf', 'feed', s.feedRateMmMin, 'mm/min')],
+        [
+          input('T', 'tool life', s.lifeMin.value, 'min-life'),
+          input('vf', 'feed', s.feedRateMmMin, 'mm/min'),
+        ],
       ),
     );
   }
   if (s.lifeMin) {
     list.push(
-      quantity('T', 'T', 'tool life', s.lifeMin, 'min', 'T = 30·(vc30 here/vc)^(1/n)', 'extended Taylor', [
-        input('vc', 'cutting speed', s.cuttingSpeedMMin, 'm/min'),
-        input('vc15', 'vc for 15 min tool life', s.speedLimitMMin?.value ?? 0, 'm/min'),
-      ]),
+      quantity(
+        'T',
+        'T',
+        'tool life',
+        s.lifeMin,
+        'min-life',
+        'T = 30·(vc30 here/vc)^(1/n)',
+        'extended Taylor',
+        [
+          input('vc', 'cutting speed', s.cuttingSpeedMMin, 'm/min'),
+          input('vc15', 'vc for 15 min tool life', s.speedLimitMMin?.value ?? 0, 'm/min'),
+        ],
+      ),
     );
   }
   list.push(

@@ -4,6 +4,7 @@ export type System = 'metric' | 'inch';
 export type Unit =
   | 'mm'
   | 'mm-fine'
+  | 'mm-deflection'
   | 'um'
   | 'um-fine'
   | 'mm/tooth'
@@ -26,7 +27,9 @@ export type Unit =
   | 'bar'
   | 'deg'
   | 'degC'
+  | 'K'
   | 'min'
+  | 'min-life'
   | 's'
   | 's-fine'
   | 'm/s2'
@@ -38,89 +41,150 @@ export type Unit =
   | 'pieces'
   | 'ratio';
 
+/** How a number is rounded to be read; what is stored stays exact. */
+type Digits =
+  /** Digits after the point; more where fewer than two figures were left of a small number. */
+  | { readonly decimals: number; readonly trim?: true }
+  /** Figures that count, whatever the size: an estimate does not know more. */
+  | { readonly figures: number }
+  /** One digit after the point below `below`, none from there. */
+  | { readonly wholeFrom: number }
+  /** To the nearest of these from `from` on, whole below. */
+  | { readonly nearest: number; readonly from: number };
+
 interface Shown {
   readonly label: string;
-  /** Shown value = core value × factor. */
+  /** Shown value = core value × factor + offset. */
   readonly factor: number;
-  readonly digits: number | 'three';
+  readonly offset: number;
+  readonly digits: Digits;
 }
 
-const same = (label: string, digits: Shown['digits']): Record<System, Shown> => ({
-  metric: { label, factor: 1, digits },
-  inch: { label, factor: 1, digits },
+const shown = (label: string, factor: number, digits: Digits, offset = 0): Shown => ({
+  label,
+  factor,
+  offset,
+  digits,
 });
 
 const pair = (metric: Shown, inch: Shown): Record<System, Shown> => ({ metric, inch });
 
-const shown = (label: string, factor: number, digits: Shown['digits']): Shown => ({ label, factor, digits });
+const same = (label: string, digits: Digits): Record<System, Shown> =>
+  pair(shown(label, 1, digits), shown(label, 1, digits));
+
+const decimals = (n: number): Digits => ({ decimals: n });
+const trimmed = (n: number): Digits => ({ decimals: n, trim: true });
+const figures = (n: number): Digits => ({ figures: n });
+const IN = 1 / 25.4;
+const THOU = 1000 / 25.4;
 
 export const UNITS: Readonly<Record<Unit, Record<System, Shown>>> = {
-  mm: pair(shown('mm', 1, 2), shown('in', 1 / 25.4, 4)),
-  'mm-fine': pair(shown('mm', 1, 'three'), shown('in', 1 / 25.4, 'three')),
-  um: pair(shown('µm', 1, 0), shown('tenths', 1 / 2.54, 1)),
-  'um-fine': pair(shown('µm', 1, 'three'), shown('µin', 1 / 0.0254, 'three')),
-  'mm/tooth': pair(shown('mm/tooth', 1, 'three'), shown('in/tooth', 1 / 25.4, 'three')),
-  'mm/rev': pair(shown('mm/rev', 1, 'three'), shown('in/rev', 1 / 25.4, 'three')),
-  'm/min': pair(shown('m/min', 1, 'three'), shown('sfm', 1 / 0.3048, 0)),
-  'mm/min': pair(shown('mm/min', 1, 0), shown('in/min', 1 / 25.4, 1)),
-  Hz: same('Hz', 0),
-  rpm: same('rpm', 0),
-  'cm3/min': pair(shown('cm³/min', 1, 'three'), shown('in³/min', 1 / 16.387064, 'three')),
-  m: pair(shown('m', 1, 'three'), shown('ft', 1 / 0.3048, 'three')),
-  'J/mm3': pair(shown('J/mm³', 1, 'three'), shown('hp·min/in³', 1 / 2.73, 'three')),
-  mm2: pair(shown('mm²', 1, 2), shown('in²', 1 / 645.16, 4)),
-  N: pair(shown('N', 1, 0), shown('lbf', 1 / 4.4482216153, 0)),
-  Nm: pair(shown('N·m', 1, 'three'), shown('lbf·ft', 0.7375621493, 'three')),
-  kW: pair(shown('kW', 1, 'three'), shown('hp', 1 / 0.7456998716, 'three')),
-  MPa: pair(shown('MPa', 1, 0), shown('ksi', 1 / 6.894757293, 1)),
-  'N/mm2': pair(shown('N/mm²', 1, 0), shown('ksi', 1 / 6.894757293, 0)),
-  'N/mm': pair(shown('N/mm', 1, 1), shown('lbf/in', 5.710147, 0)),
-  'N/um': pair(shown('N/µm', 1, 1), shown('lbf/thou', 5.710147, 1)),
-  bar: pair(shown('bar', 1, 0), shown('psi', 14.50377, 0)),
-  deg: same('°', 1),
-  degC: same('°C', 0),
-  min: same('min', 'three'),
-  s: same('s', 1),
-  's-fine': same('s', 'three'),
-  'm/s2': same('m/s²', 1),
-  HRC: same('HRC', 1),
-  HB: same('HB', 0),
-  ShoreD: same('Shore D', 0),
-  money: same('', 2),
-  percent: same('%', 0),
-  pieces: same('', 0),
-  ratio: same('', 2),
+  mm: pair(shown('mm', 1, trimmed(2)), shown('in', IN, trimmed(3))),
+  'mm-fine': pair(shown('mm', 1, decimals(3)), shown('in', IN, decimals(4))),
+  'mm-deflection': pair(shown('mm', 1, decimals(3)), shown('thou', THOU, decimals(1))),
+  um: pair(shown('µm', 1, trimmed(1)), shown('thou', THOU / 1000, figures(2))),
+  'um-fine': pair(shown('µm', 1, figures(2)), shown('µin', 1 / 0.0254, decimals(0))),
+  'mm/tooth': pair(shown('mm/tooth', 1, decimals(3)), shown('ipt', IN, decimals(4))),
+  'mm/rev': pair(shown('mm/rev', 1, decimals(3)), shown('ipr', IN, decimals(4))),
+  'm/min': pair(shown('m/min', 1, { wholeFrom: 20 }), shown('SFM', 1 / 0.3048, decimals(0))),
+  'mm/min': pair(shown('mm/min', 1, decimals(0)), shown('ipm', IN, decimals(1))),
+  Hz: same('Hz', decimals(0)),
+  rpm: same('rpm', { nearest: 10, from: 1000 }),
+  'cm3/min': pair(shown('cm³/min', 1, figures(3)), shown('in³/min', 1 / 16.387064, figures(3))),
+  m: pair(shown('m', 1, figures(2)), shown('ft', 1 / 0.3048, figures(2))),
+  'J/mm3': pair(shown('J/mm³', 1, figures(2)), shown('hp·min/in³', 1 / 2.73, figures(2))),
+  mm2: pair(shown('mm²', 1, figures(2)), shown('in²', 1 / 645.16, figures(2))),
+  N: pair(shown('N', 1, figures(2)), shown('lbf', 1 / 4.4482216153, figures(2))),
+  Nm: pair(shown('N·m', 1, figures(2)), shown('ft·lbf', 0.7375621493, figures(2))),
+  kW: pair(shown('kW', 1, figures(2)), shown('hp', 1 / 0.7456998716, figures(2))),
+  MPa: pair(shown('MPa', 1, decimals(0)), shown('ksi', 1 / 6.894757293, decimals(1))),
+  'N/mm2': pair(shown('N/mm²', 1, decimals(0)), shown('ksi', 1 / 6.894757293, decimals(0))),
+  'N/mm': pair(shown('N/mm', 1, figures(2)), shown('lbf/in', 5.710147, figures(2))),
+  'N/um': pair(shown('N/µm', 1, figures(2)), shown('lbf/thou', 5.710147, figures(2))),
+  bar: pair(shown('bar', 1, decimals(0)), shown('psi', 14.50377, { nearest: 10, from: 0 })),
+  deg: same('°', trimmed(1)),
+  degC: pair(shown('°C', 1, { nearest: 10, from: 0 }), shown('°F', 1.8, { nearest: 20, from: 0 }, 32)),
+  K: pair(shown('°C', 1, decimals(0)), shown('°F', 1.8, decimals(0))),
+  min: same('min', decimals(1)),
+  'min-life': same('min', figures(2)),
+  s: same('s', decimals(1)),
+  's-fine': same('s', figures(2)),
+  'm/s2': pair(shown('m/s²', 1, decimals(1)), shown('ft/s²', 1 / 0.3048, decimals(1))),
+  HRC: same('HRC', trimmed(1)),
+  HB: same('HB', decimals(0)),
+  ShoreD: same('Shore D', decimals(0)),
+  money: same('', decimals(2)),
+  percent: same('%', decimals(0)),
+  pieces: same('', decimals(0)),
+  ratio: same('', trimmed(2)),
 };
 
 /** From the core's unit to the shown one. */
 export const toShown = (value: number, unit: Unit, system: System): number =>
-  value * UNITS[unit][system].factor;
+  value * UNITS[unit][system].factor + UNITS[unit][system].offset;
 
 /** From the shown unit back to the core's. */
 export const fromShown = (value: number, unit: Unit, system: System): number =>
-  value / UNITS[unit][system].factor;
+  (value - UNITS[unit][system].offset) / UNITS[unit][system].factor;
 
-function threeSignificant(value: number): string {
+/** Digits after the point that leave `n` figures of a number; never more than five. */
+const decimalsFor = (value: number, n: number): number =>
+  Math.max(0, Math.min(5, n - 1 - Math.floor(Math.log10(Math.abs(value)) + 1e-12)));
+
+const withoutZeros = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text);
+
+/** To `n` figures; noughts after the point that say nothing are kept, as in 2.0. */
+function toFigures(value: number, n: number): string {
   if (value === 0) return '0';
-  const decimals = Math.max(0, Math.min(5, 2 - Math.floor(Math.log10(Math.abs(value)))));
-  return value.toFixed(decimals);
+  const rounded = Number(value.toPrecision(n));
+  return rounded.toFixed(Math.min(4, decimalsFor(rounded, n)));
 }
 
-/** The number alone, with the digits its unit deserves; thousands kept together by a thin space. */
+function toDecimals(value: number, n: number, trim: boolean): string {
+  // A small number keeps two figures: 0.00026 in is never read as 0.0002.
+  const small = n >= 2 && value !== 0 && Math.abs(value) < 10 ** (1 - n);
+  if (small) {
+    const text = withoutZeros(value.toFixed(decimalsFor(value, 2)));
+    return trim || text.length > n + 2 ? text : value.toFixed(n);
+  }
+  return trim ? withoutZeros(value.toFixed(n)) : value.toFixed(n);
+}
+
+function rounded(value: number, digits: Digits): string {
+  if ('figures' in digits) return toFigures(value, digits.figures);
+  if ('wholeFrom' in digits) return value.toFixed(Math.abs(value) < digits.wholeFrom ? 1 : 0);
+  if ('nearest' in digits) {
+    const step = Math.abs(value) >= digits.from ? digits.nearest : 1;
+    return (Math.round(value / step) * step).toFixed(0);
+  }
+  return toDecimals(value, digits.decimals, digits.trim === true);
+}
+
+/** The number alone, with the digits its unit deserves and commas between thousands. */
 export function formatNumber(value: number, unit: Unit, system: System): string {
   if (!Number.isFinite(value)) return '–';
-  const { digits } = UNITS[unit][system];
-  const number = toShown(value, unit, system);
-  const text = digits === 'three' ? threeSignificant(number) : number.toFixed(digits);
-  const [whole = '', fraction] = text.split('.');
-  const grouped = whole.length > 4 ? whole.replace(/\B(?=(\d{3})+$)/g, '\u2009') : whole;
+  const [whole = '', fraction] = rounded(toShown(value, unit, system), UNITS[unit][system].digits).split('.');
+  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, ',');
   return fraction === undefined ? grouped : `${grouped}.${fraction}`;
 }
+
+/** The number as a field holds it: what was typed comes back, five figures and at most five decimals, no commas. */
+export function formatField(value: number, unit: Unit, system: System): string {
+  const number = toShown(value, unit, system);
+  if (!Number.isFinite(number)) return '';
+  return withoutZeros(Number(number.toPrecision(Math.abs(number) < 1e5 ? 5 : 12)).toFixed(5));
+}
+
+/** Torques under this are said in inch-pounds where inches are read. */
+const INCH_POUNDS_BELOW = 10;
 
 /** Number and unit. */
 export function formatMeasure(value: number, unit: Unit, system: System): string {
   const { label } = UNITS[unit][system];
+  const footPounds = unit === 'Nm' && system === 'inch' ? toShown(value, unit, system) : null;
+  if (footPounds !== null && Math.abs(footPounds) < INCH_POUNDS_BELOW)
+    return `${toFigures(12 * footPounds, 2)}\u00a0in·lbf`;
   const number = formatNumber(value, unit, system);
   if (label === '') return number;
-  return label === '°' ? `${number}°` : `${number}\u00a0${label}`;
+  return label === '°' || label === '%' ? `${number}${label}` : `${number}\u00a0${label}`;
 }

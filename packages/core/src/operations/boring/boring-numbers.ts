@@ -21,10 +21,19 @@ export const boringNumbers = (s: BoringState): Quantity[] => [
     'Kienzle & Victor 1957, lead on the nose',
     [input('h', 'chip', s.chipMm, 'mm-fine')],
   ),
-  quantity('lean', 'δ', 'bar deflection', s.leanMm, 'mm-fine', 'δ = Fr·(L³/3EI + clamp)', 'Euler–Bernoulli', [
-    input('L', 'stick-out', s.op.tooling.stickOutMm, 'mm'),
-    input('left', 'left after spring passes', s.leftShare, 'ratio'),
-  ]),
+  quantity(
+    'lean',
+    'δ',
+    'bar deflection',
+    s.leanMm,
+    'mm-deflection',
+    'δ = Fr·(L³/3EI + clamp)',
+    'Euler–Bernoulli',
+    [
+      input('L', 'stick-out', s.op.tooling.stickOutMm, 'mm'),
+      input('left', 'left after spring passes', s.leftShare, 'ratio'),
+    ],
+  ),
   quantity('Ra', 'Ra', 'feed marks', s.raUm, 'um-fine', 'Ra = f²/(18·√3·RE)', 'parabola of the nose', []),
   ...restOfHole(s),
 ];

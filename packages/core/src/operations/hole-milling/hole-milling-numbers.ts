@@ -33,7 +33,7 @@ export const holeMillingNumbers = (s: HoleMillingState): Quantity[] => {
       'δ',
       'deflection at tip',
       s.last.leanMm,
-      'mm-fine',
+      'mm-deflection',
       'δ = Fn·compliance',
       'stepped beam',
       [input('left', 'left after spring passes', s.leftShare, 'ratio')],

@@ -22,7 +22,7 @@ export const edgeLifeLimit: Limit<CutState> = {
           ? 'is gone within a minute'
           : 'lasts about {1}';
     return {
-      predicted: { estimate: lifeMin, unit: 'min' },
+      predicted: { estimate: lifeMin, unit: 'min-life' },
       allowed: {
         value: needed,
         unit: 'min',
@@ -33,12 +33,12 @@ export const edgeLifeLimit: Limit<CutState> = {
         say(
           `${needs} {0} of cutting; an edge ${lasts}.`,
           measure(needed, 'min'),
-          measure(lifeMin.value, 'min'),
+          measure(lifeMin.value, 'min-life'),
           measure(op.featuresPerEdge, 'pieces'),
         ),
       formula: 'T = 30·(vc30 here / vc)^(1/n) ≥ features·t cut',
       inputs: () => [
-        input('T', 'tool life', lifeMin.value, 'min'),
+        input('T', 'tool life', lifeMin.value, 'min-life'),
         input('t', 'cutting time per feature', time.cutting, 'min'),
         input('k', what, op.featuresPerEdge, 'pieces'),
       ],

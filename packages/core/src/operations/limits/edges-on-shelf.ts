@@ -28,7 +28,7 @@ export const edgesOnShelfLimit: Limit<CutState> = {
       formula: 'quantity·features·t / T ≤ edges',
       inputs: () => [
         input('quantity', 'parts in the batch', quantity, 'pieces'),
-        input('T', 'tool life', lifeMin.value, 'min'),
+        input('T', 'tool life', lifeMin.value, 'min-life'),
       ],
       source: 'extended Taylor',
     };

@@ -85,13 +85,13 @@ export function millingNumbers(s: MillingState): Quantity[] {
       'δ',
       'deflection at tip',
       s.leanMm,
-      'mm-fine',
+      'mm-deflection',
       'δ = Fn·(beam + clamp + holder + spindle)',
       'stepped beam on springs',
       [
-        input('δ tool', 'tool bending', s.leanParts.tool, 'mm-fine'),
-        input('δ clamp', 'holder joint', s.leanParts.clamp, 'mm-fine'),
-        input('δ spindle', 'spindle and machine', s.leanParts.spindle, 'mm-fine'),
+        input('δ tool', 'tool bending', s.leanParts.tool, 'mm-deflection'),
+        input('δ clamp', 'holder joint', s.leanParts.clamp, 'mm-deflection'),
+        input('δ spindle', 'spindle and machine', s.leanParts.spindle, 'mm-deflection'),
       ],
     ),
     quantity(

@@ -38,7 +38,7 @@ export function strokesByDepth(
   const changes: { depthMm: number; why: string }[] = [];
   const twists = answers.find((a) => a.packingInOne > mostPacking);
   const more = answers.find((a) => a.strokes > 1);
-  if (more) changes.push({ depthMm: more.depthMm, why: `one stroke ends: ${reach.why}` });
+  if (more) changes.push({ depthMm: more.depthMm, why: `one peck ends: ${reach.why}` });
   if (pilotFrom * c.diameterMm <= mostMm)
     changes.push({ depthMm: pilotFrom * c.diameterMm, why: 'a pilot guides it from here' });
   if (twists) changes.push({ depthMm: twists.depthMm, why: 'one peck would overload the drill' });

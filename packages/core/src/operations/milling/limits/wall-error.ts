@@ -60,10 +60,10 @@ function roughed(state: MillingState): WallVerdict {
         off
           ? `Deflection off the wall {0}${freshly(state, 3)}; {1} allowed (stock to leave {2}).`
           : `Deflection into the wall {0}${freshly(state, 3)}; {1} allowed (stock to leave {2}, a chip must remain).`,
-        measure(error.value, 'mm-fine'),
-        measure(allowedMm, 'mm-fine'),
-        measure(left, 'mm-fine'),
-        measure(error.value * freshShare(state, off ? 'offWallN' : 'intoWallN'), 'mm-fine'),
+        measure(error.value, 'mm-deflection'),
+        measure(allowedMm, 'mm-deflection'),
+        measure(left, 'mm-deflection'),
+        measure(error.value * freshShare(state, off ? 'offWallN' : 'intoWallN'), 'mm-deflection'),
       ),
   };
 }
@@ -97,9 +97,9 @@ function finished(state: MillingState): WallVerdict {
     why: () =>
       say(
         text,
-        measure(error.value, 'mm-fine'),
-        measure(feature.wallToleranceMm, 'mm-fine'),
-        measure(plus(scale(lean, freshShare(state, wall)), floor).value, 'mm-fine'),
+        measure(error.value, 'mm-deflection'),
+        measure(feature.wallToleranceMm, 'mm-deflection'),
+        measure(plus(scale(lean, freshShare(state, wall)), floor).value, 'mm-deflection'),
       ),
   };
 }
@@ -115,8 +115,8 @@ export const wallErrorLimit: Limit<MillingState> = {
     if (op.feature.kind === 'face') return null;
     const { error, allowedMm, from, why } = op.feature.allowanceMm > 0 ? roughed(state) : finished(state);
     return {
-      predicted: { estimate: error, unit: 'mm-fine' },
-      allowed: { value: allowedMm, unit: 'mm-fine', from },
+      predicted: { estimate: error, unit: 'mm-deflection' },
+      allowed: { value: allowedMm, unit: 'mm-deflection', from },
       share: shareOf(error, allowedMm),
       why,
       formula: 'δ = Fn·(beam + clamp + holder + spindle)',
@@ -124,10 +124,10 @@ export const wallErrorLimit: Limit<MillingState> = {
         input('Fn', 'force while a tooth forms the wall', wallForceN.value, 'N'),
         ...(compared(state) ? [input('Fn fresh', 'the same with a fresh edge', freshPushN(state), 'N')] : []),
         input('L', 'stick-out', op.tooling.stickOutMm, 'mm'),
-        input('δ tool', 'tool bending', leanParts.tool, 'mm-fine'),
-        input('δ clamp', 'holder joint', leanParts.clamp, 'mm-fine'),
-        input('δ holder', 'holder body', leanParts.holder, 'mm-fine'),
-        input('δ spindle', 'spindle and machine', leanParts.spindle, 'mm-fine'),
+        input('δ tool', 'tool bending', leanParts.tool, 'mm-deflection'),
+        input('δ clamp', 'holder joint', leanParts.clamp, 'mm-deflection'),
+        input('δ holder', 'holder body', leanParts.holder, 'mm-deflection'),
+        input('δ spindle', 'spindle and machine', leanParts.spindle, 'mm-deflection'),
       ],
       source: 'stepped Euler–Bernoulli beam on springs; Kops & Vo 1990 for the fluted section',
     };

@@ -64,7 +64,7 @@ export const workholdingHeatLimit: Limit<MillingState> = {
       why: () =>
         say(
           `Part warms by about {0} per feature; ${workholding.kind} releases near {1}.`,
-          measure(rise, 'degC'),
+          measure(rise, 'K'),
           measure(release, 'degC'),
         ),
       formula: 'ΔT = 0.2·P/(h·A)·(1 − exp(−t·h·A/(ρ·c·V)))',
@@ -72,7 +72,7 @@ export const workholdingHeatLimit: Limit<MillingState> = {
         input('P', 'cutting power', watts / 1000, 'kW'),
         input('t', 'in the cut', minutes.contact, 'min'),
         input('h', 'film on the surface, W/(m²·K)', FILM[op.coolant], 'ratio'),
-        input('ΔT', 'rise of the part', rise, 'degC'),
+        input('ΔT', 'rise of the part', rise, 'K'),
       ],
       source: 'heat balance of the metal around the feature as one lump; share after Shaw 2005',
     };

@@ -39,7 +39,7 @@ export const threadTaperLimit: Limit<ThreadMillingState> = {
             : 'One row of teeth deflects {2} at every depth alike; the radius offset removes it.',
           measure(taperMm.value, 'mm-fine'),
           measure(allowed, 'mm-fine'),
-          measure(leanMm.value, 'mm-fine'),
+          measure(leanMm.value, 'mm-deflection'),
         ),
       formula: '2·(δ tip − δ top row) ≤ TD2/2, TD2 = 1.32·90·P^0.4·D^0.1 µm',
       inputs: () => [
