@@ -74,7 +74,7 @@ test.describe('bench', () => {
 
   test('inch is shown and typed', async ({ page }) => {
     await page.keyboard.press('Alt+u');
-    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('0.94488');
+    await expect(page.getByLabel('axial depth', { exact: true })).toHaveValue('0.9449');
     const depth = page.getByLabel('axial depth', { exact: true });
     await depth.fill('0.5');
     await depth.press('Enter');

@@ -91,7 +91,7 @@ test.describe('balancing the plate pocket in aged titanium', () => {
     expect(minutes).toHaveLength(4);
     const best = minutes.indexOf(Math.min(...minutes));
     await expect(cells.nth(best)).toContainText('best');
-    await expect(view.getByText(/wins on .*minutes/)).toBeVisible();
+    await expect(view.getByText(/wins on .*cycle time/)).toBeVisible();
     await expect(view.getByRole('region', { name: 'Why one wins' })).toContainText(
       /cm³\/min|moving without cutting/,
     );

@@ -50,10 +50,10 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   await expect(feed).toHaveValue(usual);
 
   const inRoute = page.getByRole('region', { name: 'In the route' });
-  await expect(inRoute).toContainText('differs from the way taken');
+  await expect(inRoute).toContainText('differs from the method chosen');
   await inRoute.getByRole('button', { name: 'Put these in their place' }).click();
   await expect(inRoute).toContainText('Mill thread M6');
-  await expect(inRoute).toContainText('The steps of the way taken stand there');
+  await expect(inRoute).toContainText('The steps of the chosen method are in the route');
 
   // The bolt holes go into the route as well.
   await kinds.getByRole('button', { name: /Bolt holes/ }).click();

@@ -54,7 +54,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
 
   await page.getByRole('group', { name: 'Picture' }).getByRole('button', { name: 'map' }).click();
   await expect(page.getByRole('progressbar', { name: 'Calculating the map' })).toBeVisible();
-  await page.getByRole('group', { name: 'Picture' }).getByRole('button', { name: 'border' }).click();
+  await page.getByRole('group', { name: 'Picture' }).getByRole('button', { name: 'limit' }).click();
 
   // A recording that ships with Burl is told by its sound.
   await page.getByRole('tab', { name: 'Sound' }).click();

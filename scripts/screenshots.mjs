@@ -90,7 +90,7 @@ await page
   .first()
   .click();
 await page.getByRole('link', { name: /Drill 6.8/ }).click();
-await page.getByRole('img', { name: /the cut asks/ }).waitFor();
+await page.getByRole('img', { name: /power needed/ }).waitFor();
 await shot('bench-drilling');
 await page.goto(`${base}/`);
 await page
@@ -109,7 +109,7 @@ await page
   .first()
   .click();
 await page.getByRole('link', { name: /Tap M6/ }).click();
-await page.getByRole('img', { name: /the cut asks/ }).waitFor();
+await page.getByRole('img', { name: /power needed/ }).waitFor();
 await shot('bench-tapping');
 await page.getByRole('link', { name: 'TM-0231' }).click();
 await page.getByRole('link', { name: /^Holes/ }).click();
@@ -123,7 +123,7 @@ await page.goto(`${base}/resonance`);
 await page.getByRole('img', { name: /Tool-tip FRF/ }).waitFor();
 await shot('resonance-tip');
 await page.getByRole('tab', { name: 'Lobes' }).click();
-await page.getByText(/The periodic line is the one/).waitFor({ timeout: 90000 });
+await page.getByText(/The periodic solution is used/).waitFor({ timeout: 90000 });
 await page.getByRole('status').filter({ hasText: 'Calculating the lobes' }).waitFor({ state: 'detached' });
 await shot('resonance-lobes');
 await page.getByRole('tab', { name: 'Sound' }).click();

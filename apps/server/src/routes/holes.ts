@@ -67,7 +67,7 @@ export function holeRoutes(app: FastifyInstance, db: Database): void {
     '/api/holes/:id',
     {
       config: { access: 'editor', body: holeUpdateSchema },
-      schema: { summary: 'Change what is asked of a kind of hole, or the way taken', tags: ['holes'] },
+      schema: { summary: 'Change a hole group’s requirement or method', tags: ['holes'] },
     },
     (request) => {
       const id = idOf(request);
@@ -124,7 +124,7 @@ export function holeRoutes(app: FastifyInstance, db: Database): void {
     '/api/holes/:id/steps',
     {
       config: { access: 'editor', body: holeStepsSchema },
-      schema: { summary: 'Put the steps of the way taken into the route', tags: ['holes'] },
+      schema: { summary: 'Put the steps of the chosen method into the route', tags: ['holes'] },
     },
     async (request, reply) => {
       const id = idOf(request);

@@ -54,7 +54,7 @@ function heading(doc: Document, release: Release): void {
     .text(
       [
         `Revision ${release.revision}${release.revisionReason ? ` (${release.revisionReason})` : ''}`,
-        `${job.quantity} off`,
+        `qty ${job.quantity}`,
         job.customer && `for ${job.customer}`,
         job.heatLot && `heat lot ${job.heatLot}`,
         job.due && `due ${job.due}`,

@@ -211,7 +211,7 @@ export const Given = memo(function Given({
         label={alloy.name}
         lines={[
           `${op.measured.hardness ?? alloy.hardness.typical} ${alloy.hardness.scale} ${op.measured.hardness === null ? 'assumed' : 'measured'}`,
-          `group ${alloy.iso513_group}`,
+          `ISO ${alloy.iso513_group}`,
         ]}
       >
         {(close) => (
@@ -236,7 +236,10 @@ export const Given = memo(function Given({
       <Card
         title="Machine"
         label={machine.name}
-        lines={[`${machine.spindle_interface}, ${machine.max_rpm} rpm`, `coolant ${op.coolant}`]}
+        lines={[
+          `${machine.spindle_interface}, ${formatMeasure(machine.max_rpm, 'rpm', system)}`,
+          `coolant ${op.coolant}`,
+        ]}
       >
         {(close) => (
           <>
@@ -254,8 +257,8 @@ export const Given = memo(function Given({
         title="Cutter in holder"
         label={cutter.name}
         lines={[
-          `${cutter.extended.coating} on ${cutter.extended.substrate}`,
-          `${holder.name}, out ${mm(op.tooling.stickOutMm)}`,
+          `${context.coating.name} on ${context.substrate.name}`,
+          `${holder.name}, stick-out ${mm(op.tooling.stickOutMm)}`,
         ]}
         drawing={<ToolOutline context={context} stickOutMm={op.tooling.stickOutMm} />}
       >
@@ -268,7 +271,7 @@ export const Given = memo(function Given({
                 name: c.document.name,
                 note: c.document.suits_iso_groups.includes(alloy.iso513_group)
                   ? ''
-                  : `not for group ${alloy.iso513_group}`,
+                  : `not rated for ISO ${alloy.iso513_group}`,
               }))}
               chosen={op.tooling.cutterId}
               onPick={(id) => (pickCutter(id), close())}
@@ -286,7 +289,7 @@ export const Given = memo(function Given({
                 label="Assemblies"
                 entries={crib.assemblies
                   .filter((a) => fits.some((c) => c.id === a.cutterId))
-                  .map((a) => ({ id: a.id, name: a.name, note: `out ${mm(a.stickOutMm)}` }))}
+                  .map((a) => ({ id: a.id, name: a.name, note: `stick-out ${mm(a.stickOutMm)}` }))}
                 chosen=""
                 onPick={(id) => {
                   const a = crib.assemblies.find((x) => x.id === id)!;

@@ -63,21 +63,24 @@ const RungHead = memo(function RungHead({ id, name, state, value, low, high, ope
       className="grid min-h-6 w-full grid-cols-[14px_minmax(0,1fr)_96px_44px_12px] items-center gap-1.5 rounded px-1 py-0.5 text-left hover:bg-accent-soft"
     >
       <StateMark state={state} size={13} />
-      <span className="truncate" title={name}>
+      <span className="block truncate first-letter:uppercase" title={name}>
         {name}
         <span className="sr-only">: {state}</span>
       </span>
       <Bar state={state} value={value} low={low} high={high} />
       <span className="text-right text-[12.5px]">
-        {value !== null ? `${Math.min(999, value * 100).toFixed(0)}%` : WITHOUT_SHARE[state]}
+        {value !== null ? shareWord(value) : WITHOUT_SHARE[state]}
       </span>
       <ChevronDown size={12} aria-hidden="true" className={`text-soft ${open ? 'rotate-180' : ''}`} />
     </button>
   );
 });
 
+/** Beyond three times what is allowed the figure says no more. */
+const shareWord = (share: number): string => (share > 3 ? '>300%' : `${(share * 100).toFixed(0)}%`);
+
 /** A limit that is no share of anything. */
-const WITHOUT_SHARE = { clear: 'yes', tight: 'tight', over: 'no', unproven: '?' } as const;
+const WITHOUT_SHARE = { clear: 'clear', tight: 'tight', over: 'over', unproven: '?' } as const;
 
 function Rung({
   limit,

@@ -40,7 +40,7 @@ interface Asked {
 
 const MOST = 4;
 const ASPECTS: Readonly<Record<Aspect, string>> = {
-  minutes: 'minutes',
+  minutes: 'cycle time',
   cost: 'cost',
   edge: 'tool life',
   force: 'force',
@@ -151,10 +151,10 @@ export default function StrategiesView({
       'minutes',
     ],
     [
-      'cutting, non-cutting',
+      'Cutting, non-cutting',
       (r) => `${show(r.minutes.contact, 'min')}, ${show(r.minutes.link + r.minutes.air, 'min')}`,
     ],
-    ['Cost of one', (r) => `${show(r.cost, 'money')}, edges ${show(r.edgeCost, 'money')}`, 'cost'],
+    ['Cost per feature', (r) => `${show(r.cost, 'money')}, edges ${show(r.edgeCost, 'money')}`, 'cost'],
     [
       'Features per edge',
       (r) =>
@@ -236,7 +236,7 @@ export default function StrategiesView({
       {known.length > 1 && (
         <p role="status" className="text-[16px] font-semibold">
           {winners.map((w) => `${w.name} wins on ${w.on.join(', ')}`).join('; ') ||
-            'No column holds all limits'}
+            'No column meets all limits'}
           .
         </p>
       )}

@@ -41,7 +41,8 @@ function JobCard({ job, floor }: { job: JobSummary; floor: boolean }) {
       </div>
       <p className="text-[13px] text-soft">
         {job.customer ? `${job.customer} · ` : ''}
-        {job.quantity} off{job.due ? ` · due ${job.due}` : ''}
+        Qty {job.quantity}
+        {job.due ? ` · due ${job.due}` : ''}
       </p>
       <div className="mt-2 flex items-center justify-between gap-2">
         {job.governing ? (

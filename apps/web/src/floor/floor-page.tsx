@@ -12,7 +12,7 @@ import { StateMark } from '../parts/state-mark.tsx';
 const PROVE_OUT = [
   'Right program, right work offset, right tool number and length; the tool in the spindle is the one on this sheet.',
   'Rapid override low, single block, feed override at 0%, hand on feed hold; dry run above the part first.',
-  'First approach with coolant off so that one sees; coolant on before contact.',
+  'First approach with coolant off so you can see the tool; coolant on before contact.',
   'Take half the depth first rather than half the feed: a thin chip rubs and hardens the surface.',
   'Listen. Stop at squeal, sparks, blue chips, or a load 30% above what is stated.',
 ] as const;
@@ -35,8 +35,8 @@ function Block({ op, number }: { op: ReleasedOperation; number: number }) {
         ; {context.machine.name}
       </p>
       <p className="mb-2">
-        {context.cutter.name} in {context.holder.name}, <strong>out {mm(document.tooling.stickOutMm)}</strong>
-        ; coolant {document.coolant}
+        {context.cutter.name} in {context.holder.name},{' '}
+        <strong>stick-out {mm(document.tooling.stickOutMm)}</strong>; coolant {document.coolant}
       </p>
       <dl className="mb-2 grid grid-cols-2 gap-2 sm:grid-cols-4">
         {KINDS[document.kind].shown.set.map((key) => {
@@ -129,7 +129,7 @@ export default function FloorPage() {
           </h1>
           <p>
             <strong>Revision {release.revision}</strong>, released by {release.decidedBy} on{' '}
-            {release.decidedAt?.slice(0, 10)}; {job.quantity} off
+            {release.decidedAt?.slice(0, 10)}; qty {job.quantity}
             {job.heatLot && `, lot ${job.heatLot}`}
           </p>
         </div>

@@ -1,4 +1,5 @@
 import {
+  UNITS,
   type Alternative,
   formatMeasure,
   numberOf,
@@ -56,7 +57,7 @@ export function AlternativeCard({
             </p>
             <dl className="mt-1 grid grid-cols-3 gap-1 text-[12.5px]">
               <div>
-                <dt className="text-soft">a part</dt>
+                <dt className="text-soft">per part</dt>
                 <dd className="text-[15px] font-bold">{formatMeasure(a.minutes, 'min', system)}</dd>
               </div>
               <div>
@@ -161,7 +162,7 @@ function Step({
               onTake={(v) => v && onChange({ feedMm: v })}
               className={`${FIELD_LOOK} !w-[68px] !px-1.5 py-0.5`}
             />
-            {'feedPerRevMm' in op.cut ? 'a turn' : 'a tooth'}
+            {UNITS['feedPerRevMm' in op.cut ? 'mm/rev' : 'mm/tooth'][system].label}
           </>
         )}
       </div>

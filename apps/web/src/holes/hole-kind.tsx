@@ -193,9 +193,7 @@ function InRoute({
         </ul>
       )}
       {asPlanned ? (
-        <p className="text-soft">
-          The steps of the way taken stand there; their benches change them further.
-        </p>
+        <p className="text-soft">The steps of the chosen method are in the route; edit them there.</p>
       ) : (
         !readOnly && (
           <div className="flex flex-wrap items-center gap-2">
@@ -215,9 +213,7 @@ function InRoute({
               {there.length > 0 ? 'Put these in their place' : 'Put into the route'}
             </Button>
             {there.length > 0 && (
-              <span className="text-[13px] text-soft">
-                What is in the route differs from the way taken here.
-              </span>
+              <span className="text-[13px] text-soft">The route differs from the method chosen here.</span>
             )}
           </div>
         )

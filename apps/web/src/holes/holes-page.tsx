@@ -128,7 +128,7 @@ function Holes({
               <strong>{part.holes}</strong> holes
             </span>
             <span>
-              <strong>{part.minutes.toFixed(1)}</strong> min a part
+              <strong>{part.minutes.toFixed(1)}</strong> min per part
             </span>
             <span>
               <strong>{part.tools.length}</strong> tools
@@ -227,7 +227,7 @@ function SharedTools({ part, holes }: { part: PartPlan; holes: readonly HoleKind
       </ul>
       {part.savedMin > 0 && (
         <p className="mt-1 text-[12.5px]">
-          Tools that serve several kinds are loaded once: {part.savedMin.toFixed(2)} min a part saved when
+          Tools that serve several kinds are loaded once: {part.savedMin.toFixed(2)} min per part saved when
           their steps run together.
         </p>
       )}

@@ -1,6 +1,7 @@
 import type { CombinationDetail, Crib } from '@burl/contract';
 import {
   formatMeasure,
+  formatNumber,
   type ResonancePicture,
   type ResonanceQuestion,
   type StabilityMap,
@@ -60,7 +61,7 @@ export function LobesPanel({
   const data = picture.data;
   const [run, setRun] = useState<{ key: string; result: Referee } | null>(null);
   const [running, setRunning] = useState(false);
-  const [shown, setShown] = useState<'border' | 'map'>('border');
+  const [shown, setShown] = useState<'limit' | 'map'>('limit');
   const range = rangeOf(
     op.cut.speedRpm,
     cut.context.machine.max_rpm,
@@ -151,7 +152,7 @@ export function LobesPanel({
         {data && <p className={`text-[13.5px] ${picture.stale ? 'opacity-60' : ''}`}>{text}</p>}
         <HeavyState what="the lobes" heavy={picture} />
         <div className="flex items-center gap-2">
-          <Toggle label="Picture" options={['border', 'map'] as const} value={shown} onTake={setShown} />
+          <Toggle label="Picture" options={['limit', 'map'] as const} value={shown} onTake={setShown} />
           {shown === 'map' && <HeavyState what="the map" heavy={map} />}
         </div>
         {shown === 'map' && map.data && (
@@ -159,7 +160,7 @@ export function LobesPanel({
             <MapPicture map={map.data} rpm={op.cut.speedRpm} depthMm={op.cut.axialDepthMm} />
           </div>
         )}
-        {data && shown === 'border' && (
+        {data && shown === 'limit' && (
           <div
             className={`relative min-h-80 flex-1 rounded-lg border border-line bg-card p-2 ${picture.stale ? 'opacity-60' : ''}`}
           >
@@ -179,7 +180,7 @@ export function LobesPanel({
             {data.forbidden
               .map(
                 (f) =>
-                  `${f.fromRpm.toFixed(0)}–${f.toRpm.toFixed(0)} rpm above ${formatMeasure(f.aboveMm, 'mm', system)}`,
+                  `${formatNumber(f.fromRpm, 'rpm', system)}–${formatMeasure(f.toRpm, 'rpm', system)} above ${formatMeasure(f.aboveMm, 'mm', system)}`,
               )
               .join('; ')}
             .
@@ -247,9 +248,9 @@ export function LobesPanel({
           <section className="space-y-1 rounded-lg border border-line bg-card p-3 text-[13px]">
             <h2>Best speed nearby</h2>
             <p>
-              {formatMeasure(best.rpm, 'rpm', system)}: 50% stable at {depth(best.depth)}. Take the table feed
-              with it, to {formatMeasure(best.rpm * op.cut.feedPerToothMm * teethOf(cut), 'mm/min', system)},
-              so that the chip stays.
+              {formatMeasure(best.rpm, 'rpm', system)}: 50% stable at {depth(best.depth)}. Table feed{' '}
+              {formatMeasure(best.rpm * op.cut.feedPerToothMm * teethOf(cut), 'mm/min', system)} at the same
+              chip load.
             </p>
             <Button onClick={() => onAsk({ ...asked, speedRpm: Math.round(best.rpm / 10) * 10 })}>
               Use this speed

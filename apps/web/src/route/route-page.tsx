@@ -224,7 +224,7 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
             {job.number} {job.part}
           </h1>
           <p className="text-soft">
-            {job.quantity} off · {alloy?.name} · {machine?.name}
+            Qty {job.quantity} · {alloy?.name} · {machine?.name}
             {job.heatLot && ` · lot ${job.heatLot}`} · revision {job.revision}, {STATUS_WORD[job.status]}
           </p>
         </div>

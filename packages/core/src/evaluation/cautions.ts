@@ -7,12 +7,12 @@ export function cautionsOf(op: Operation, context: OperationContext): string[] {
   const { alloy, cutter, holder } = context;
   const rated = Math.min(cutter.properties.RPMX ?? Infinity, holder.max_rpm || Infinity);
   const cautions = [
-    `Never above ${Math.round(rated)} rpm, the lower rating of cutter and holder. Guards closed and interlocks working; a broken tool is thrown out.`,
+    `Never above ${rated.toLocaleString('en-GB', { maximumFractionDigits: 0 })} rpm, the lower rating of cutter and holder. Guards closed and interlocks working; a broken tool is thrown out.`,
     'Eye and ear protection. No gloves near a turning spindle. Reach in only with the spindle stopped.',
   ];
   if (alloy.hazards.fire_class === 'D') {
     cautions.push(
-      `Chips of ${alloy.name} burn (metal fire). Class D agent or dry sand at the machine; no water, CO₂ or ABC powder on burning chips.`,
+      `${alloy.name} chips burn (metal fire). Class D agent or dry sand at the machine; no water, CO₂ or ABC powder on burning chips.`,
     );
   }
   cautions.push(...alloy.hazards.actions.filter((a) => !/class d/i.test(a)).map(sentence));

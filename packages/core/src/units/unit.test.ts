@@ -66,6 +66,9 @@ describe('units', () => {
     expect(formatField(fromShown(0.0025, 'mm/tooth', 'inch'), 'mm/tooth', 'inch')).toBe('0.0025');
     expect(formatField(fromShown(122, 'degC', 'inch'), 'degC', 'inch')).toBe('122');
     expect(formatField(250_000, 'pieces', 'metric')).toBe('250000');
+    expect(formatField(39.961, 'm/min', 'metric')).toBe('40');
+    expect(formatField(24, 'mm', 'inch')).toBe('0.9449');
+    expect(formatField(0, 'mm', 'metric')).toBe('0');
   });
 
   it('fill sentences in either system', () => {

@@ -168,11 +168,23 @@ export function formatNumber(value: number, unit: Unit, system: System): string 
   return fraction === undefined ? grouped : `${grouped}.${fraction}`;
 }
 
-/** The number as a field holds it: what was typed comes back, five figures and at most five decimals, no commas. */
+/** Figures of a number worked out where a field shows it. */
+const FIELD_FIGURES = 3;
+
+function fieldDecimals(number: number, digits: Digits): number {
+  if ('figures' in digits) return decimalsFor(number, FIELD_FIGURES);
+  if ('wholeFrom' in digits) return 1;
+  if ('nearest' in digits) return 0;
+  // One more than is read elsewhere: what was typed to the usual step comes back as typed.
+  return digits.decimals === 0 ? 0 : Math.max(digits.decimals + 1, decimalsFor(number, 2));
+}
+
+/** The number as a field holds it: a digit finer than it is read elsewhere, without commas and without trailing noughts. */
 export function formatField(value: number, unit: Unit, system: System): string {
   const number = toShown(value, unit, system);
   if (!Number.isFinite(number)) return '';
-  return withoutZeros(Number(number.toPrecision(Math.abs(number) < 1e5 ? 5 : 12)).toFixed(5));
+  if (number === 0) return '0';
+  return withoutZeros(number.toFixed(fieldDecimals(number, UNITS[unit][system].digits)));
 }
 
 /** Torques under this are said in inch-pounds where inches are read. */
