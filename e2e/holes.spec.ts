@@ -123,7 +123,7 @@ test('a reamed H7 in cobalt-chromium: stated anew, understood, and what cannot b
   await expect(page.getByRole('article', { name: 'Drill without pecking' })).toContainText('hole size');
   await expect(page.getByRole('region', { name: 'Not possible here' })).toContainText('the crib lacks');
   await take('Depth', '900');
-  await expect(page.getByRole('alert').filter({ hasText: 'depthMm' })).toContainText('allowed');
+  await expect(page.getByRole('alert').filter({ hasText: 'Depth is' })).toContainText('allowed');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Recommendation' })).toContainText(
     'Recommended: drill and ream',

@@ -75,7 +75,7 @@ async function main() {
           'packages',
           'apps',
           'e2e',
-        ]),
+        ]).then(() => check('unused exports', 'knip', [])),
       ),
     ]);
 

@@ -1,6 +1,8 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import compress from '@fastify/compress';
 import cookie from '@fastify/cookie';
+import etag from '@fastify/etag';
 import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
 import session from '@fastify/session';
@@ -62,6 +64,13 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
         upgradeInsecureRequests: null,
       },
     },
+  });
+  // The tag is of the answer itself, so it comes before the packing.
+  await app.register(etag);
+  await app.register(compress, { threshold: 1024, encodings: ['gzip'] });
+  app.addHook('onRequest', async (request, reply) => {
+    // Kept by the browser, and asked about each time: what has not changed is not sent twice.
+    if (request.url.startsWith('/api/')) reply.header('cache-control', 'private, no-cache');
   });
   await app.register(cookie);
   await app.register(session, {

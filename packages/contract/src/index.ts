@@ -1,7 +1,6 @@
 export * from './context.ts';
 export * from './crib-kinds.ts';
 export * from './crib.ts';
-export { CRIB_SCHEMAS } from './crib-schema.ts';
 export * from './job-file.ts';
 export * from './jobs.ts';
 export * from './operation-schema.ts';

@@ -6,7 +6,13 @@ export { problemsOf, toolFits } from './evaluation/check-operation.ts';
 export { setParameter, parametersOf, speedDiameter } from './evaluation/set-parameter.ts';
 export { withStartingCut, startingStickOut } from './evaluation/starting-cut.ts';
 export { differencesOf, type Difference } from './evaluation/differences.ts';
-export { InputError, describeProblem, type InputProblem } from './units/input-error.ts';
+export {
+  InputError,
+  describeProblem,
+  fieldInWords,
+  problemInWords,
+  type InputProblem,
+} from './units/input-error.ts';
 export type { Alloy, IsoGroup } from './crib/alloy.ts';
 export {
   type Cutter,

@@ -10,11 +10,13 @@ import {
   bookOf,
   cribSource,
   requireContext,
+  resolveContext,
   type Crib,
   type CribDocuments,
   type CribEntry,
   type CribKind,
 } from '@burl/contract';
+import { eq } from 'drizzle-orm';
 import type { Database, Transaction } from '../db/client.ts';
 import { combinationsOf } from './combination-store.ts';
 import { alloys, assemblies, cutters, holders, machines, toolMaterials } from '../db/schema.ts';
@@ -70,6 +72,40 @@ export async function wholeCrib(db: Database | Transaction): Promise<Crib> {
     assemblies: sets.map(({ updatedAt: _, ...rest }) => rest),
     resonance: bookOf(await combinationsOf(db)),
   };
+}
+
+/** The four entries an operation names, and what tools are made of: all that judging one operation reads. */
+async function cribFor(db: Database | Transaction, op: Operation): Promise<Crib> {
+  const named = async <K extends CribKind>(kind: K, id: string): Promise<CribEntry<K>[]> => {
+    const table = CRIB_TABLES[kind] as typeof alloys;
+    const rows = await db.select().from(table).where(eq(table.id, id));
+    return rows.map((r) => entryOf<K>(r));
+  };
+  return {
+    alloys: await named('alloys', op.alloyId),
+    machines: await named('machines', op.machineId),
+    cutters: await named('cutters', op.tooling.cutterId),
+    holders: await named('holders', op.tooling.holderId),
+    materials: await toolMaterialsOf(db),
+    assemblies: [],
+    resonance: NOTHING_MEASURED,
+  };
+}
+
+const NOTHING_MEASURED: ResonanceBook = bookOf([]);
+
+/**
+ * Context in which the numbers of one operation are checked, without what was measured of its combination.
+ * Throws an InputError naming the field when it names an unknown entry.
+ */
+export async function contextForCheck(
+  db: Database | Transaction,
+  op: Operation,
+  quantity: number,
+): Promise<OperationContext> {
+  const found = resolveContext(op, cribSource(await cribFor(db, op), quantity));
+  // Only an error has to tell what else is there.
+  return 'context' in found ? found.context : contextInCrib(await wholeCrib(db), op, quantity);
 }
 
 /** Context of an operation from the crib. Throws an InputError naming the field when it names an unknown entry. */

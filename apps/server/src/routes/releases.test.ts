@@ -152,7 +152,7 @@ describe('sheet as PDF', () => {
 
   it.each([
     ['a4', 'metric', '595.28 x 841.89 pts (A4)', /rpm/],
-    ['letter', 'inch', '612 x 792 pts (letter)', /in\/min/],
+    ['letter', 'inch', '612 x 792 pts (letter)', /ipm/],
   ])(
     '%s in %s carries numbers, cautions, assumptions, signatures, revision',
     async (paper, units, size, unit) => {

@@ -19,7 +19,7 @@ import { operations, people, presence, setups, variants } from '../db/schema.ts'
 import { bodyOf, idOf, personOf } from '../http/plugin.ts';
 import { HttpProblem, invalid, notFound, stale } from '../http/problems.ts';
 import { record } from '../jobs/audit.ts';
-import { contextInCrib, wholeCrib } from '../jobs/crib-store.ts';
+import { contextForCheck } from '../jobs/crib-store.ts';
 import {
   jobDetail,
   jobOfOperation,
@@ -31,7 +31,7 @@ import {
 
 /** Refuses what the core calls impossible, with every field, value and range. */
 async function requirePossible(tx: Transaction, op: Operation, quantity: number): Promise<void> {
-  const problems = problemsOf(op, contextInCrib(await wholeCrib(tx), op, quantity));
+  const problems = problemsOf(op, await contextForCheck(tx, op, quantity));
   if (problems.length > 0) throw invalid(problems);
 }
 

@@ -1,4 +1,4 @@
-import { describeProblem, type InputProblem } from '@burl/core';
+import { describeProblem, fieldInWords, type InputProblem } from '@burl/core';
 
 /** An answer that is not success, or none at all (`status` 0). */
 export class ApiError extends Error {
@@ -48,7 +48,9 @@ export const get = <T>(path: string): Promise<T> => call<T>('GET', path);
 /** What to tell a person about anything that went wrong; `words` are the labels that fields have on the page. */
 export function messageOf(error: unknown, words: Readonly<Record<string, string>> = {}): string {
   if (error instanceof ApiError && error.problems.length > 0) {
-    return error.problems.map((p) => describeProblem({ ...p, field: words[p.field] ?? p.field })).join('; ');
+    return error.problems
+      .map((p) => describeProblem({ ...p, field: words[p.field] ?? fieldInWords(p.field) }))
+      .join('; ');
   }
   return error instanceof Error ? error.message : String(error);
 }

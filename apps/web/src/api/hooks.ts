@@ -1,4 +1,13 @@
-import type { Crib, JobDetail, JobSummary, Person, Release, ReleaseSummary, Role } from '@burl/contract';
+import type {
+  Crib,
+  JobDetail,
+  JobSummary,
+  Person,
+  Release,
+  ReleaseSummary,
+  Role,
+  Variant,
+} from '@burl/contract';
 import useSWR, { mutate, type SWRResponse } from 'swr';
 import { type ApiError, get } from './client.ts';
 
@@ -31,6 +40,25 @@ export interface AuditEvent {
 }
 export const useEvents = (jobId: string): Answer<AuditEvent[]> =>
   useSWR<AuditEvent[], ApiError>(`/api/jobs/${jobId}/events`, get);
+
+/** What was saved of a variant stands in the job as it is known here; nothing is asked for again. */
+export async function keepSaved(jobId: string, saved: Variant): Promise<void> {
+  await mutate<JobDetail>(
+    `/api/jobs/${jobId}`,
+    (detail) =>
+      detail && {
+        ...detail,
+        setups: detail.setups.map((s) => ({
+          ...s,
+          operations: s.operations.map((o) => ({
+            ...o,
+            variants: o.variants.map((v) => (v.id === saved.id ? { ...v, ...saved } : v)),
+          })),
+        })),
+      },
+    { revalidate: false },
+  );
+}
 
 /** Everything about a job is asked for again. */
 export async function refreshJob(id: string): Promise<void> {

@@ -6,18 +6,18 @@ import {
   type Parameter,
   type PeckList,
   setParameter,
-  describeProblem,
+  problemInWords,
   writeFree,
 } from '@burl/core';
 import { type JobDetail, type JobOperation, mayEdit, type Variant } from '@burl/contract';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useParams, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import useSWR from 'swr';
 import { call } from '../api/client.ts';
 import { Comparison } from '../compare/comparison.tsx';
-import { refreshJob, useCrib, useJob, useSession } from '../api/hooks.ts';
+import { keepSaved, useCrib, useJob, useSession } from '../api/hooks.ts';
 import { type Action, useOffer } from '../frame/actions.tsx';
 import { Crumbs } from '../frame/crumbs.tsx';
 import { Failed, Loading } from '../parts/page-states.tsx';
@@ -100,7 +100,9 @@ function Workplace({
     (op: Operation) => judge(op, contextOf(crib, op, job.quantity)).evaluation !== null,
     [crib, job.quantity],
   );
-  const editing = useOperation(variant, possible, readOnly);
+  // The stations and the route show what was saved here.
+  const onSaved = useCallback((saved: Variant) => void keepSaved(job.id, saved), [job.id]);
+  const editing = useOperation(variant, possible, readOnly, onSaved);
   const { op, save, set } = editing;
 
   const [preview, setPreview] = useState<Preview | null>(null);
@@ -158,7 +160,7 @@ function Workplace({
         set(setParameter(op, at, key, value), gesture);
       } catch (e) {
         if (!(e instanceof InputError)) throw e;
-        toast.error(e.problems.map(describeProblem).join('; '));
+        toast.error(e.problems.map(problemInWords).join('; '));
       }
     },
     [crib, op, job.quantity, set],
@@ -196,7 +198,7 @@ function Workplace({
       set(next, 'map');
     } catch (e) {
       if (!(e instanceof InputError)) throw e;
-      toast.error(e.problems.map(describeProblem).join('; '), { id: 'map' });
+      toast.error(e.problems.map(problemInWords).join('; '), { id: 'map' });
     }
   };
   const toSpeed = useLatest((rpm: number) => parameter('n', rpm, 'n'));
@@ -217,12 +219,6 @@ function Workplace({
   useOffer('bench', actions);
   useHotkeys('ctrl+z, meta+z', undo, HOTKEY, [undo]);
   useHotkeys('ctrl+shift+z, meta+shift+z, ctrl+y', redo, HOTKEY, [redo]);
-
-  // The desk and the route show what was saved here.
-  const savedAt = save.is === 'saved' ? save.at : null;
-  useEffect(() => {
-    if (savedAt) void refreshJob(job.id);
-  }, [savedAt, job.id]);
 
   const trail = [{ label: job.number, to: `/jobs/${job.id}` }, { label: operation.name }];
   return (
@@ -391,7 +387,7 @@ function Workplace({
           <Failed
             what="the cut"
             message={
-              problems.map(describeProblem).join('; ') || 'The crib lacks an entry this operation names.'
+              problems.map(problemInWords).join('; ') || 'The crib lacks an entry this operation names.'
             }
           />
         </div>

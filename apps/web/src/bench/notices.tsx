@@ -1,4 +1,4 @@
-import { describeProblem, type InputProblem, type Operation } from '@burl/core';
+import { problemInWords, type InputProblem, type Operation } from '@burl/core';
 import type { JobDetail } from '@burl/contract';
 import { Button } from '../parts/button.tsx';
 import type { SaveState } from './use-operation.ts';
@@ -55,7 +55,7 @@ export function Notices({
           <span className="font-semibold">This cannot be cut as entered; it is not saved.</span>
           <ul className="list-inside list-disc">
             {problems.map((p) => (
-              <li key={p.field}>{describeProblem(p)}</li>
+              <li key={p.field}>{problemInWords(p)}</li>
             ))}
           </ul>
         </div>

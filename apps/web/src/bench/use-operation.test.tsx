@@ -59,6 +59,16 @@ describe('editing a variant', () => {
     expect(sent[1]!.body.version).toBe(4);
   });
 
+  it('hands on what the server kept, once for each save', async () => {
+    const kept = vi.fn();
+    const { result } = renderHook(() => useOperation(variant, always, false, kept));
+    act(() => result.current.set(noted('a')));
+    await rest(700);
+    expect(kept.mock.calls).toEqual([[{ ...variant, document: noted('a'), version: 4 }]]);
+    await rest(6000);
+    expect(kept).toHaveBeenCalledTimes(1);
+  });
+
   it('calls what was undone unsaved until it is sent too', async () => {
     const editing = start();
     act(() => editing.current.set(noted('a')));

@@ -29,6 +29,7 @@ export interface Editing {
 
 const REST_MS = 600;
 const RETRY_MS = 5000;
+const NOTHING = (): void => undefined;
 
 /** Undo and redo move the work without a word: what is pending is never called saved. */
 function shownState(save: SaveState, pending: boolean): SaveState {
@@ -45,6 +46,7 @@ export function useOperation(
   variant: Variant,
   valid: (op: Operation) => boolean,
   readOnly: boolean,
+  onSaved: (saved: Variant) => void = NOTHING,
 ): Editing {
   const [history, setHistory] = useState<History<Operation>>(() => begin(variant.document));
   const [save, setSave] = useState<SaveState>({ is: 'saved', at: null });
@@ -69,6 +71,7 @@ export function useOperation(
         const saved = await put(base.version);
         setSave({ is: 'saved', at: new Date() });
         setBase({ version: saved.version, document: op });
+        onSaved(saved);
         return saved.version;
       } catch (error) {
         if (error instanceof ApiError && error.status === 409)
@@ -101,7 +104,7 @@ export function useOperation(
       removeEventListener('online', begin);
       flush.current = null;
     };
-  }, [op, base, blocked, readOnly, valid, variant.id]);
+  }, [op, base, blocked, readOnly, valid, variant.id, onSaved]);
 
   // Leaving with unsent work is asked about once.
   const pending = op !== base.document;

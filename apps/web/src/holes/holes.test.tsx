@@ -195,7 +195,7 @@ describe('words', () => {
 
   it('an impossible demand comes back as what is wrong with it', () => {
     expect(planOf(shop, { ...M6, depthMm: 0 }, {})).toEqual({
-      wrong: expect.stringMatching(/^depthMm is 0; allowed: 0\.2 to/) as string,
+      wrong: expect.stringMatching(/^Depth is 0; allowed: 0\.2 to/) as string,
     });
   });
 });

@@ -1,4 +1,4 @@
-import { describeProblem, type HoleDemand, type HolePlan, InputError, planHole, type Shop } from '@burl/core';
+import { problemInWords, type HoleDemand, type HolePlan, InputError, planHole, type Shop } from '@burl/core';
 import type { HoleKindRecord } from '@burl/contract';
 
 /** The plan of one kind, or what is wrong with what is asked. */
@@ -11,6 +11,6 @@ export function planOf(
     return { plan: planHole(shop, demand, changes) };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    return { wrong: error.problems.map(describeProblem).join('; ') };
+    return { wrong: error.problems.map(problemInWords).join('; ') };
   }
 }

@@ -73,7 +73,7 @@ describe('new operation', () => {
     fireEvent.change(field(/^Cutter/), { target: { value: 'em-bull-12-z5-re0.5-var' } });
     go();
     expect((await screen.findByRole('alert')).textContent).toMatch(
-      /feature\.widthMm is 8; allowed: 12 mm or more/,
+      /Width is 8; allowed: 12 mm or more/,
     );
     expect(asked).toEqual([]);
   });

@@ -4,7 +4,7 @@ import {
   MILLING_FEATURES,
   type MillingFeatureKind,
   problemsOf,
-  describeProblem,
+  problemInWords,
 } from '@burl/core';
 import type { Crib, Job } from '@burl/contract';
 import { type FormEvent, useState } from 'react';
@@ -96,7 +96,7 @@ export function NewOperationDialog({
     const context = contextOf(crib, document, job.quantity);
     const problems = context ? problemsOf(document, context) : [];
     if (problems.length > 0) {
-      setFailed(problems.map(describeProblem).join('; '));
+      setFailed(problems.map(problemInWords).join('; '));
       return;
     }
     try {

@@ -11,7 +11,6 @@ export const multiply = (a: Complex, b: Complex): Complex => ({
   re: a.re * b.re - a.im * b.im,
   im: a.re * b.im + a.im * b.re,
 });
-export const times = (a: Complex, factor: number): Complex => ({ re: a.re * factor, im: a.im * factor });
 
 export function divide(a: Complex, b: Complex): Complex {
   const size = b.re * b.re + b.im * b.im;

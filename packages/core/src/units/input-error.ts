@@ -19,6 +19,20 @@ export class InputError extends Error {
 export const describeProblem = (p: InputProblem): string =>
   `${p.field} is ${p.value === undefined ? 'missing' : JSON.stringify(p.value)}; allowed: ${p.allowed}`;
 
+/** Units and marks at the end of a field's key: they stand with the numbers, not in its name. */
+const TAIL = /(?<=[a-z0-9])(NMm2|MMin|Mm|Um|Rpm|Deg|Bar|N|C|Id)$/;
+
+/** A field as a person knows it: `cut.axialDepthMm` is the axial depth. What stands in a list is named by the list. */
+export function fieldInWords(field: string): string {
+  const key = field.split('.').findLast((part) => !/^\d+$/.test(part)) ?? field;
+  const words = key.replace(TAIL, '').replace(/(?<=[a-z0-9])[A-Z](?=[a-z])/g, (c) => ` ${c.toLowerCase()}`);
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+/** The same for a page, where nobody knows the keys of a file. */
+export const problemInWords = (p: InputProblem): string =>
+  describeProblem({ ...p, field: fieldInWords(p.field) });
+
 /** Throws an InputError unless `low <= value <= high`. */
 export function requireWithin(field: string, value: number, low: number, high: number): void {
   if (!(value >= low && value <= high)) {

@@ -1,4 +1,4 @@
-import { InputError, requirePositive } from '../../units/input-error.ts';
+import { InputError } from '../../units/input-error.ts';
 import type { Complex } from '../../numerics/complex.ts';
 
 /** One mode of vibration of the tool's tip in one direction. */
@@ -24,19 +24,6 @@ export interface Receptance {
   readonly hz: Float64Array;
   readonly re: Float64Array;
   readonly im: Float64Array;
-}
-
-/** Throws unless every mode has a frequency, a stiffness and a damping ratio between 0 and 1. */
-export function requireModes(field: string, modes: readonly TipMode[]): void {
-  for (const mode of modes) {
-    requirePositive(`${field} frequency`, mode.hz);
-    requirePositive(`${field} stiffness`, mode.stiffness);
-    if (!(mode.damping > 0 && mode.damping < 1)) {
-      throw new InputError([
-        { field: `${field} damping ratio`, value: mode.damping, allowed: 'above 0, below 1' },
-      ]);
-    }
-  }
 }
 
 /** Sum of modes at one frequency, m/N. Ewins, Modal Testing, 2000, ch. 2. */
