@@ -72,9 +72,7 @@ describe('new operation', () => {
     fill(/^Width/, '8');
     fireEvent.change(field(/^Cutter/), { target: { value: 'em-bull-12-z5-re0.5-var' } });
     go();
-    expect((await screen.findByRole('alert')).textContent).toMatch(
-      /Width is 8; allowed: 12 mm or more/,
-    );
+    expect((await screen.findByRole('alert')).textContent).toMatch(/Width is 8; allowed: 12 mm or more/);
     expect(asked).toEqual([]);
   });
 
