@@ -5,6 +5,7 @@ import type { Peck } from '../physics/holes/peck.ts';
 import type { Cutter } from '../crib/cutter.ts';
 import type { OperationContext } from './context.ts';
 import type { CutState } from './cut-state.ts';
+import type { Inspection } from './inspection.ts';
 import type { Operation } from './operation.ts';
 import type { Parameter } from './parameter.ts';
 
@@ -34,6 +35,8 @@ export interface ToolWanted<O extends Operation = Operation> {
   /** In words, as a refusal says it. */
   readonly named: string;
   readonly fits: (cutter: Pick<Cutter, 'type'>, op: O) => boolean;
+  /** It needs neither teeth nor a diameter on its record. */
+  readonly toothless?: true;
 }
 
 /** A kind of operation: all the judgement knows of it. */
@@ -47,6 +50,8 @@ export interface OperationKind {
   readonly ladder: readonly { readonly id: string; readonly name: string }[];
   /** What can hurt someone beside what every cut has. */
   cautions(op: Operation, context: OperationContext): readonly string[];
+  /** Tells what is impossible in one beside what no operation may be. Throws on another kind. */
+  check(op: Operation, context: OperationContext, see: Inspection): void;
   /** Works one out. Input must have been checked; throws on another kind. */
   workOut(op: Operation, context: OperationContext): WorkedOut;
 }
@@ -57,6 +62,8 @@ export interface KindParts<O extends Operation, S extends CutState> {
   readonly tool: ToolWanted<O>;
   readonly parameters: readonly Parameter[];
   readonly shown: ShownNumbers;
+  /** What is impossible in one whose tool fits. */
+  readonly checks: (op: O, context: OperationContext, see: Inspection) => void;
   readonly state: (op: O, context: OperationContext) => S;
   readonly ladder: readonly Limit<S>[];
   readonly numbers: (state: S) => Quantity[];
@@ -76,11 +83,16 @@ export function operationKind<O extends Operation, S extends CutState>(
   };
   return {
     kind: parts.kind,
-    tool: { named: parts.tool.named, fits: (cutter, op) => parts.tool.fits(cutter, own(op)) },
+    tool: { ...parts.tool, fits: (cutter, op) => parts.tool.fits(cutter, own(op)) },
     parameters: parts.parameters,
     shown: parts.shown,
     ladder: parts.ladder,
     cautions: (op, context) => parts.cautions?.(own(op), context) ?? [],
+    check(op, context, see) {
+      const { tool, checks } = parts;
+      if (tool.fits(context.cutter, own(op))) checks(own(op), context, see);
+      else see.say('tooling.cutterId', context.cutter.name, tool.named);
+    },
     workOut(op, context) {
       const state = parts.state(own(op), context);
       return {

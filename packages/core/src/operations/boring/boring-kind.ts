@@ -1,3 +1,4 @@
+import { checkBoring } from './check-boring.ts';
 import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { BoringOperation } from '../hole-operation.ts';
@@ -13,9 +14,15 @@ import { holeToleranceLimit } from '../holes/limits/hole-tolerance.ts';
 /** Boring with a single point. */
 export const boringKind = operationKind<BoringOperation, BoringState>({
   kind: 'boring',
-  tool: { named: 'a boring bar', fits: ({ type }) => type === 'boring_bar' },
+  tool: {
+    // A bar has a nose, not teeth on a diameter.
+    toothless: true,
+    named: 'a boring bar',
+    fits: ({ type }) => type === 'boring_bar',
+  },
   parameters: AXIAL,
   shown: { set: ['n', 'vf', 'fn', 'ap'], watch: ['vc', 'Fr', 'lean', 'size', 'Ra', 't'] },
+  checks: checkBoring,
   state: boringState,
   numbers: boringNumbers,
   rests: (s) => [s.breaking, s.sizeErrorMm],

@@ -1,3 +1,4 @@
+import { checkChamfering } from './check-chamfering.ts';
 import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { ChamferingOperation } from '../hole-operation.ts';
@@ -13,6 +14,7 @@ export const chamferingKind = operationKind<ChamferingOperation, ChamferingState
   tool: { named: 'a chamfer mill', fits: ({ type }) => type === 'chamfer_mill' },
   parameters: ROUND,
   shown: { set: ['n', 'vfc', 'width', 'vf'], watch: ['vc', 'fz', 'P', 't'] },
+  checks: checkChamfering,
   state: chamferingState,
   numbers: chamferingNumbers,
   rests: (s) => [s.breaking, s.sizeErrorMm],

@@ -1,3 +1,4 @@
+import { checkDrilling } from './check-drilling.ts';
 import { isDrill } from '../../crib/cutter.ts';
 import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -40,6 +41,7 @@ export const drillingKind = operationKind<DrillingOperation, DrillingState>({
   },
   parameters: AXIAL,
   shown: { set: ['n', 'vf', 'fn', 'pecks'], watch: ['vc', 'depth', 'M', 'Ff', 'p', 't'] },
+  checks: checkDrilling,
   state: drillingState,
   numbers: drillingNumbers,
   rests: (s) => [s.thrustN],

@@ -1,3 +1,4 @@
+import { checkHoleMilling } from './check-hole-milling.ts';
 import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { HoleMillingOperation } from '../hole-operation.ts';
@@ -31,6 +32,7 @@ export const holeMillingKind = operationKind<HoleMillingOperation, HoleMillingSt
   },
   parameters: [...ROUND, 'pitch'],
   shown: { set: ['n', 'vfc', 'pitch', 'helices'], watch: ['vc', 'vf', 'fz', 'ramp', 'lean', 'size', 't'] },
+  checks: checkHoleMilling,
   state: holeMillingState,
   numbers: holeMillingNumbers,
   rests: (s) => [s.breaking, s.sizeErrorMm],

@@ -1,3 +1,4 @@
+import { checkMilling } from './check-milling.ts';
 import { isMillingCutter } from '../../crib/cutter.ts';
 import type { Limit } from '../../judging/limit.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -77,6 +78,7 @@ export const millingKind = operationKind<MillingOperation, MillingState>({
   tool: { named: 'a milling cutter', fits: isMillingCutter },
   parameters: ['n', 'vc', 'fz', 'vf', 'hex', 'ap', 'ae', 'Q'],
   shown: { set: ['n', 'vf', 'ap', 'ae'], watch: ['vc', 'fz', 'hex', 'P', 'lean', 't'] },
+  checks: checkMilling,
   state: millingState,
   numbers: millingNumbers,
   rests: (s) => [s.leanMm, s.stressMPa, s.runoutStep],

@@ -1,3 +1,4 @@
+import { checkReaming } from './check-reaming.ts';
 import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { ReamingOperation } from '../hole-operation.ts';
@@ -23,6 +24,7 @@ export const reamingKind = operationKind<ReamingOperation, ReamingState>({
   tool: { named: 'a reamer', fits: ({ type }) => type === 'reamer' },
   parameters: AXIAL,
   shown: { set: ['n', 'vf', 'fn', 'allowance'], watch: ['vc', 'depth', 'change', 'size', 'M', 't'] },
+  checks: checkReaming,
   state: reamingState,
   numbers: reamingNumbers,
   rests: (s) => [s.breaking, s.sizeErrorMm],

@@ -1,3 +1,4 @@
+import { checkTapping } from './check-tapping.ts';
 import { isTap } from '../../crib/cutter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { TappingOperation } from '../hole-operation.ts';
@@ -34,6 +35,7 @@ export const tappingKind = operationKind<TappingOperation, TappingState>({
   // Its feed is its pitch.
   parameters: ['n', 'vc'],
   shown: { set: ['n', 'vf', 'height', 'Mbreak'], watch: ['vc', 'depth', 'M', 'P', 't'] },
+  checks: checkTapping,
   state: tappingState,
   numbers: tappingNumbers,
   rests: (s) => [s.breaking, s.sizeErrorMm],

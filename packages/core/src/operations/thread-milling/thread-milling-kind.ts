@@ -1,3 +1,4 @@
+import { checkThreadMilling } from './check-thread-milling.ts';
 import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { ThreadMillingOperation } from '../hole-operation.ts';
@@ -19,6 +20,7 @@ export const threadMillingKind = operationKind<ThreadMillingOperation, ThreadMil
   tool: { named: 'a thread mill', fits: ({ type }) => type === 'thread_mill' },
   parameters: ROUND,
   shown: { set: ['n', 'vfc', 'turns', 'height'], watch: ['vc', 'vf', 'fz', 'F', 'taper', 't'] },
+  checks: checkThreadMilling,
   state: threadMillingState,
   numbers: threadMillingNumbers,
   rests: (s) => [s.breaking, s.sizeErrorMm],

@@ -1,0 +1,22 @@
+import type { OperationContext } from '../context.ts';
+import type { DrillingOperation } from '../hole-operation.ts';
+import { checkHole } from '../holes/check-hole.ts';
+import type { Inspection } from '../inspection.ts';
+
+/** What a drilled hole may be: what is there before, how it is pecked. */
+export function checkDrilling(op: DrillingOperation, { cutter }: OperationContext, see: Inspection): void {
+  checkHole(op, see);
+  const { hole } = op;
+  const own = cutter.properties.DC ?? 0;
+  const { peck } = op.cut;
+  const drill = op.role === 'spot' ? Math.min(own, hole.diameterMm) : own;
+  see.within('hole.startMm', hole.startMm, 0, 0.98 * drill, 'mm');
+  see.within('cut.breakthroughFeed', op.cut.breakthroughFeed, 0.1, 1, 'of the feed');
+  if (op.role === 'spot') see.within('hole.diameterMm', hole.diameterMm, 0.1, own, 'mm');
+  if (typeof peck === 'number') see.within('cut.peck', peck, 0.1, Math.max(0.1, hole.depthMm), 'mm');
+  if (typeof peck === 'object') {
+    const rising = peck.toMm.every((d, i) => d > (peck.toMm[i - 1] ?? 0) && d < hole.depthMm + 1e-9);
+    if (!rising || peck.toMm.length > 200)
+      see.say('cut.peck.toMm', peck.toMm.join(', '), `rising depths below ${hole.depthMm} mm, 200 at most`);
+  }
+}

@@ -1,0 +1,28 @@
+import type { HoleOperation } from '../hole-operation.ts';
+import type { Inspection } from '../inspection.ts';
+
+/** What every hole may be, and the feed of its tool. */
+export function checkHole(op: HoleOperation, see: Inspection): void {
+  const { hole } = op;
+  see.above('hole.diameterMm', hole.diameterMm, 'mm');
+  see.above('hole.depthMm', hole.depthMm, 'mm');
+  see.within('hole.depthMm', hole.depthMm, 0, 60 * Math.max(hole.diameterMm, 0.1), 'mm');
+  see.within('hole.entryAngleDeg', hole.entryAngleDeg, 0, 60, '°');
+  see.within('hole.exitAngleDeg', hole.exitAngleDeg, 0, 80, '°');
+  see.within('hole.crossHoles', hole.crossHoles, 0, 50, '');
+  see.within('hole.startMm', hole.startMm, 0, Infinity, 'mm');
+  see.measured('hole.startDepthMm', hole.startDepthMm, 0, 5000, 'mm');
+  see.measured('hole.toleranceMm', hole.toleranceMm, 0.001, 5, 'mm');
+  see.measured('hole.straightnessMm', hole.straightnessMm, 0.001, 10, 'mm');
+  see.measured('hole.raUm', hole.raUm, 0.01, 50, 'µm');
+  see.measured('hole.partValue', hole.partValue, 0, 1e8, '');
+  see.within('hole.betweenMm', hole.betweenMm, 0, 5000, 'mm');
+  if ('feedPerRevMm' in op.cut) {
+    see.above('cut.feedPerRevMm', op.cut.feedPerRevMm, 'mm');
+    see.within('cut.feedPerRevMm', op.cut.feedPerRevMm, 0, 3, 'mm');
+  }
+  if ('feedPerToothMm' in op.cut) {
+    see.above('cut.feedPerToothMm', op.cut.feedPerToothMm, 'mm');
+    see.within('cut.feedPerToothMm', op.cut.feedPerToothMm, 0, 1, 'mm');
+  }
+}

@@ -1,0 +1,19 @@
+import type { OperationContext } from '../context.ts';
+import type { ThreadMillingOperation } from '../hole-operation.ts';
+import { checkHole } from '../holes/check-hole.ts';
+import { checkThread } from '../holes/check-thread.ts';
+import type { Inspection } from '../inspection.ts';
+
+/** What a milled thread may be: what the mill goes into, its passes. */
+export function checkThreadMilling(
+  op: ThreadMillingOperation,
+  { cutter }: OperationContext,
+  see: Inspection,
+): void {
+  checkHole(op, see);
+  const own = cutter.properties.DC ?? 0;
+  checkThread(op, cutter, see);
+  see.within('cutter.properties.DC', own, 0.1, op.thread.majorMm - 2 * 0.05, 'mm');
+  see.within('cut.passes', op.cut.passes, 1, 8, '');
+  see.within('cut.springPasses', op.cut.springPasses, 0, 3, '');
+}
