@@ -52,6 +52,12 @@ export interface OperationKind {
   cautions(op: Operation, context: OperationContext): readonly string[];
   /** Tells what is impossible in one beside what no operation may be. Throws on another kind. */
   check(op: Operation, context: OperationContext, see: Inspection): void;
+  /** Diameter its cutting speed is stated at, mm. */
+  speedDiameter(op: Operation, context: Pick<OperationContext, 'cutter'>): number;
+  /** One with a parameter of its kind moved, the others following. Throws an InputError when pins leave nothing to move. */
+  set(op: Operation, context: OperationContext, key: Parameter, value: number): Operation;
+  /** One with first numbers for its alloy, tool and machine. */
+  start(op: Operation, context: OperationContext): Operation;
   /** Works one out. Input must have been checked; throws on another kind. */
   workOut(op: Operation, context: OperationContext): WorkedOut;
 }
@@ -64,6 +70,9 @@ export interface KindParts<O extends Operation, S extends CutState> {
   readonly shown: ShownNumbers;
   /** What is impossible in one whose tool fits. */
   readonly checks: (op: O, context: OperationContext, see: Inspection) => void;
+  readonly speedDiameter: (op: O, context: Pick<OperationContext, 'cutter'>) => number;
+  readonly set: (op: O, context: OperationContext, key: Parameter, value: number, diameterMm: number) => O;
+  readonly start: (op: O, context: OperationContext) => O['cut'];
   readonly state: (op: O, context: OperationContext) => S;
   readonly ladder: readonly Limit<S>[];
   readonly numbers: (state: S) => Quantity[];
@@ -93,6 +102,10 @@ export function operationKind<O extends Operation, S extends CutState>(
       if (tool.fits(context.cutter, own(op))) checks(own(op), context, see);
       else see.say('tooling.cutterId', context.cutter.name, tool.named);
     },
+    speedDiameter: (op, context) => parts.speedDiameter(own(op), context),
+    set: (op, context, key, value) =>
+      parts.set(own(op), context, key, value, parts.speedDiameter(own(op), context)),
+    start: (op, context) => ({ ...own(op), cut: parts.start(own(op), context) }),
     workOut(op, context) {
       const state = parts.state(own(op), context);
       return {

@@ -1,3 +1,5 @@
+import { startingBoring } from './starting-boring.ts';
+import { setHole } from '../holes/set-hole.ts';
 import { checkBoring } from './check-boring.ts';
 import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -23,6 +25,9 @@ export const boringKind = operationKind<BoringOperation, BoringState>({
   parameters: AXIAL,
   shown: { set: ['n', 'vf', 'fn', 'ap'], watch: ['vc', 'Fr', 'lean', 'size', 'Ra', 't'] },
   checks: checkBoring,
+  speedDiameter: (op) => op.hole.diameterMm,
+  set: setHole,
+  start: startingBoring,
   state: boringState,
   numbers: boringNumbers,
   rests: (s) => [s.breaking, s.sizeErrorMm],

@@ -1,3 +1,6 @@
+import { speedDiameterOfChamfer } from './chamfering-state.ts';
+import { startingChamfering } from './starting-chamfering.ts';
+import { setHole } from '../holes/set-hole.ts';
 import { checkChamfering } from './check-chamfering.ts';
 import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -15,6 +18,9 @@ export const chamferingKind = operationKind<ChamferingOperation, ChamferingState
   parameters: ROUND,
   shown: { set: ['n', 'vfc', 'width', 'vf'], watch: ['vc', 'fz', 'P', 't'] },
   checks: checkChamfering,
+  speedDiameter: speedDiameterOfChamfer,
+  set: setHole,
+  start: startingChamfering,
   state: chamferingState,
   numbers: chamferingNumbers,
   rests: (s) => [s.breaking, s.sizeErrorMm],

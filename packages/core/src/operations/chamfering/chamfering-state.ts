@@ -60,3 +60,10 @@ export function chamferingState(op: ChamferingOperation, context: OperationConte
     fits: (p.DC ?? 0) + 2 * CHAMFER_OFF_TIP <= hole.diameterMm,
   };
 }
+
+/** Diameter a chamfer's speed is stated at, mm: where the edge leaves the rim. */
+export const speedDiameterOfChamfer = (
+  op: ChamferingOperation,
+  { cutter }: Pick<OperationContext, 'cutter'>,
+): number =>
+  chamferDiameter(cutter.properties.DC ?? 0, op.cut.widthMm, outerDiameter(cutter) || op.hole.diameterMm);

@@ -1,3 +1,6 @@
+import { drillingDiameter } from './drilling-diameter.ts';
+import { startingDrilling } from './starting-drilling.ts';
+import { setHole } from '../holes/set-hole.ts';
 import { checkDrilling } from './check-drilling.ts';
 import { isDrill } from '../../crib/cutter.ts';
 import { AXIAL } from '../parameter.ts';
@@ -42,6 +45,9 @@ export const drillingKind = operationKind<DrillingOperation, DrillingState>({
   parameters: AXIAL,
   shown: { set: ['n', 'vf', 'fn', 'pecks'], watch: ['vc', 'depth', 'M', 'Ff', 'p', 't'] },
   checks: checkDrilling,
+  speedDiameter: drillingDiameter,
+  set: setHole,
+  start: startingDrilling,
   state: drillingState,
   numbers: drillingNumbers,
   rests: (s) => [s.thrustN],

@@ -1,3 +1,6 @@
+import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
+import { startingHoleMilling } from './starting-hole-milling.ts';
+import { setHole } from '../holes/set-hole.ts';
 import { checkHoleMilling } from './check-hole-milling.ts';
 import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -33,6 +36,9 @@ export const holeMillingKind = operationKind<HoleMillingOperation, HoleMillingSt
   parameters: [...ROUND, 'pitch'],
   shown: { set: ['n', 'vfc', 'pitch', 'helices'], watch: ['vc', 'vf', 'fz', 'ramp', 'lean', 'size', 't'] },
   checks: checkHoleMilling,
+  speedDiameter: (op, { cutter }) => diameterInCut(cutter, op.cut.pitchMm),
+  set: setHole,
+  start: startingHoleMilling,
   state: holeMillingState,
   numbers: holeMillingNumbers,
   rests: (s) => [s.breaking, s.sizeErrorMm],

@@ -1,3 +1,6 @@
+import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
+import { startingMilling } from './starting-milling.ts';
+import { setMilling } from './set-milling.ts';
 import { checkMilling } from './check-milling.ts';
 import { isMillingCutter } from '../../crib/cutter.ts';
 import type { Limit } from '../../judging/limit.ts';
@@ -79,6 +82,9 @@ export const millingKind = operationKind<MillingOperation, MillingState>({
   parameters: ['n', 'vc', 'fz', 'vf', 'hex', 'ap', 'ae', 'Q'],
   shown: { set: ['n', 'vf', 'ap', 'ae'], watch: ['vc', 'fz', 'hex', 'P', 'lean', 't'] },
   checks: checkMilling,
+  speedDiameter: (op, { cutter }) => diameterInCut(cutter, op.cut.axialDepthMm),
+  set: setMilling,
+  start: startingMilling,
   state: millingState,
   numbers: millingNumbers,
   rests: (s) => [s.leanMm, s.stressMPa, s.runoutStep],

@@ -1,3 +1,6 @@
+import { outerDiameter } from '../../crib/cutter.ts';
+import { startingReaming } from './starting-reaming.ts';
+import { setHole } from '../holes/set-hole.ts';
 import { checkReaming } from './check-reaming.ts';
 import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -25,6 +28,9 @@ export const reamingKind = operationKind<ReamingOperation, ReamingState>({
   parameters: AXIAL,
   shown: { set: ['n', 'vf', 'fn', 'allowance'], watch: ['vc', 'depth', 'change', 'size', 'M', 't'] },
   checks: checkReaming,
+  speedDiameter: (op, { cutter }) => outerDiameter(cutter) || op.hole.diameterMm,
+  set: setHole,
+  start: startingReaming,
   state: reamingState,
   numbers: reamingNumbers,
   rests: (s) => [s.breaking, s.sizeErrorMm],

@@ -1,3 +1,5 @@
+import { startingTapping } from './starting-tapping.ts';
+import { setHole } from '../holes/set-hole.ts';
 import { checkTapping } from './check-tapping.ts';
 import { isTap } from '../../crib/cutter.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -36,6 +38,9 @@ export const tappingKind = operationKind<TappingOperation, TappingState>({
   parameters: ['n', 'vc'],
   shown: { set: ['n', 'vf', 'height', 'Mbreak'], watch: ['vc', 'depth', 'M', 'P', 't'] },
   checks: checkTapping,
+  speedDiameter: (op) => op.hole.diameterMm,
+  set: setHole,
+  start: startingTapping,
   state: tappingState,
   numbers: tappingNumbers,
   rests: (s) => [s.breaking, s.sizeErrorMm],

@@ -1,3 +1,6 @@
+import { outerDiameter } from '../../crib/cutter.ts';
+import { startingThreadMilling } from './starting-thread-milling.ts';
+import { setHole } from '../holes/set-hole.ts';
 import { checkThreadMilling } from './check-thread-milling.ts';
 import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -21,6 +24,9 @@ export const threadMillingKind = operationKind<ThreadMillingOperation, ThreadMil
   parameters: ROUND,
   shown: { set: ['n', 'vfc', 'turns', 'height'], watch: ['vc', 'vf', 'fz', 'F', 'taper', 't'] },
   checks: checkThreadMilling,
+  speedDiameter: (op, { cutter }) => outerDiameter(cutter) || op.hole.diameterMm,
+  set: setHole,
+  start: startingThreadMilling,
   state: threadMillingState,
   numbers: threadMillingNumbers,
   rests: (s) => [s.breaking, s.sizeErrorMm],

@@ -65,10 +65,10 @@ describe('strokes somebody sets', () => {
     const { answers, changes } = strokesByDepth(hole, 100, 3, 5);
     answers.forEach((a, i) => expect(a.strokes).toBeGreaterThanOrEqual(answers[i - 1]?.strokes ?? 1));
     expect(changes.map((c) => c.depthMm)).toEqual([...changes.map((c) => c.depthMm)].sort((a, b) => a - b));
-    expect(changes.some((c) => /one stroke ends/.test(c.why))).toBe(true);
+    expect(changes.some((c) => /one peck ends/.test(c.why))).toBe(true);
     const wet = strokesByDepth({ ...hole, throughBar: 70 }, 100, 3, 5);
-    expect(wet.changes.find((c) => /one stroke ends/.test(c.why))!.depthMm).toBeGreaterThan(
-      changes.find((c) => /one stroke ends/.test(c.why))!.depthMm,
+    expect(wet.changes.find((c) => /one peck ends/.test(c.why))!.depthMm).toBeGreaterThan(
+      changes.find((c) => /one peck ends/.test(c.why))!.depthMm,
     );
   });
 });

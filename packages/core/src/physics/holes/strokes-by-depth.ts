@@ -16,7 +16,7 @@ export interface PecksByDepth {
 }
 
 /**
- * Pecks against depth: where one stroke ends, where a pilot begins, where one stroke would twist the drill off.
+ * Pecks against depth: where one peck ends, where a pilot begins, where one peck would twist the drill off.
  * `mostPacking` is the torque over the cutting torque this drill stands; `pilotFrom` in diameters.
  */
 export function strokesByDepth(

@@ -1,0 +1,105 @@
+import { outerDiameter } from '../../crib/cutter.ts';
+import { chipFactor, diameterInCut, edgeProfile } from '../../physics/cutting/edge-profile.ts';
+import { speedForLife, withinValidity } from '../../physics/life/taylor.ts';
+import { widthAcross } from '../../physics/path/feature-geometry.ts';
+import { isHighSpeedSteel, type OperationContext } from '../context.ts';
+import type { MillingCut, MillingOperation } from '../operation.ts';
+import { speedHardnessFactor } from '../sources.ts';
+import { startingRpm, tidy } from '../starting.ts';
+import { chipWindow } from './chip-window.ts';
+
+/** Tool life the first numbers aim at, minutes: below the middle, because raising at the machine is the normal plan. */
+const STARTING_LIFE = 60;
+
+/** Depth and width to begin with, by what the alloy and the feature ask for. Rules G-03, G-44. */
+function startingEngagement(
+  op: MillingOperation,
+  { alloy, cutter }: OperationContext,
+): { ap: number; ae: number } {
+  const diameter = outerDiameter(cutter);
+  const hard = alloy.iso513_group === 'S' || alloy.iso513_group === 'H';
+  const edge = Math.min(cutter.properties.APMX ?? diameter, op.tooling.stickOutMm);
+  const depth = op.feature.depthMm;
+  // Even levels: dividing the depth leaves no sliver for the last one.
+  const even = (most: number): number =>
+    depth / Math.ceil(depth / Math.max(0.05, Math.min(edge, most)) - 1e-9);
+  const ofStrategy = strategyEngagement(op, cutter, hard);
+  if (ofStrategy) return { ap: even(ofStrategy.ap), ae: Math.min(ofStrategy.ae, across(op)) };
+  if (op.feature.kind === 'face')
+    return { ap: even(edge * 0.4), ae: Math.min(op.feature.widthMm, 0.7 * diameter) };
+  if (op.feature.kind === 'slot')
+    return { ap: even((hard ? 0.4 : 0.8) * diameter), ae: Math.min(diameter, op.feature.widthMm) };
+  const share = hard ? 0.08 : 0.2;
+  return { ap: even((hard ? 1.5 : 1) * diameter), ae: Math.min(share * diameter, across(op)) };
+}
+
+const across = (op: MillingOperation): number => Math.max(0.01, widthAcross(op.feature));
+
+/** Depth and width a strategy asks for; null where the feature decides. Rules G-44, G-47, G-96, G-97. */
+function strategyEngagement(
+  op: MillingOperation,
+  cutter: OperationContext['cutter'],
+  hard: boolean,
+): { ap: number; ae: number } | null {
+  const d = outerDiameter(cutter);
+  const edge = cutter.properties.APMX ?? d;
+  switch (op.path.strategy) {
+    case 'trochoidal':
+      return { ap: (hard ? 1.2 : 1.5) * d, ae: (hard ? 0.08 : 0.12) * d };
+    case 'plunge':
+      return { ap: edge, ae: 0.35 * d };
+    case 'high-feed':
+      return cutter.type === 'high_feed_mill'
+        ? { ap: 0.6 * edge, ae: 0.6 * d }
+        : { ap: Math.min(edge, 0.04 * d, (cutter.properties.RE ?? 0.1) / 2), ae: 0.5 * d };
+    case 'levels':
+      return op.feature.kind === 'pocket'
+        ? { ap: (hard ? 0.4 : 0.7) * d, ae: (hard ? 0.35 : 0.5) * d }
+        : null;
+    default:
+      return null;
+  }
+}
+
+/** Cutting speed to begin with, m/min; the middle of the crib's window where there is no life model. */
+function startingSpeed(
+  op: MillingOperation,
+  context: OperationContext,
+  cut: { chip: number; ap: number; ae: number },
+): number {
+  const { alloy, cutter } = context;
+  const windows = alloy.vc_windows_m_min;
+  const middle = (w: unknown): number => (Array.isArray(w) ? (Number(w[0]) + Number(w[1])) / 2 : 20);
+  if (isHighSpeedSteel(context)) return middle(windows.hss_milling);
+  const model = alloy.taylor_milling_coated_carbide;
+  if (!model) return middle(windows.carbide_milling.moderate_ae_0_2_0_4);
+  const diameter = outerDiameter(cutter);
+  const { cut: held } = withinValidity(model, {
+    chipMm: cut.chip,
+    radialOverDiameter: cut.ae / diameter,
+    axialOverDiameter: cut.ap / diameter,
+  });
+  const vc30 = op.measured.lifeSpeed30MMin ?? model.vc_m_min.life_30_min * speedHardnessFactor(op, context);
+  return speedForLife(model, vc30, held, STARTING_LIFE);
+}
+
+/** The cut's first numbers for its alloy, cutter and machine. */
+export function startingMilling(op: MillingOperation, context: OperationContext): MillingCut {
+  const { cutter } = context;
+  const { ap, ae } = startingEngagement(op, context);
+  const widest = diameterInCut(cutter, ap);
+  const bands = edgeProfile(cutter, ap, Math.min(ae, widest), op.cut.direction);
+  // A plunge takes its chip along the axis, as thick as the feed.
+  const factor = op.path.strategy === 'plunge' ? 1 : Math.max(0.1, chipFactor(bands));
+  const { target } = chipWindow(context);
+  // Below a thirtieth of the diameter the formula's multiplier is no longer believed (rule G-01).
+  const feed = tidy(target / Math.max(factor, 1 / 3));
+  const vc = startingSpeed(op, context, { chip: feed * factor, ap, ae });
+  return {
+    ...op.cut,
+    axialDepthMm: Number(ap.toFixed(2)),
+    radialEngagementMm: Number(ae.toFixed(2)),
+    feedPerToothMm: feed,
+    speedRpm: startingRpm(context, vc, widest),
+  };
+}

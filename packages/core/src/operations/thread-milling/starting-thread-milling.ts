@@ -1,0 +1,18 @@
+import { outerDiameter } from '../../crib/cutter.ts';
+import type { OperationContext } from '../context.ts';
+import type { ThreadMillingOperation } from '../hole-operation.ts';
+import { startingEdgeFeed, startingEdgeSpeed } from '../holes/starting-edge.ts';
+import { startingRpm } from '../starting.ts';
+
+/** First numbers of a thread mill. */
+export function startingThreadMilling(
+  op: ThreadMillingOperation,
+  context: OperationContext,
+): ThreadMillingOperation['cut'] {
+  const tool = outerDiameter(context.cutter) || op.hole.diameterMm;
+  return {
+    ...op.cut,
+    speedRpm: startingRpm(context, startingEdgeSpeed(op, context), tool),
+    feedPerToothMm: startingEdgeFeed(op, context),
+  };
+}
