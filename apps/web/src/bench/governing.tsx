@@ -82,7 +82,7 @@ export function Governing({
                 ? 'Looking for single changes that clear it…'
                 : limit.state === 'unproven'
                   ? 'Only a measurement settles this.'
-                  : 'No single change, and no pair, clears this. Another cutter, holder or strategy has to.'}
+                  : 'No single change, and no pair, clears this. Try another cutter, holder or strategy.'}
             </p>
           )}
           <ul className="divide-y divide-line">

@@ -165,7 +165,7 @@ export default function CutterView({
               <ul
                 className="max-h-64 space-y-1 overflow-y-auto text-[13px]"
                 tabIndex={0}
-                aria-label="Cutters told against"
+                aria-label="Cutters ruled out"
               >
                 {ranking.disqualified.map((d) => (
                   <li key={d.cutterId} className="border-t border-line pt-1">

@@ -83,7 +83,7 @@ export function NotebookPanel({
       await refreshResonance();
       setNote('');
       setFile(null);
-      toast.success('Logged. The lobes and every bench have learnt it.');
+      toast.success('Logged. Lobes and limits use it now.');
     } catch (error) {
       setFailed(messageOf(error, FIELD_WORDS));
     }

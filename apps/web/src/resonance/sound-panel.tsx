@@ -165,7 +165,7 @@ export function SoundPanel({
     !verdict?.chatter || recording?.shipped !== null || explainsHeard(verdict.hz!, [...modes.x, ...modes.y]);
   const said = verdict
     ? !verdict.speedFits
-      ? `Not told yet: the recording does not fit ${formatMeasure(rpm, 'rpm', system)}.`
+      ? `No result: the recording does not fit ${formatMeasure(rpm, 'rpm', system)}.`
       : verdict.chatter
         ? `Chatter at ${formatMeasure(verdict.hz!, 'Hz', system)}${verdict.flip ? ', period-doubling (flip)' : ''}, ${(100 * verdict.confidence).toFixed(0)}% sure.`
         : `No chatter heard, ${(100 * verdict.confidence).toFixed(0)}% sure: every strong line is a multiple of the speed.`
@@ -280,7 +280,7 @@ export function SoundPanel({
           )}
           {verdict && Math.abs(verdict.rpm / rpm - 1) > SPEED_AGREES && (
             <p className="text-[13px]" role="note">
-              The recording’s own lines say {formatMeasure(verdict.rpm, 'rpm', system)}: judged by that.
+              The recording fits {formatMeasure(verdict.rpm, 'rpm', system)}; that speed is used.
             </p>
           )}
           {/* Nothing is spoken: captions would have nothing to say. */}
@@ -317,7 +317,7 @@ export function SoundPanel({
               <p>
                 {recording?.shipped
                   ? 'A recording that ships with Burl: another cutter’s, so no speeds for this one follow from it.'
-                  : 'None within this machine, this cutter’s rating and the cutting speed its edge stands: take less depth or width, or a shorter, stiffer tool.'}
+                  : 'None within this machine, this cutter’s rating and the allowed cutting speed: use less depth or width, or a shorter, stiffer tool.'}
               </p>
             )}
             {!explained && (
@@ -334,7 +334,7 @@ export function SoundPanel({
             disabled={!verdict.speedFits || (recording?.shipped !== null && !practice)}
             onClick={() => void logCut()}
           >
-            Log as {verdict.chatter ? 'chatter' : 'stable'} in the notebook
+            Log as {verdict.chatter ? 'chatter' : 'stable'} with the test cuts
           </Button>
         )}
         {verdict && (

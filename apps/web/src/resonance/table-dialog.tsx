@@ -31,7 +31,7 @@ export function TableDialog({
       open
       onClose={onClose}
       title={`Modes along ${axis}, stated`}
-      description="Trusted less than a tap test here, more than the class values. A tap test takes its place."
+      description="Trusted less than a tap test here, more than typical values. A tap test replaces it."
     >
       <ol className="space-y-2">
         {modes.map((m, i) => (
