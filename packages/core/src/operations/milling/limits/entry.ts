@@ -21,7 +21,7 @@ export const pathPossibleLimit: Limit<MillingState> = {
         say(
           reason
             ? `This path cannot be run: ${reason}.`
-            : `The ${op.path.strategy.replace('-', ' ')} path path and ${op.path.entry.method} entry fit the feature.`,
+            : `The ${op.path.strategy.replace('-', ' ')} path and ${op.path.entry.method} entry fit the feature.`,
         ),
       formula: 'geometry of feature, cutter and entry',
       inputs: () => [],
