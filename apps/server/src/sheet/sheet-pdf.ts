@@ -195,7 +195,7 @@ function signatures(doc: Document, release: Release): void {
   doc.font('bold').fontSize(9).fillColor(INK).text('Signatures', MARGIN, doc.y);
   doc.font('text').fontSize(8.5);
   doc.text(
-    `Worked out by ${release.requestedBy}, ${moment(release.requestedAt)}${release.requestNote ? `: ${release.requestNote}` : ''}`,
+    `Prepared by ${release.requestedBy}, ${moment(release.requestedAt)}${release.requestNote ? `: ${release.requestNote}` : ''}`,
   );
   doc.text(
     `Released by ${release.decidedBy ?? ''}, ${moment(release.decidedAt)}${release.reason ? `: ${release.reason}` : ''}`,

@@ -147,6 +147,9 @@ const list = (crib: Crib, kind: CribKind) =>
     ...(e.origin === 'shop' ? { note: 'of the shop' } : {}),
   }));
 
+/** A material by its first words: the record's name goes on to grain and content. */
+const short = (name: string): string => name.split(/[(,]/)[0]!.trim();
+
 /** What the cut is given: alloy, machine, cutter in holder, feature, holding, and what the numbers rest on. */
 export const Given = memo(function Given({
   op,
@@ -257,7 +260,7 @@ export const Given = memo(function Given({
         title="Cutter in holder"
         label={cutter.name}
         lines={[
-          `${context.coating.name} on ${context.substrate.name}`,
+          `${short(context.coating.name)} on ${short(context.substrate.name).toLowerCase()}`,
           `${holder.name}, stick-out ${mm(op.tooling.stickOutMm)}`,
         ]}
         drawing={<ToolOutline context={context} stickOutMm={op.tooling.stickOutMm} />}

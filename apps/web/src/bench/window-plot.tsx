@@ -1,4 +1,4 @@
-import { formatMeasure, type LimitMap } from '@burl/core';
+import { formatMeasure, type LimitMap, UNITS } from '@burl/core';
 import { useDrag } from '@use-gesture/react';
 import { contours } from 'd3-contour';
 import { geoPath } from 'd3-geo';
@@ -252,7 +252,7 @@ export function WindowPlot({
         </text>
       ))}
       <text x={(W + M.left) / 2} y={H - 6} fontSize="12.5" textAnchor="middle" fill="var(--soft)">
-        {map.x.name}
+        {map.x.name}, {UNITS[map.x.unit][system].label}
       </text>
       <text
         transform={`translate(13 ${H / 2 - 10}) rotate(-90)`}
@@ -260,7 +260,7 @@ export function WindowPlot({
         textAnchor="middle"
         fill="var(--soft)"
       >
-        {map.y.name}
+        {map.y.name}, {UNITS[map.y.unit][system].label}
       </text>
       <g
         {...bind()}

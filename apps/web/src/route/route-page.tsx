@@ -345,8 +345,10 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
             <ol className="space-y-1 text-[13px]">
               {(events ?? []).slice(0, 8).map((e) => (
                 <li key={e.id}>
-                  <span className="text-soft">{new Date(e.at).toLocaleDateString('en-GB')}</span> {e.person}{' '}
-                  {e.action} {e.subject}
+                  <span className="text-soft">
+                    {new Date(e.at).toLocaleDateString('en-GB', { dateStyle: 'medium' })}
+                  </span>{' '}
+                  {e.person} {e.action} {e.subject}
                 </li>
               ))}
             </ol>
