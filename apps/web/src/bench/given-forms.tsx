@@ -76,7 +76,7 @@ export function FeatureForm({
           label: 'Edges in stock',
           unit: 'pieces',
           empty: null,
-          hint: 'empty: not counted',
+          hint: 'empty: stock unknown',
         },
       ]}
       readOnly={readOnly}

@@ -1,4 +1,11 @@
-import { formatMeasure, type MillingOperation, type OperationContext, toShown, UNITS } from '@burl/core';
+import {
+  formatMeasure,
+  type MillingOperation,
+  type OperationContext,
+  speak,
+  toShown,
+  UNITS,
+} from '@burl/core';
 import {
   Chart as ChartJs,
   Filler,
@@ -38,7 +45,7 @@ export default function HeatPanel({
   return (
     <div className={`flex h-full min-h-0 flex-col gap-1.5 ${heavy.stale ? 'opacity-60' : ''}`}>
       <p className="text-[13px]">
-        {reason} {text}
+        {speak(reason, system)} {text}
         {economic &&
           ` Cheapest life here is ${formatMeasure(economic.cheapestMin, 'min', system)} (${vc(economic.cheapestSpeed)}), fastest ${formatMeasure(economic.fastestMin, 'min', system)}.`}
       </p>

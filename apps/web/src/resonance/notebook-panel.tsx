@@ -194,7 +194,7 @@ export function NotebookPanel({
             onTake={(rpm) => setNumbers({ ...numbers, rpm })}
           />
           <Num
-            label="Override, %"
+            label="Override"
             unit="percent"
             value={numbers.overridePercent}
             readOnly={false}

@@ -54,7 +54,7 @@ describe('heat of a cut', () => {
   it('both meet at this cut, and the reason names heating and cooling', () => {
     const { here, reason } = heatCurve(lock);
     expect(here.heatSpeedMMin / here.lifeSpeedMMin!).toBeCloseTo(1, 2);
-    expect(reason).toMatch(/heats for [\d.]+ ms and cools for [\d.]+ ms/);
+    expect(reason.text).toMatch(/heats for [\d.]+ ms and cools for [\d.]+ ms/);
   });
 });
 

@@ -1,3 +1,4 @@
+import { measure, say, type Sentence } from '../../../units/sentence.ts';
 import type { MillingState } from '../milling-state.ts';
 import { heatOf } from '../milling-state.ts';
 import { millingLife, SHORTEST_LIFE_MIN } from '../../life-state.ts';
@@ -24,7 +25,7 @@ export interface HeatCurve {
   readonly here: HeatPoint;
   readonly economic: EconomicLife | null;
   /** Why the speed may rise when the arc narrows, in one sentence. */
-  readonly reason: string;
+  readonly reason: Sentence;
 }
 
 const DEG = 180 / Math.PI;
@@ -92,9 +93,11 @@ export function heatCurve(state: MillingState): HeatCurve {
           basis.machinePerMin,
         )
       : null,
-    reason:
-      `Each turn the edge heats for ${heatingMs.toPrecision(2)} ms and cools for ${coolingMs.toPrecision(2)} ms, so it reaches ` +
-      `${(share * 100).toFixed(0)}% of the steady rise: about ${temperatureC.toFixed(0)} °C. ` +
-      'A narrower arc heats it for a shorter time, so the same temperature comes at a higher speed.',
+    reason: say(
+      `Each revolution the edge heats for ${heatingMs.toPrecision(2)} ms and cools for ${coolingMs.toPrecision(2)} ms, so it reaches ` +
+        `${(share * 100).toFixed(0)}% of the steady rise: about {0}. ` +
+        'A smaller engagement angle heats it for a shorter time, so the same temperature comes at a higher speed.',
+      measure(temperatureC, 'degC'),
+    ),
   };
 }
