@@ -77,13 +77,13 @@ export default function CutterView({
                 <tr className="text-left text-[13px] text-soft">
                   <th className="p-2 font-normal">Cutter</th>
                   <th className="p-2 font-normal">Limits</th>
-                  <th className="p-2 text-right font-normal">Minutes</th>
+                  <th className="p-2 text-right font-normal">Cycle time</th>
                   <th className="p-2 text-right font-normal">Cost</th>
                   <th className="p-2 text-right font-normal">Features per edge</th>
                   <th className="p-2 text-right font-normal">MRR</th>
                   <th className="p-2 font-normal">Cut</th>
                   <th className="p-2 font-normal">Limited by</th>
-                  <th className="p-2 font-normal">Shelf</th>
+                  <th className="p-2 font-normal">Stock</th>
                   <th className="p-2">
                     <span className="sr-only">Use</span>
                   </th>

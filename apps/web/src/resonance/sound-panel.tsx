@@ -24,10 +24,10 @@ import { refreshResonance } from './use-resonance.ts';
 
 /** Recordings that ship with Burl, made by running cuts step by step. */
 const SHIPPED = [
-  { name: 'stable, 5 flutes at 2,400 rpm', file: 'calm.wav', rpm: 2400, teeth: 5, depthMm: 1.2 },
-  { name: 'chatter, 5 flutes at 2,400 rpm', file: 'chatter.wav', rpm: 2400, teeth: 5, depthMm: 4.5 },
+  { name: 'stable, 5 flutes, 2,400 rpm', file: 'calm.wav', rpm: 2400, teeth: 5, depthMm: 1.2 },
+  { name: 'chatter, 5 flutes, 2,400 rpm', file: 'chatter.wav', rpm: 2400, teeth: 5, depthMm: 4.5 },
   {
-    name: 'period-doubling, 2 flutes at 10,500 rpm',
+    name: 'period-doubling, 2 flutes, 10,500 rpm',
     file: 'flip.wav',
     rpm: 10500,
     teeth: 2,
@@ -290,9 +290,10 @@ export function SoundPanel({
         <section className="rounded-lg border border-line bg-card p-3 text-[13px]">
           <h2 className="mb-1">Why not speed × teeth</h2>
           <p>
-            {ran.toFixed(0)} rpm with {teeth} teeth push {tooth.toFixed(0)} times a second. That line and its
-            multiples are there in every cut, good or bad: the teeth force them. Chatter feeds on the wave the
-            tooth before left, so it sings near a natural frequency of the tool, between those lines.
+            At {formatMeasure(ran, 'rpm', system)}, {teeth} teeth pass {tooth.toFixed(0)} times per second.
+            That line and its multiples are there in every cut, good or bad: the teeth force them. Chatter
+            feeds on the wave the tooth before left, so it vibrates near a natural frequency of the tool,
+            between those lines.
           </p>
         </section>
         {verdict?.chatter && verdict.speedFits && (
