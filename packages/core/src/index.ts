@@ -3,7 +3,7 @@ export { remediesFor } from './deciding/remedies/remedies.ts';
 export type { CutterShelf } from './deciding/remedies/other-cutters.ts';
 export type { Remedy } from './deciding/remedies/remedy.ts';
 export { problemsOf, toolFits } from './evaluation/check-operation.ts';
-export { setParameter, parametersOf, speedDiameter } from './evaluation/set-parameter.ts';
+export { setParameter, parametersOf } from './evaluation/set-parameter.ts';
 export { withStartingCut, startingStickOut } from './evaluation/starting-cut.ts';
 export { differencesOf, type Difference } from './evaluation/differences.ts';
 export {

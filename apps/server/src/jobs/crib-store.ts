@@ -11,6 +11,7 @@ import {
   cribSource,
   requireContext,
   resolveContext,
+  type ContextSource,
   type Crib,
   type CribDocuments,
   type CribEntry,
@@ -74,25 +75,26 @@ export async function wholeCrib(db: Database | Transaction): Promise<Crib> {
   };
 }
 
-/** The four entries an operation names, and what tools are made of: all that judging one operation reads. */
-async function cribFor(db: Database | Transaction, op: Operation): Promise<Crib> {
-  const named = async <K extends CribKind>(kind: K, id: string): Promise<CribEntry<K>[]> => {
+/** The four entries an operation names, and what tools are made of: all that checking one operation reads. */
+async function sourceFor(
+  db: Database | Transaction,
+  op: Operation,
+  quantity: number,
+): Promise<ContextSource> {
+  const named = async <K extends CribKind>(kind: K, id: string): Promise<CribDocuments[K][]> => {
     const table = CRIB_TABLES[kind] as typeof alloys;
     const rows = await db.select().from(table).where(eq(table.id, id));
-    return rows.map((r) => entryOf<K>(r));
+    return rows.map((r) => entryOf<K>(r).document);
   };
   return {
     alloys: await named('alloys', op.alloyId),
     machines: await named('machines', op.machineId),
     cutters: await named('cutters', op.tooling.cutterId),
     holders: await named('holders', op.tooling.holderId),
-    materials: await toolMaterialsOf(db),
-    assemblies: [],
-    resonance: NOTHING_MEASURED,
+    ...(await toolMaterialsOf(db)),
+    quantity,
   };
 }
-
-const NOTHING_MEASURED: ResonanceBook = bookOf([]);
 
 /**
  * Context in which the numbers of one operation are checked, without what was measured of its combination.
@@ -103,7 +105,7 @@ export async function contextForCheck(
   op: Operation,
   quantity: number,
 ): Promise<OperationContext> {
-  const found = resolveContext(op, cribSource(await cribFor(db, op), quantity));
+  const found = resolveContext(op, await sourceFor(db, op, quantity));
   // Only an error has to tell what else is there.
   return 'context' in found ? found.context : contextInCrib(await wholeCrib(db), op, quantity);
 }

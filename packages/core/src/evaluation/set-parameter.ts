@@ -7,10 +7,6 @@ import { kindOf } from './registry.ts';
 /** Parameters of an operation, in the order they are read. */
 export const parametersOf = (op: Operation): readonly Parameter[] => kindOf(op).parameters;
 
-/** Diameter an operation's cutting speed is stated at, mm. */
-export const speedDiameter = (op: Operation, context: Pick<OperationContext, 'cutter'>): number =>
-  kindOf(op).speedDiameter(op, context);
-
 /**
  * The operation with one parameter moved; the others follow so that kinematics hold and pinned ones stay.
  * When speed moves the feed per tooth is kept, so table feed moves with it and the chip stays as it is.

@@ -72,7 +72,7 @@ export interface KindParts<O extends Operation, S extends CutState> {
   readonly checks: (op: O, context: OperationContext, see: Inspection) => void;
   readonly speedDiameter: (op: O, context: Pick<OperationContext, 'cutter'>) => number;
   readonly set: (op: O, context: OperationContext, key: Parameter, value: number, diameterMm: number) => O;
-  readonly start: (op: O, context: OperationContext) => O['cut'];
+  readonly start: (op: O, context: OperationContext, diameterMm: number) => O['cut'];
   readonly state: (op: O, context: OperationContext) => S;
   readonly ladder: readonly Limit<S>[];
   readonly numbers: (state: S) => Quantity[];
@@ -105,7 +105,10 @@ export function operationKind<O extends Operation, S extends CutState>(
     speedDiameter: (op, context) => parts.speedDiameter(own(op), context),
     set: (op, context, key, value) =>
       parts.set(own(op), context, key, value, parts.speedDiameter(own(op), context)),
-    start: (op, context) => ({ ...own(op), cut: parts.start(own(op), context) }),
+    start: (op, context) => ({
+      ...own(op),
+      cut: parts.start(own(op), context, parts.speedDiameter(own(op), context)),
+    }),
     workOut(op, context) {
       const state = parts.state(own(op), context);
       return {

@@ -47,7 +47,7 @@ type Digits =
   | { readonly decimals: number; readonly trim?: true }
   /** Figures that count, whatever the size: an estimate does not know more. */
   | { readonly figures: number }
-  /** One digit after the point below `below`, none from there. */
+  /** One digit after the point below this, none from there. */
   | { readonly wholeFrom: number }
   /** To the nearest of these from `from` on, whole below. */
   | { readonly nearest: number; readonly from: number };
@@ -136,8 +136,8 @@ const withoutZeros = (text: string): string => (text.includes('.') ? text.replac
 /** To `n` figures; noughts after the point that say nothing are kept, as in 2.0. */
 function toFigures(value: number, n: number): string {
   if (value === 0) return '0';
-  const rounded = Number(value.toPrecision(n));
-  return rounded.toFixed(Math.min(4, decimalsFor(rounded, n)));
+  const kept = Number(value.toPrecision(n));
+  return kept.toFixed(Math.min(4, decimalsFor(kept, n)));
 }
 
 function toDecimals(value: number, n: number, trim: boolean): string {

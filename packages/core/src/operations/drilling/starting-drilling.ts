@@ -5,10 +5,13 @@ import { isDifficultToClear } from '../holes/difficult-chips.ts';
 import { drillWindow } from '../life-state.ts';
 import { into, low, startingRpm } from '../starting.ts';
 import { drillFeedWindow } from './limits/drill-feed.ts';
-import { drillingDiameter } from './drilling-diameter.ts';
 
 /** First numbers of a drill: low in its windows, pecks as planned, slower where it breaks into the open. */
-export function startingDrilling(op: DrillingOperation, context: OperationContext): DrillingOperation['cut'] {
+export function startingDrilling(
+  op: DrillingOperation,
+  context: OperationContext,
+  diameterMm: number,
+): DrillingOperation['cut'] {
   const { hole } = op;
   const tool = outerDiameter(context.cutter) || hole.diameterMm;
   const window = drillFeedWindow(context) ?? [0.01 * tool, 0.02 * tool];
@@ -17,7 +20,7 @@ export function startingDrilling(op: DrillingOperation, context: OperationContex
   const vc = op.measured.lifeSpeed30MMin ?? low(drillWindow(context), 15);
   return {
     ...op.cut,
-    speedRpm: startingRpm(context, vc, drillingDiameter(op, context)),
+    speedRpm: startingRpm(context, vc, diameterMm),
     feedPerRevMm: into(window, 0.35),
     peck: 'plan',
     breakthroughFeed: breaks && (isDifficultToClear(context) || least === 0.5) ? least : 1,

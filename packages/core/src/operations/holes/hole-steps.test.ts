@@ -16,7 +16,7 @@ import type { HoleOperation } from '../hole-operation.ts';
 import { problemsOf } from '../../evaluation/check-operation.ts';
 import { evaluate, limitOf, numberOf } from '../../evaluation/evaluate.ts';
 import { remediesFor } from '../../deciding/remedies/remedies.ts';
-import { parametersOf, setParameter, speedDiameter } from '../../evaluation/set-parameter.ts';
+import { parametersOf, setParameter } from '../../evaluation/set-parameter.ts';
 import { planHole } from '../../deciding/hole-plan/plan-hole.ts';
 import { KINDS } from '../../evaluation/registry.ts';
 import { speak } from '../../units/sentence.ts';
@@ -52,7 +52,7 @@ describe.each(all)('%s', (_name, { op, context }) => {
       expect(numberOf(after, key).value / before, key).toBeCloseTo(0.9, 6);
     }
     expect(numberOf(e, 'vc').value).toBeCloseTo(
-      (Math.PI * speedDiameter(op, context) * op.cut.speedRpm) / 1000,
+      (Math.PI * KINDS[op.kind].speedDiameter(op, context) * op.cut.speedRpm) / 1000,
       6,
     );
   });

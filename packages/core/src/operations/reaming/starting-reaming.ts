@@ -1,4 +1,3 @@
-import { outerDiameter } from '../../crib/cutter.ts';
 import type { OperationContext } from '../context.ts';
 import type { ReamingOperation } from '../hole-operation.ts';
 import { drillFeedWindow } from '../drilling/limits/drill-feed.ts';
@@ -6,12 +5,15 @@ import { drillWindow, REAMING_SHARE } from '../life-state.ts';
 import { into, low, startingRpm } from '../starting.ts';
 
 /** First numbers of a reamer: a share of a drill's speed, low in its window of feeds. */
-export function startingReaming(op: ReamingOperation, context: OperationContext): ReamingOperation['cut'] {
-  const tool = outerDiameter(context.cutter) || op.hole.diameterMm;
+export function startingReaming(
+  op: ReamingOperation,
+  context: OperationContext,
+  diameterMm: number,
+): ReamingOperation['cut'] {
   const vc = op.measured.lifeSpeed30MMin ?? REAMING_SHARE * low(drillWindow(context), 15);
   return {
     ...op.cut,
-    speedRpm: startingRpm(context, vc, tool),
+    speedRpm: startingRpm(context, vc, diameterMm),
     feedPerRevMm: into(drillFeedWindow(context) ?? [0.2, 0.6], 0.3),
     outFeed: 1.5,
   };

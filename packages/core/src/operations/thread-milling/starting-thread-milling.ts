@@ -1,4 +1,3 @@
-import { outerDiameter } from '../../crib/cutter.ts';
 import type { OperationContext } from '../context.ts';
 import type { ThreadMillingOperation } from '../hole-operation.ts';
 import { startingEdgeFeed, startingEdgeSpeed } from '../holes/starting-edge.ts';
@@ -8,11 +7,11 @@ import { startingRpm } from '../starting.ts';
 export function startingThreadMilling(
   op: ThreadMillingOperation,
   context: OperationContext,
+  diameterMm: number,
 ): ThreadMillingOperation['cut'] {
-  const tool = outerDiameter(context.cutter) || op.hole.diameterMm;
   return {
     ...op.cut,
-    speedRpm: startingRpm(context, startingEdgeSpeed(op, context), tool),
+    speedRpm: startingRpm(context, startingEdgeSpeed(op, context), diameterMm),
     feedPerToothMm: startingEdgeFeed(op, context),
   };
 }
