@@ -13,7 +13,7 @@ const upward = (within, folders) =>
     name: `${folder}-uses-only-what-is-below`,
     severity: 'error',
     from: { path: `${within}/${folder}/`, pathNot: '\\.test\\.ts$' },
-    to: { path: `${within}/(${folders.slice(i + 1).join('|')}|index\\.ts$)` },
+    to: { path: `${within}/(${folders.slice(i + 1).join('|')}|index\\.ts$|app\\.tsx$)` },
   }));
 
 /** A kind of operation stands by itself. A hole bored by a mill is a milling cut, and a reamer's feed hangs on a drill's. */
@@ -28,6 +28,10 @@ const apart = KINDS.map((kind) => ({
     path: `${CORE}/operations/(${KINDS.filter((k) => k !== kind && !(MADE_OF[kind] ?? []).includes(k)).join('|')})/`,
   },
 }));
+
+const WEB = '^apps/web/src';
+/** Rooms of the pages from the ground up: the kit, what is drawn with it, what is asked and worked out, the pages. */
+const ROOMS = ['ui', 'charts', 'drawing', 'judging', 'workers', 'pages'];
 
 /** Arrows go one way: web → contract → core ← server; nothing imports an app. */
 export default {
@@ -63,6 +67,13 @@ export default {
     ...upward(CORE, FLOORS),
     ...upward(`${CORE}/physics`, PHYSICS),
     ...apart,
+    ...upward(WEB, ROOMS),
+    {
+      name: 'a-page-knows-no-other-page',
+      severity: 'error',
+      from: { path: `${WEB}/pages/([^/]+)/` },
+      to: { path: `${WEB}/pages/`, pathNot: `${WEB}/pages/$1/` },
+    },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
   ],
   options: {

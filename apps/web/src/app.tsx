@@ -7,9 +7,9 @@ import { useSession } from './api/hooks.ts';
 import { ActionsProvider } from './frame/actions.tsx';
 import { Frame } from './frame/frame.tsx';
 import { PreferencesProvider } from './frame/preferences.tsx';
-import { Failed, Loading } from './parts/page-states.tsx';
-import { Desk } from './desk/desk.tsx';
-import { SignIn } from './sign-in/sign-in.tsx';
+import { Failed, Loading } from './ui/page-states.tsx';
+import { Desk } from './pages/desk/desk.tsx';
+import { SignIn } from './pages/sign-in/sign-in.tsx';
 import { NotHere } from './frame/not-here.tsx';
 
 const page = (load: () => Promise<{ default: () => ReactNode }>, what: string): ReactNode => {
@@ -42,19 +42,19 @@ const router = createBrowserRouter([
     errorElement: <NotHere broken />,
     children: [
       { path: '/', element: <Desk /> },
-      { path: '/jobs/:job', element: page(() => import('./route/route-page.tsx'), 'the route') },
-      { path: '/jobs/:job/ops/:op', element: page(() => import('./bench/bench.tsx'), 'the bench') },
-      { path: '/jobs/:job/holes', element: page(() => import('./holes/holes-page.tsx'), 'the holes') },
+      { path: '/jobs/:job', element: page(() => import('./pages/route/route-page.tsx'), 'the route') },
+      { path: '/jobs/:job/ops/:op', element: page(() => import('./pages/bench/bench.tsx'), 'the bench') },
+      { path: '/jobs/:job/holes', element: page(() => import('./pages/holes/holes-page.tsx'), 'the holes') },
       {
         path: '/jobs/:job/release',
-        element: page(() => import('./release/release-page.tsx'), 'the release'),
+        element: page(() => import('./pages/release/release-page.tsx'), 'the release'),
       },
-      { path: '/jobs/:job/floor', element: page(() => import('./floor/floor-page.tsx'), 'the sheet') },
+      { path: '/jobs/:job/floor', element: page(() => import('./pages/floor/floor-page.tsx'), 'the sheet') },
       {
         path: '/resonance/:combination?',
-        element: page(() => import('./resonance/resonance-page.tsx'), 'the combinations'),
+        element: page(() => import('./pages/chatter/chatter-page.tsx'), 'the combinations'),
       },
-      { path: '/crib/:kind?', element: page(() => import('./crib/crib-page.tsx'), 'the crib') },
+      { path: '/crib/:kind?', element: page(() => import('./pages/crib/crib-page.tsx'), 'the crib') },
       { path: '*', element: <NotHere /> },
     ],
   },

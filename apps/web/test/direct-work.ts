@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import { heavyApi } from '../src/judging/heavy-api.ts';
-import type { Heavy, Lane, Start } from '../src/judging/use-heavy.ts';
+import { heavyApi } from '../src/workers/heavy-api.ts';
+import type { Heavy, Lane, Start } from '../src/workers/use-heavy.ts';
 
 /** The same functions without a worker between: what the page asks is answered in the test's own thread. */
 const direct = new Proxy(

@@ -1,4 +1,4 @@
-import { SheetDialog } from '../parts/sheet-dialog.tsx';
+import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { useActions } from './actions.tsx';
 
 const ALWAYS: readonly (readonly [string, string])[] = [

@@ -1,0 +1,83 @@
+import type { MillingOperation, Operation, OperationContext } from '@burl/core';
+import type { Crib, JobDetail, JobOperation } from '@burl/contract';
+import { lazy, Suspense, useMemo } from 'react';
+import { toast } from 'sonner';
+import { call, messageOf } from '../../../api/client.ts';
+import { refreshJob } from '../../../api/hooks.ts';
+import type { View } from '../bar.tsx';
+import { Loading } from '../../../ui/page-states.tsx';
+
+const StrategiesView = lazy(() => import('./strategies-view.tsx'));
+const CutterView = lazy(() => import('./cutter-view.tsx'));
+const VariantsView = lazy(() => import('./variants-view.tsx'));
+
+/** The bench's comparisons: strategies, cutters, variants. What is taken goes to the bench and can be undone. */
+export function Comparison({
+  view,
+  op,
+  context,
+  crib,
+  detail,
+  operation,
+  readOnly,
+  onTake,
+}: {
+  view: View;
+  op: MillingOperation;
+  context: OperationContext;
+  crib: Crib;
+  detail: JobDetail;
+  operation: JobOperation;
+  readOnly: boolean;
+  onTake: (next: Operation) => void;
+}) {
+  const { job } = detail;
+  const keep = async (next: Operation) => {
+    try {
+      const made = await call<{ id: string; label: string; version: number }>(
+        'POST',
+        `/api/operations/${operation.id}/variants`,
+      );
+      await call('PUT', `/api/variants/${made.id}`, { document: next, version: made.version });
+      toast.success(`Kept as variant ${made.label}.`);
+    } catch (e) {
+      toast.error(messageOf(e));
+    }
+    await refreshJob(job.id);
+  };
+  const shelf = useMemo(() => {
+    const edges = new Map<string, number>();
+    for (const o of detail.setups.flatMap((s) => s.operations))
+      for (const v of o.variants)
+        if (v.document.edgesOnShelf !== null) edges.set(v.document.tooling.cutterId, v.document.edgesOnShelf);
+    return edges;
+  }, [detail]);
+
+  return (
+    <div className="min-h-0 flex-1 overflow-y-auto" tabIndex={0} role="region" aria-label="Comparison">
+      <Suspense fallback={<Loading what="the comparison" />}>
+        {view === 'strategies' ? (
+          <StrategiesView
+            op={op}
+            context={context}
+            crib={crib}
+            readOnly={readOnly}
+            onTake={onTake}
+            onKeep={(next) => void keep(next)}
+          />
+        ) : view === 'cutter' ? (
+          <CutterView
+            op={op}
+            context={context}
+            crib={crib}
+            shelf={shelf}
+            readOnly={readOnly}
+            onTake={onTake}
+          />
+        ) : (
+          <VariantsView operation={operation} current={op} crib={crib} quantity={job.quantity} />
+        )}
+      </Suspense>
+    </div>
+  );
+}

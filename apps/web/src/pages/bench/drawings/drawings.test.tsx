@@ -1,0 +1,133 @@
+import { type DrillingOperation, evaluate, type MillingOperation } from '@burl/core';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { example } from '../../../../test/crib.ts';
+import { PreferencesProvider } from '../../../frame/preferences.tsx';
+import { ElevationView } from './elevation-view.tsx';
+import { HoleSection } from './hole-section.tsx';
+import { PlanView } from './plan-view.tsx';
+
+beforeEach(() => {
+  localStorage.clear();
+  localStorage.setItem('burl.theme', 'light');
+});
+afterEach(cleanup);
+
+const pocket = example('Rough seal pocket A') as { op: MillingOperation } & ReturnType<typeof example>;
+const hole = example('Drill 6.8') as { op: DrillingOperation } & ReturnType<typeof example>;
+const press = (name: string, key: string, shiftKey = false): void => {
+  fireEvent.keyDown(screen.getByRole('slider', { name }), { key, shiftKey });
+};
+
+describe('the cut from above', () => {
+  function show(op: MillingOperation, onWidth = vi.fn(), readOnly = false) {
+    const { container } = render(
+      <PreferencesProvider>
+        <PlanView
+          op={op}
+          context={pocket.context}
+          evaluation={evaluate(op, pocket.context)}
+          readOnly={readOnly}
+          onWidth={onWidth}
+        />
+      </PreferencesProvider>,
+    );
+    return { container, onWidth };
+  }
+
+  it('has a handle on the stepover that moves by keyboard and stays inside the cutter', () => {
+    const { onWidth } = show(pocket.op);
+    press('Radial depth', 'ArrowUp');
+    press('Radial depth', 'ArrowDown', true);
+    press('Radial depth', 'End');
+    press('Radial depth', 'Home');
+    press('Radial depth', 'x');
+    expect(onWidth.mock.calls.flat()).toEqual([1.65, 1.1, 12, 0.05]);
+    expect(screen.getByRole('slider').getAttribute('aria-valuetext')).toBe('1.6\u00a0mm');
+  });
+
+  it('draws one edge a flute and turns the work round for conventional', () => {
+    const climb = show(pocket.op).container;
+    expect(climb.querySelectorAll('line[stroke-width="3"]')).toHaveLength(5);
+    expect(climb.innerHTML).toContain('scale(1 1)');
+    cleanup();
+    const other = show({ ...pocket.op, cut: { ...pocket.op.cut, direction: 'conventional' } }).container;
+    expect(other.innerHTML).toContain('scale(1 -1)');
+  });
+
+  it('has nothing to drag in a slot, and does not move for a reader', () => {
+    show({
+      ...pocket.op,
+      feature: { ...pocket.op.feature, kind: 'slot' },
+      cut: { ...pocket.op.cut, radialEngagementMm: 12 },
+    });
+    expect(screen.queryByRole('slider')).toBeNull();
+    expect(screen.getByText(/full width/)).toBeTruthy();
+    cleanup();
+    const { onWidth } = show(pocket.op, vi.fn(), true);
+    press('Radial depth', 'ArrowUp');
+    expect(onWidth).not.toHaveBeenCalled();
+  });
+});
+
+describe('the cut from the side', () => {
+  it('shows depth, stick-out and lean, and has handles on the first two', () => {
+    const [depth, out] = [vi.fn(), vi.fn()];
+    render(
+      <PreferencesProvider>
+        <ElevationView
+          op={pocket.op}
+          context={pocket.context}
+          evaluation={evaluate(pocket.op, pocket.context)}
+          readOnly={false}
+          onDepth={depth}
+          onStickOut={out}
+        />
+      </PreferencesProvider>,
+    );
+    expect(screen.getByText(/deflects 0\.\d+\smm, drawn ×\d+/)).toBeTruthy();
+    expect(screen.getByText('3.2×D')).toBeTruthy();
+    press('Axial depth', 'ArrowDown');
+    press('Stick-out', 'ArrowUp', true);
+    expect(depth).toHaveBeenCalledWith(23.9);
+    expect(out).toHaveBeenCalledWith(43);
+  });
+});
+
+describe('section of a hole', () => {
+  it('marks every stroke’s end it has room for, the last always, and the torque at full depth', () => {
+    render(
+      <PreferencesProvider>
+        <HoleSection
+          op={hole.op}
+          context={hole.context}
+          evaluation={evaluate(hole.op, hole.context)}
+          readOnly={false}
+          onStickOut={vi.fn()}
+          onPecks={vi.fn()}
+        />
+      </PreferencesProvider>,
+    );
+    expect(screen.getByText('26.01 mm')).toBeTruthy();
+    expect(screen.getByText('34 mm')).toBeTruthy();
+    expect(screen.getByText('4 pecks, chip-break retract between')).toBeTruthy();
+    expect(screen.getByText(/N·m/)).toBeTruthy();
+  });
+
+  it('says one stroke where one is enough', () => {
+    const short: DrillingOperation = { ...hole.op, hole: { ...hole.op.hole, depthMm: 12 } };
+    render(
+      <PreferencesProvider>
+        <HoleSection
+          op={short}
+          context={hole.context}
+          evaluation={evaluate(short, hole.context)}
+          readOnly
+          onStickOut={vi.fn()}
+          onPecks={vi.fn()}
+        />
+      </PreferencesProvider>,
+    );
+    expect(screen.getByText('one peck')).toBeTruthy();
+  });
+});

@@ -1,0 +1,56 @@
+import type { MillingOperation } from '@burl/core';
+import { Choice, type FormProps, Num } from '../../../ui/form-parts.tsx';
+import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
+
+type Feature = MillingOperation['feature'];
+
+const STOCK: readonly NumberField<Feature>[] = [{ key: 'stockMm', label: 'Stock on each side', unit: 'mm' }];
+const ASKED: readonly NumberField<Feature>[] = [
+  { key: 'slopeDeg', label: 'Slope of the surface', unit: 'deg', zero: true, hint: '90 is a vertical wall' },
+  { key: 'raUm', label: 'Ra required', unit: 'um-fine', empty: null, hint: 'empty: none' },
+  { key: 'scallopMm', label: 'Scallop height allowed', unit: 'mm-fine', empty: null, hint: 'empty: none' },
+];
+
+/** What not every feature has: island, stock around a boss, open floor, slope, and the surface that is asked for. */
+export function FeatureRest({ op, readOnly, onChange }: FormProps<MillingOperation>) {
+  const { feature } = op;
+  const set = (change: Partial<Feature>) => onChange({ ...op, feature: { ...feature, ...change } });
+  return (
+    <>
+      {feature.kind === 'boss' && (
+        <NumberFields of={feature} fields={STOCK} readOnly={readOnly} onSet={set} />
+      )}
+      {feature.kind === 'pocket' && (
+        <>
+          <Num
+            label="Island, length"
+            value={feature.island?.lengthMm ?? null}
+            unit="mm"
+            empty
+            readOnly={readOnly}
+            onTake={(v) =>
+              set({ island: v === null ? null : { lengthMm: v, widthMm: feature.island?.widthMm ?? v } })
+            }
+            hint="empty: none"
+          />
+          {feature.island && (
+            <NumberFields
+              of={feature.island}
+              fields={[{ key: 'widthMm', label: 'Island, width', unit: 'mm' }]}
+              readOnly={readOnly}
+              onSet={(change) => set({ island: { ...feature.island!, ...change } })}
+            />
+          )}
+        </>
+      )}
+      <Choice
+        label="Floor"
+        value={feature.through ? 'open below' : 'closed'}
+        options={['closed', 'open below']}
+        readOnly={readOnly}
+        onTake={(v) => set({ through: v === 'open below' })}
+      />
+      <NumberFields of={feature} fields={ASKED} readOnly={readOnly} onSet={set} />
+    </>
+  );
+}

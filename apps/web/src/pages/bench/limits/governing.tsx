@@ -1,0 +1,122 @@
+import { type Evaluation, limitOf, type Remedy, speak } from '@burl/core';
+import { useSystem } from '../../../frame/preferences.tsx';
+import { Link } from 'react-router';
+import { Button } from '../../../ui/button.tsx';
+import { StateWord } from '../../../ui/state-mark.tsx';
+
+const minutes = (m: number): string =>
+  Math.abs(m) < 0.05 ? 'Same cycle time' : `Cycle time ${m > 0 ? '+' : '−'}${Math.abs(m).toFixed(1)} min`;
+
+/** Factors beyond this are said in words: no life model knows them. */
+const MANY = 10;
+
+function featuresPerEdge(factor: number): string {
+  if (factor > MANY) return 'over ten times the features per edge';
+  if (factor < 1 / MANY) return 'under a tenth of the features per edge';
+  if (factor >= 2) return `${factor.toFixed(1)}× features per edge`;
+  const percent = Math.abs((factor - 1) * 100).toFixed(0);
+  return `${factor > 1 ? '+' : '−'}${percent}% features per edge`;
+}
+
+function effect(r: Remedy): string {
+  const life =
+    r.lifeFactor === null || Math.abs(r.lifeFactor - 1) < 0.03 ? '' : `, ${featuresPerEdge(r.lifeFactor)}`;
+  const becomes = [
+    ...r.pushesOver.map((name) => `${name} becomes Over`),
+    ...r.tightens.map((name) => `${name} becomes Tight`),
+  ];
+  return `${minutes(r.minutesMore)}${life}.${becomes.length ? ` Also: ${becomes.join(', ')}.` : ''}`;
+}
+
+/** The governing limit in a sentence, and single changes that clear it. A remedy is seen before it is taken. */
+export function Governing({
+  evaluation,
+  limitId,
+  remedies,
+  stale,
+  previewing,
+  readOnly,
+  onPreview,
+  onApply,
+  resonance,
+}: {
+  evaluation: Evaluation;
+  limitId: string;
+  remedies: readonly Remedy[];
+  stale: boolean;
+  previewing: string | null;
+  readOnly: boolean;
+  onPreview: (remedy: Remedy | null) => void;
+  onApply: (remedy: Remedy) => void;
+  /** Where the vibration of this combination is measured and remembered. */
+  resonance: string;
+}) {
+  const system = useSystem();
+  const limit = limitOf(evaluation, limitId);
+  const governs = limitId === evaluation.governing;
+  return (
+    <section
+      aria-label="What governs"
+      className="rounded-lg border border-line border-l-4 bg-card p-3"
+      style={{ borderLeftColor: `var(--${limit.state})` }}
+    >
+      <div className="mb-1 flex items-center justify-between">
+        <h2 className="text-[12.5px] font-semibold text-soft">
+          {governs ? 'Governs' : 'Selected limit'}: {limit.name}
+        </h2>
+        <StateWord state={limit.state} />
+      </div>
+      <p className="text-[16px] leading-snug font-semibold" aria-live="polite">
+        {speak(limit.why, system)}
+      </p>
+      {limit.group === 'vibration' && (
+        <Link to={resonance} className="mt-1 inline-block font-semibold underline">
+          {limit.state === 'unproven' ? 'Measure this combination' : 'See lobes, test cuts and sound'}
+        </Link>
+      )}
+      {(limit.state !== 'clear' || previewing !== null) && (
+        <div className={`mt-2 ${stale ? 'opacity-60' : ''}`} aria-busy={stale}>
+          {remedies.length === 0 && (
+            <p className="text-soft">
+              {stale
+                ? 'Looking for single changes that clear it…'
+                : limit.state === 'unproven'
+                  ? 'Only a measurement settles this.'
+                  : 'No single change, and no pair, clears this. Try another cutter, holder or strategy.'}
+            </p>
+          )}
+          <ul className="divide-y divide-line">
+            {remedies.slice(0, 4).map((r) => (
+              <li key={r.id + speak(r.title, 'metric')} className="py-1.5">
+                <div className="flex items-center justify-between gap-2">
+                  <div className="min-w-0">
+                    <p className="leading-tight">{speak(r.title, system)}</p>
+                    <p className={`text-[12.5px] ${r.pushesOver.length ? 'text-over' : 'text-soft'}`}>
+                      {effect(r)}
+                    </p>
+                  </div>
+                  {previewing === r.id ? (
+                    <span className="flex gap-1">
+                      <Button look="main" onClick={() => onApply(r)}>
+                        Apply
+                      </Button>
+                      <Button onClick={() => onPreview(null)}>Back</Button>
+                    </span>
+                  ) : (
+                    <Button
+                      disabled={readOnly || stale}
+                      onClick={() => onPreview(r)}
+                      aria-label={`Preview: ${speak(r.title, system)}`}
+                    >
+                      Preview
+                    </Button>
+                  )}
+                </div>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </section>
+  );
+}

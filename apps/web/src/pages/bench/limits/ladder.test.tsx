@@ -1,0 +1,194 @@
+import { evaluate } from '@burl/core';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { useState } from 'react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { example } from '../../../../test/crib.ts';
+import { PreferencesProvider } from '../../../frame/preferences.tsx';
+import { Governing } from './governing.tsx';
+import { Ladder } from './ladder.tsx';
+import { Numbers } from '../numbers.tsx';
+import { Parameters } from '../parameters.tsx';
+
+beforeEach(() => {
+  localStorage.clear();
+  localStorage.setItem('burl.theme', 'light');
+});
+afterEach(cleanup);
+
+const { op, context } = example('Rough seal pocket A');
+const evaluation = evaluate(op, context);
+
+function Opened() {
+  const [opened, setOpened] = useState<string | null>(null);
+  return (
+    <PreferencesProvider>
+      <Ladder evaluation={evaluation} opened={opened} onOpen={setOpened} />
+    </PreferencesProvider>
+  );
+}
+
+describe('ladder', () => {
+  it('lists every limit in its fixed order, with state in words and share in per cent', () => {
+    render(<Opened />);
+    const rungs = screen.getAllByRole('button');
+    expect(rungs.map((r) => r.textContent!.split(':')[0])).toEqual(evaluation.limits.map((l) => l.name));
+    const lean = rungs.find((r) => r.textContent!.startsWith('wall deflection'))!;
+    const { share } = evaluation.limits.find((l) => l.id === 'wall-error')!;
+    expect(lean.textContent).toBe(`wall deflection: over${(share!.value * 100).toFixed(0)}%`);
+  });
+
+  it('opens a rung with sentence, allowed value, formula, band and source, and closes it', () => {
+    render(<Opened />);
+    const rung = screen.getByRole('button', { name: /^wall deflection/ });
+    expect(rung.getAttribute('aria-expanded')).toBe('false');
+    fireEvent.click(rung);
+    const item = within(rung.closest('li')!);
+    expect(item.getByText(/Deflection off the wall 0\.\d+/)).toBeTruthy();
+    expect(item.getByText(/stock to leave\.$/)).toBeTruthy();
+    expect(item.getByText('δ = Fn·(beam + clamp + holder + spindle)')).toBeTruthy();
+    expect(item.getByText(/80% range/)).toBeTruthy();
+    expect(item.getByText(/What would narrow it most/)).toBeTruthy();
+    fireEvent.click(rung);
+    expect(item.queryByText(/80% range/)).toBeNull();
+  });
+});
+
+describe('governing limit', () => {
+  const remedy = {
+    id: 'depth',
+    title: {
+      text: 'Reduce axial depth {0} → {1}',
+      measures: [
+        { value: 24, unit: 'mm' },
+        { value: 6, unit: 'mm' },
+      ],
+    },
+    operation: op,
+    state: 'clear',
+    minutesMore: 4.24,
+    lifeFactor: 0.5,
+    pushesOver: ['minimum chip thickness'],
+    tightens: ['chip space'],
+    size: 1,
+  } as const;
+
+  function show(previewing: string | null, onPreview = vi.fn(), onApply = vi.fn(), readOnly = false) {
+    render(
+      <PreferencesProvider>
+        <Governing
+          evaluation={evaluation}
+          limitId="wall-error"
+          remedies={[remedy]}
+          stale={false}
+          previewing={previewing}
+          readOnly={readOnly}
+          onPreview={onPreview}
+          onApply={onApply}
+          resonance="/resonance"
+        />
+      </PreferencesProvider>,
+    );
+    return { onPreview, onApply };
+  }
+
+  it('says in a sentence what governs, and what each remedy costs and pushes over', () => {
+    show(null);
+    expect(screen.getByText('Governs: wall deflection')).toBeTruthy();
+    expect(screen.getByText('over')).toBeTruthy();
+    expect(screen.getByText('Reduce axial depth 24 mm → 6 mm')).toBeTruthy();
+    expect(
+      screen.getByText(
+        'Cycle time +4.2 min, −50% features per edge. Also: minimum chip thickness becomes Over, chip space becomes Tight.',
+      ),
+    ).toBeTruthy();
+  });
+
+  it('previews before it applies, and goes back', () => {
+    const { onPreview, onApply } = show(null);
+    fireEvent.click(screen.getByRole('button', { name: /^Preview/ }));
+    expect(onPreview).toHaveBeenCalledWith(remedy);
+    expect(onApply).not.toHaveBeenCalled();
+    cleanup();
+    const second = show('depth');
+    fireEvent.click(screen.getByRole('button', { name: 'Back' }));
+    expect(second.onPreview).toHaveBeenCalledWith(null);
+    fireEvent.click(screen.getByRole('button', { name: 'Apply' }));
+    expect(second.onApply).toHaveBeenCalledWith(remedy);
+  });
+
+  it('changes nothing for someone who may only read', () => {
+    const { onPreview } = show(null, vi.fn(), vi.fn(), true);
+    const button = screen.getByRole<HTMLButtonElement>('button', { name: /^Preview/ });
+    expect(button.disabled).toBe(true);
+    fireEvent.click(button);
+    expect(onPreview).not.toHaveBeenCalled();
+  });
+});
+
+describe('parameters', () => {
+  it('are typed and pinned by name', () => {
+    const [set, pin] = [vi.fn(), vi.fn()];
+    render(
+      <PreferencesProvider>
+        <Parameters
+          op={op}
+          evaluation={evaluation}
+          compared={null}
+          readOnly={false}
+          onSet={set}
+          onPin={pin}
+        />
+      </PreferencesProvider>,
+    );
+    const depth = screen.getByLabelText<HTMLInputElement>('axial depth');
+    fireEvent.change(depth, { target: { value: '10' } });
+    fireEvent.keyDown(depth, { key: 'Enter' });
+    expect(set).toHaveBeenCalledWith('ap', 10);
+    fireEvent.click(screen.getByRole('button', { name: 'Pin max chip thickness' }));
+    expect(pin).toHaveBeenCalledWith('hex');
+    expect(screen.queryByRole('button', { name: 'Pin metal per minute' })).toBeNull();
+  });
+
+  it('tint what a preview would change, and only that', () => {
+    const other = evaluate({ ...op, cut: { ...op.cut, speedRpm: 900 } } as typeof op, context);
+    const { container } = render(
+      <PreferencesProvider>
+        <Parameters
+          op={op}
+          evaluation={evaluation}
+          compared={other}
+          readOnly
+          onSet={vi.fn()}
+          onPin={vi.fn()}
+        />
+      </PreferencesProvider>,
+    );
+    const tinted = [...container.querySelectorAll('section > div')].filter((d) =>
+      d.className.includes('bg-accent-soft'),
+    );
+    expect(tinted.map((d) => d.querySelector('span')!.textContent)).toEqual(['n', 'vc', 'vf', 'Q']);
+  });
+
+  it('show a hole its own numbers', () => {
+    const drilled = example('Drill 6.8');
+    const result = evaluate(drilled.op, drilled.context);
+    render(
+      <PreferencesProvider>
+        <Parameters
+          op={drilled.op}
+          evaluation={result}
+          compared={null}
+          readOnly
+          onSet={vi.fn()}
+          onPin={vi.fn()}
+        />
+        <Numbers op={drilled.op} evaluation={result} />
+      </PreferencesProvider>,
+    );
+    expect(screen.getByLabelText('feed per revolution')).toBeTruthy();
+    expect(screen.queryByLabelText('radial depth')).toBeNull();
+    expect(screen.getByRole('region', { name: 'Results' }).textContent).toMatch(
+      /thrust.*torque at full depth.*hole drift/,
+    );
+  });
+});

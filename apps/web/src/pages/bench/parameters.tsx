@@ -1,0 +1,132 @@
+import { memo } from 'react';
+import {
+  type Evaluation,
+  type Operation,
+  type Parameter,
+  parametersOf,
+  type Quantity,
+  UNITS,
+} from '@burl/core';
+import { Pin } from 'lucide-react';
+import { useSystem } from '../../frame/preferences.tsx';
+import { NumberInput } from '../../ui/number-input.tsx';
+import { Why } from '../../ui/why.tsx';
+
+const PINNABLE = new Set<string>(['n', 'vc', 'fz', 'fn', 'vf', 'hex', 'ap', 'ae']);
+
+interface CellProps {
+  readonly quantity: Quantity;
+  readonly evaluation: Evaluation;
+  readonly pinned: boolean;
+  readonly readOnly: boolean;
+  readonly before: number | null;
+  readonly onTake: (key: Parameter, value: number) => void;
+  readonly onPin: (key: string) => void;
+}
+
+/** A cell shows the number and, on asking, where it comes from: while the number stays, what is behind it may wait. */
+const sameCell = (a: CellProps, b: CellProps): boolean =>
+  a.quantity.value === b.quantity.value &&
+  a.quantity.low === b.quantity.low &&
+  a.quantity.high === b.quantity.high &&
+  a.pinned === b.pinned &&
+  a.readOnly === b.readOnly &&
+  a.before === b.before &&
+  a.onTake === b.onTake &&
+  a.onPin === b.onPin;
+
+const Cell = memo(function Cell({
+  quantity,
+  evaluation,
+  pinned,
+  readOnly,
+  before,
+  onTake,
+  onPin,
+}: CellProps) {
+  const system = useSystem();
+  const changed = before !== null && Math.abs(quantity.value / before - 1) > 0.002;
+  return (
+    <div
+      className={`min-w-0 border-r border-line px-2 pt-1 pb-1.5 last:border-r-0 ${changed ? 'bg-accent-soft' : ''}`}
+    >
+      <div className="flex items-center justify-between">
+        <span className="text-[13px] text-soft" title={quantity.name}>
+          {quantity.symbol}
+        </span>
+        <span className="flex">
+          <Why
+            name={quantity.name}
+            what={quantity}
+            band={quantity}
+            unit={quantity.unit}
+            sources={evaluation.sources}
+          />
+          {PINNABLE.has(quantity.key) && (
+            <button
+              type="button"
+              aria-pressed={pinned}
+              aria-label={`Pin ${quantity.name}`}
+              disabled={readOnly}
+              onClick={() => onPin(quantity.key)}
+              className={`inline-flex size-6 items-center justify-center rounded hover:bg-accent-soft ${pinned ? 'bg-accent text-on-accent' : 'text-soft'}`}
+            >
+              <Pin size={13} aria-hidden="true" />
+            </button>
+          )}
+        </span>
+      </div>
+      <NumberInput
+        aria-label={quantity.name}
+        value={quantity.value}
+        unit={quantity.unit}
+        readOnly={readOnly}
+        onTake={(v) => v !== null && onTake(quantity.key as Parameter, v)}
+        className="w-full rounded border border-transparent bg-transparent px-0.5 text-[19px] leading-6 font-bold hover:border-line focus:border-line focus:bg-raised"
+      />
+      <div className="truncate px-0.5 text-[12px] text-soft">{UNITS[quantity.unit][system].label}</div>
+    </div>
+  );
+}, sameCell);
+
+/** Every parameter can be typed and drives the others; a pin holds what must not move. */
+export function Parameters({
+  op,
+  evaluation,
+  compared,
+  readOnly,
+  onSet,
+  onPin,
+}: {
+  op: Operation;
+  evaluation: Evaluation;
+  compared: Evaluation | null;
+  readOnly: boolean;
+  onSet: (key: Parameter, value: number) => void;
+  onPin: (key: string) => void;
+}) {
+  const keys = parametersOf(op);
+  return (
+    <section
+      aria-label="Parameters"
+      className="grid shrink-0 auto-cols-fr grid-flow-col overflow-hidden rounded-lg border border-line bg-card max-[900px]:grid-flow-row max-[900px]:grid-cols-4"
+    >
+      {keys.map((key) => {
+        const quantity = evaluation.numbers.find((q) => q.key === key);
+        if (!quantity) return null;
+        return (
+          <Cell
+            key={key}
+            quantity={quantity}
+            evaluation={evaluation}
+            pinned={op.pins.includes(key)}
+            readOnly={readOnly}
+            before={compared?.numbers.find((q) => q.key === key)?.value ?? null}
+            onTake={onSet}
+            onPin={onPin}
+          />
+        );
+      })}
+    </section>
+  );
+}

@@ -1,0 +1,110 @@
+import type { Crib, CombinationInput } from '@burl/contract';
+import { isMillingCutter } from '@burl/core';
+import { type FormEvent, useState } from 'react';
+import { call, messageOf } from '../../api/client.ts';
+import { Num } from '../../ui/form-parts.tsx';
+import { fittingHolder } from '../../judging/blank-operation.ts';
+import { Button } from '../../ui/button.tsx';
+import { Field, FIELD_LOOK } from '../../ui/field.tsx';
+import { FormError } from '../../ui/form-error.tsx';
+import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { refreshResonance } from './use-chatter.ts';
+
+/** A new combination of machine, holder, cutter and stick-out. */
+export function CombinationDialog({
+  crib,
+  start,
+  onClose,
+  onMade,
+}: {
+  crib: Crib;
+  start: Partial<CombinationInput>;
+  onClose: () => void;
+  onMade: (id: string) => void;
+}) {
+  const mills = crib.cutters.filter((c) => isMillingCutter(c.document));
+  const [draft, setDraft] = useState<CombinationInput>({
+    machineId: crib.machines[0]?.id ?? '',
+    machineSerial: '',
+    holderId: crib.holders[0]?.id ?? '',
+    cutterId: mills[0]?.id ?? '',
+    stickOutMm: 40,
+    note: '',
+    ...start,
+  });
+  const [failed, setFailed] = useState<string | null>(null);
+  const choose = (
+    label: string,
+    key: 'machineId' | 'holderId' | 'cutterId',
+    list: readonly { id: string; document: { name: string } }[],
+  ) => (
+    <Field label={label}>
+      {(p) => (
+        <select
+          {...p}
+          value={draft[key]}
+          className={FIELD_LOOK}
+          onChange={(e) => {
+            const next = { ...draft, [key]: e.target.value };
+            const fits = key === 'holderId' ? null : fittingHolder(crib, next.machineId, next.cutterId);
+            setDraft(fits ? { ...next, holderId: fits } : next);
+          }}
+        >
+          {list.map((x) => (
+            <option key={x.id} value={x.id}>
+              {x.document.name}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+  async function make(event: FormEvent): Promise<void> {
+    event.preventDefault();
+    setFailed(null);
+    try {
+      const made = await call<{ id: string }>('POST', '/api/resonance', draft);
+      await refreshResonance();
+      onMade(made.id);
+    } catch (error) {
+      setFailed(messageOf(error));
+    }
+  }
+  return (
+    <SheetDialog
+      open
+      onClose={onClose}
+      title="New combination"
+      description="A combination is one spindle, holder, tool and stick-out. It is remembered under all four."
+    >
+      <form onSubmit={(e) => void make(e)} className="space-y-2">
+        {choose('Machine', 'machineId', crib.machines)}
+        <Field label="Serial number" hint="as on its plate: two machines of one kind sound different">
+          {(p) => (
+            <input
+              {...p}
+              required
+              maxLength={60}
+              value={draft.machineSerial}
+              onChange={(e) => setDraft({ ...draft, machineSerial: e.target.value })}
+              className={FIELD_LOOK}
+            />
+          )}
+        </Field>
+        {choose('Cutter', 'cutterId', mills)}
+        {choose('Holder', 'holderId', crib.holders)}
+        <Num
+          label="Stick-out"
+          unit="mm"
+          value={draft.stickOutMm}
+          readOnly={false}
+          onTake={(v) => v && setDraft({ ...draft, stickOutMm: v })}
+        />
+        <FormError message={failed} />
+        <Button type="submit" look="main">
+          Create
+        </Button>
+      </form>
+    </SheetDialog>
+  );
+}

@@ -1,0 +1,138 @@
+import type { JobSummary } from '@burl/contract';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { CRIB } from '../../../test/crib.ts';
+import { person, pretendServer, show } from '../../../test/page.tsx';
+import { Desk } from './desk.tsx';
+
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const job = (change: Partial<JobSummary>): JobSummary => ({
+  id: 'j1',
+  number: 'GW-1',
+  part: 'Bonnet',
+  customer: 'Geothermal wellheads',
+  alloyId: '718-aged',
+  machineId: 'vmc40-15kw-belt',
+  quantity: 12,
+  heatLot: 'G-17',
+  due: null,
+  notes: '',
+  status: 'draft',
+  revision: 1,
+  revisionReason: null,
+  version: 1,
+  updatedAt: new Date().toISOString(),
+  updatedBy: 'Ada Eder',
+  operations: 2,
+  minutes: 31.25,
+  governing: { state: 'over', limit: 'wall deflection', operation: 'Rough pocket', operationId: 'o1' },
+  ...change,
+});
+const JOBS = [
+  job({}),
+  job({
+    id: 'j2',
+    number: 'CV-2',
+    part: 'Valve',
+    customer: 'Cryogenic valves',
+    status: 'requested',
+    governing: null,
+    heatLot: '',
+  }),
+  job({
+    id: 'j3',
+    number: 'TT-3',
+    part: 'Hub',
+    customer: 'Tidal',
+    status: 'released',
+    governing: { state: 'clear', limit: 'x', operation: 'y', operationId: 'z' },
+  }),
+];
+const open = (role: 'engineer' | 'floor', more: Record<string, unknown> = {}) => {
+  const asked = pretendServer({
+    'GET /api/jobs': JOBS,
+    'GET /api/session': { person: person(role), demo: [] },
+    'GET /api/crib': CRIB,
+    ...more,
+  });
+  show(<Desk />);
+  return asked;
+};
+
+describe('desk', () => {
+  it('sorts jobs by what they wait for, each with its governing limit, minutes, who and when', async () => {
+    open('engineer');
+    const column = async (name: string) => within(await screen.findByRole('region', { name }));
+    const draft = await column('Draft');
+    expect(draft.getByText('wall deflection, Rough pocket')).toBeTruthy();
+    expect(draft.getByText('over')).toBeTruthy();
+    expect(draft.getByText('31.3 min')).toBeTruthy();
+    expect(draft.getByText(/Ada Eder, less than a minute ago/)).toBeTruthy();
+    expect((await column('Awaiting release')).getByText('no operations yet')).toBeTruthy();
+    expect((await column('Prove out')).getByText('2 operations')).toBeTruthy();
+  });
+
+  it('leads each role where its work is', async () => {
+    open('engineer');
+    const to = (name: RegExp): string | null => screen.getByRole('link', { name }).getAttribute('href');
+    await screen.findByText('GW-1 Bonnet');
+    expect([to(/GW-1/), to(/CV-2 Valve/), to(/^TT-3/)]).toEqual(['/jobs/j1', '/jobs/j2/release', '/jobs/j3']);
+    cleanup();
+    open('floor');
+    await screen.findByText('GW-1 Bonnet');
+    await waitFor(() => expect(to(/TT-3/)).toBe('/jobs/j3/floor'));
+    expect(screen.queryByRole('button', { name: 'New job' })).toBeNull();
+  });
+
+  it('finds by number, part, customer and lot, and says when nothing matches', async () => {
+    open('engineer');
+    const search = await screen.findByLabelText('Search jobs');
+    fireEvent.change(search, { target: { value: 'cryo valve' } });
+    expect(screen.queryByText('GW-1 Bonnet')).toBeNull();
+    expect(screen.getByText('CV-2 Valve')).toBeTruthy();
+    fireEvent.change(search, { target: { value: 'zirconium' } });
+    expect(screen.getAllByText('Nothing here matches the search.')).toHaveLength(3);
+  });
+
+  it('says what failed and tries again', async () => {
+    pretendServer({ 'GET /api/session': { person: person('engineer'), demo: [] } });
+    show(<Desk />);
+    expect(await screen.findByText('Could not load the jobs')).toBeTruthy();
+    pretendServer({ 'GET /api/jobs': JOBS });
+    fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
+    expect(await screen.findByText('GW-1 Bonnet')).toBeTruthy();
+  });
+
+  it('makes a job only when all that is needed is there', async () => {
+    const asked = open('engineer', { 'POST /api/jobs': { job: { id: 'new' } } });
+    fireEvent.click(await screen.findByRole('button', { name: 'New job' }));
+    const dialog = within(await screen.findByRole('dialog'));
+    fireEvent.click(await dialog.findByRole('button', { name: 'Create job' }));
+    expect(await dialog.findByText('Choose the alloy with its condition')).toBeTruthy();
+    expect(asked.filter((a) => a.method === 'POST')).toEqual([]);
+    const fill = (label: string, value: string) =>
+      fireEvent.change(dialog.getByLabelText(label), { target: { value } });
+    fill('Number', 'GW-9');
+    fill('Part', 'Choke');
+    fill('Alloy', '625');
+    fill('Machine', 'hmc50-45kw');
+    fill('Quantity', '7');
+    fireEvent.click(dialog.getByRole('button', { name: 'Create job' }));
+    await waitFor(() => expect(asked.some((a) => a.method === 'POST')).toBe(true));
+    expect(asked.find((a) => a.method === 'POST')!.body).toEqual({
+      number: 'GW-9',
+      part: 'Choke',
+      customer: '',
+      alloyId: '625',
+      machineId: 'hmc50-45kw',
+      quantity: 7,
+      heatLot: '',
+      due: null,
+      notes: '',
+    });
+  });
+});

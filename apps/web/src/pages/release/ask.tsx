@@ -1,0 +1,107 @@
+import { speak } from '@burl/core';
+import { mayEdit } from '@burl/contract';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { toast } from 'sonner';
+import { call, messageOf } from '../../api/client.ts';
+import { useCrib, useJob, useSession } from '../../api/hooks.ts';
+import { useSystem } from '../../frame/preferences.tsx';
+import { Button } from '../../ui/button.tsx';
+import { Field, FIELD_LOOK } from '../../ui/field.tsx';
+import { FormError } from '../../ui/form-error.tsx';
+import { Loading } from '../../ui/page-states.tsx';
+import { StateWord } from '../../ui/state-mark.tsx';
+import { contextOf } from '../../judging/context.ts';
+import { judge } from '../../judging/judgement.ts';
+
+/** Before anything is asked: what would be released now. */
+export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<void> }) {
+  const { data: detail } = useJob(jobId);
+  const { data: crib } = useCrib();
+  const { data: session } = useSession();
+  const system = useSystem();
+  const [note, setNote] = useState('');
+  const [failed, setFailed] = useState<string | null>(null);
+  if (!detail || !crib || !session?.person) return <Loading what="the job" />;
+  const rows = detail.setups.flatMap((s) =>
+    s.operations.map((o) => {
+      const document = (o.variants.find((v) => v.label === o.selected) ?? o.variants[0])!.document;
+      return { o, e: judge(document, contextOf(crib, document, detail.job.quantity)).evaluation };
+    }),
+  );
+  const over = rows.filter((r) => r.e?.state === 'over');
+  const edit = mayEdit(session.person.role);
+
+  async function ask(): Promise<void> {
+    setFailed(null);
+    try {
+      await call('POST', `/api/jobs/${jobId}/release-requests`, { note });
+      toast.success('Asked for release. The numbers are held until it is decided.');
+      await onDone();
+    } catch (error) {
+      setFailed(messageOf(error));
+    }
+  }
+  return (
+    <section aria-label="Request release" className="rounded-lg border border-line bg-card p-4">
+      <h2 className="mb-2">Revision {detail.job.revision}: what would go out</h2>
+      {rows.length === 0 ? (
+        <p className="text-soft">The route is empty. Add an operation first.</p>
+      ) : (
+        <ul className="mb-3 space-y-1.5">
+          {rows.map(({ o, e }) => {
+            const limit = e?.limits.find((l) => l.id === e.governing);
+            return (
+              <li key={o.id} className="grid grid-cols-[100px_1fr] gap-2">
+                {e ? (
+                  <StateWord state={e.state} />
+                ) : (
+                  <span className="font-semibold text-over">needs input</span>
+                )}
+                <span>
+                  <Link
+                    to={`/jobs/${jobId}/ops/${o.id}`}
+                    className="font-semibold underline-offset-2 hover:underline"
+                  >
+                    {o.name}
+                  </Link>
+                  {limit && e?.state !== 'clear' && (
+                    <span className="block text-[13px] text-soft">{speak(limit.why, system)}</span>
+                  )}
+                </span>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      {edit ? (
+        <div className="space-y-3">
+          <Field
+            label="Note to the approver"
+            hint={
+              over.length
+                ? `needed: why ${over.map((r) => r.o.name).join(', ')} may go out with a limit over`
+                : 'what it rests on, what is new'
+            }
+          >
+            {(p) => (
+              <textarea
+                {...p}
+                rows={3}
+                value={note}
+                onChange={(e) => setNote(e.target.value)}
+                className={FIELD_LOOK}
+              />
+            )}
+          </Field>
+          <FormError message={failed} />
+          <Button look="main" disabled={rows.length === 0} onClick={() => void ask()}>
+            Request release
+          </Button>
+        </div>
+      ) : (
+        <p className="text-soft">An engineer requests release.</p>
+      )}
+    </section>
+  );
+}

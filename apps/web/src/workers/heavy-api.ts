@@ -1,0 +1,144 @@
+import {
+  finishPlan,
+  heatCurve,
+  layOut,
+  type LayOutWish,
+  limitMap,
+  type LimitMap,
+  type MapWish,
+  millingState,
+  type MillingOperation,
+  monteCarlo,
+  type Odds,
+  type Offer,
+  type Operation,
+  type OperationContext,
+  overloadOf,
+  pathDetail,
+  rankCutters,
+  type Ranking,
+  remediesFor,
+  type Remedy,
+  searchCut,
+  type SearchResult,
+  type SearchWish,
+  type StrategyLayout,
+  type StrategyRefusal,
+  turnOf,
+  wallOf,
+  type ToolAssembly,
+  fitModes,
+  type HammerRecord,
+  type ModalFit,
+  periodicVerdict,
+  type PeriodicVerdict,
+  type Receptance,
+  type Recording,
+  resonanceOf,
+  type ResonancePicture,
+  type ResonanceQuestion,
+} from '@burl/core';
+import {
+  hearRecording,
+  type Heard,
+  refereeOf,
+  simulatedTap,
+  stabilityOf,
+  type TapTest,
+  tapTestOf,
+} from './chatter-work.ts';
+
+/** Points of the first coarse picture of a map. */
+const COARSE = { columns: 15, rows: 10 } as const;
+
+/** What is too heavy for the page: runs in a worker, and is stopped by ending it. */
+export const heavyApi = {
+  remedies: (op: Operation, context: OperationContext, limitId: string, offer: Offer): Remedy[] =>
+    remediesFor(op, context, limitId, offer.holders, offer),
+
+  turn: (op: MillingOperation, context: OperationContext) => {
+    const state = millingState(op, context);
+    return { turn: turnOf(state), overload: overloadOf(state) };
+  },
+  wall: (op: MillingOperation, context: OperationContext) => {
+    const state = millingState(op, context);
+    return { wall: wallOf(state), finish: finishPlan(state) };
+  },
+  heat: (op: MillingOperation, context: OperationContext) => heatCurve(millingState(op, context)),
+  path: (op: MillingOperation, context: OperationContext) => pathDetail(millingState(op, context)),
+
+  map: (
+    op: MillingOperation,
+    context: OperationContext,
+    wish: MapWish,
+    onCoarse: (map: LimitMap) => void,
+    onPart: (part: number) => void,
+  ): LimitMap => {
+    onCoarse(limitMap(op, context, { ...wish, ...COARSE })!);
+    return limitMap(op, context, wish, (row) => {
+      if (row % 8 === 7) onPart((row + 1) / wish.rows);
+      return true;
+    })!;
+  },
+  search: (op: MillingOperation, context: OperationContext, wish: SearchWish): SearchResult =>
+    searchCut(op, context, wish),
+  odds: (
+    op: MillingOperation,
+    context: OperationContext,
+    draws: number,
+    onPart: (part: number) => void,
+  ): Odds =>
+    monteCarlo(op, context, { draws }, (done) => {
+      onPart(done / draws);
+      return true;
+    })!,
+  layOut: (
+    op: MillingOperation,
+    context: OperationContext,
+    strategy: StrategyLayout['strategy'],
+    wish: LayOutWish,
+  ): StrategyLayout | StrategyRefusal => layOut(op, context, strategy, wish),
+  rank: (
+    op: MillingOperation,
+    context: OperationContext,
+    offer: Offer,
+    wish: LayOutWish,
+    onPart: (part: number) => void,
+  ): Ranking =>
+    rankCutters(op, context, offer, wish, (done, of) => {
+      onPart(done / of);
+      return true;
+    })!,
+
+  periodic: (op: MillingOperation, context: OperationContext): PeriodicVerdict =>
+    periodicVerdict(op, context),
+  resonance: (
+    op: MillingOperation,
+    context: OperationContext,
+    wish: ResonanceQuestion,
+    onCoarse: (picture: ResonancePicture) => void,
+    onPart: (part: number) => void,
+  ): ResonancePicture => {
+    // First the cloud of worlds alone, then the periodic border on top of it.
+    onCoarse(resonanceOf(op, context, { ...wish, periodic: 0, worlds: 160 })!);
+    return resonanceOf(op, context, wish, (share) => {
+      onPart(share);
+      return true;
+    })!;
+  },
+  stability: (
+    op: MillingOperation,
+    context: OperationContext,
+    range: { fromRpm: number; toRpm: number; mostMm: number },
+    onPart: (part: number) => void,
+  ) => stabilityOf(op, context, range, onPart),
+  referee: (op: MillingOperation, context: OperationContext, rpm: number, depthMm: number) =>
+    refereeOf(op, context, rpm, depthMm),
+  tapTest: (parts: ToolAssembly, stickOutMm: number, axis: 'x' | 'y', seed: number): TapTest =>
+    simulatedTap(parts, stickOutMm, axis, seed),
+  readHits: (record: HammerRecord): TapTest => tapTestOf(record),
+  fit: (response: Receptance): ModalFit => fitModes(response, { fromHz: 150, toHz: 8000 }),
+  sound: (samples: Recording, wish: { rpm: number; teeth: number }): Heard => hearRecording(samples, wish),
+};
+
+export type HeavyApi = typeof heavyApi;
