@@ -68,6 +68,8 @@ export default {
     ...upward(`${CORE}/physics`, PHYSICS),
     ...apart,
     ...upward(WEB, ROOMS),
+    // The store knows the database and no HTTP; what is offered stands on top.
+    ...upward('^apps/server/src', ['store', 'sheet', 'http', 'routes']),
     {
       name: 'a-page-knows-no-other-page',
       severity: 'error',

@@ -1,7 +1,7 @@
 import { createInterface } from 'node:readline/promises';
 import { ROLES, type Role } from '@burl/contract';
-import { connect, migrateToLatest } from './db/client.ts';
-import { people } from './db/schema.ts';
+import { connect, migrateToLatest } from './store/client.ts';
+import { people } from './store/schema.ts';
 import { hashPassword } from './routes/session.ts';
 
 const [name, email, role] = process.argv.slice(2);

@@ -11,18 +11,17 @@ import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
 import { sql } from 'drizzle-orm';
 import Fastify, { type FastifyInstance } from 'fastify';
-import type { Database } from './db/client.ts';
+import type { Database } from './store/client.ts';
 import { describeSchema } from './http/openapi.ts';
-import { protect } from './http/plugin.ts';
+import { protect } from './http/protect.ts';
 import { PostgresSessionStore, SESSION_HOURS } from './http/session-store.ts';
 import { cribRoutes } from './routes/crib.ts';
-import { resonanceRoutes } from './routes/resonance.ts';
+import { chatterRoutes } from './routes/chatter.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { releaseRoutes } from './routes/releases.ts';
 import { holeRoutes } from './routes/holes.ts';
-import { putBackRoutes } from './routes/put-back.ts';
-import { setupRoutes } from './routes/setups.ts';
+import { operationRoutes } from './routes/operations.ts';
 import { sessionRoutes } from './routes/session.ts';
 
 export interface AppOptions {
@@ -135,10 +134,9 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   app.get('/api/openapi.json', { config: { access: 'public' }, schema: { hide: true } }, () => app.swagger());
   sessionRoutes(app, options.db, options.signInsPerMinute ?? 10);
   cribRoutes(app, options.db);
-  resonanceRoutes(app, options.db);
+  chatterRoutes(app, options.db);
   jobRoutes(app, options.db);
-  setupRoutes(app, options.db);
-  putBackRoutes(app, options.db);
+  operationRoutes(app, options.db);
   holeRoutes(app, options.db);
   releaseRoutes(app, options.db);
   exchangeRoutes(app, options.db);

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { buildApp } from './app.ts';
-import { connect, migrateToLatest } from './db/client.ts';
+import { connect, migrateToLatest } from './store/client.ts';
 import { repositoryRoot } from './repository.ts';
 import { seedCrib } from './seed/crib-seed.ts';
 import { seedDemo } from './seed/demo.ts';

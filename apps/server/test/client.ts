@@ -3,7 +3,7 @@ import type { Crib, JobDetail, Role } from '@burl/contract';
 import type { Operation } from '@burl/core';
 import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify';
 import { buildApp } from '../src/app.ts';
-import type { Connection } from '../src/db/client.ts';
+import type { Connection } from '../src/store/client.ts';
 import { repositoryRoot } from '../src/repository.ts';
 import { seedCrib } from '../src/seed/crib-seed.ts';
 import { DEMO_PASSWORD, seedDemo } from '../src/seed/demo.ts';

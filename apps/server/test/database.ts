@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import pg from 'pg';
-import { type Connection, connect, migrateToLatest } from '../src/db/client.ts';
+import { type Connection, connect, migrateToLatest } from '../src/store/client.ts';
 
 /** A database of its own for one test file, dropped afterwards. */
 export async function testDatabase(): Promise<Connection> {

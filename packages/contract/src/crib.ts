@@ -60,6 +60,11 @@ export const assemblySchema = yup
   .required();
 export type AssemblyInput = yup.InferType<typeof assemblySchema>;
 
+export const assemblyUpdateSchema = assemblySchema.shape({
+  version: yup.number().strict().integer().required(),
+});
+export type AssemblyUpdate = yup.InferType<typeof assemblyUpdateSchema>;
+
 export const entrySchema = (
   kind: CribKind,
 ): yup.Schema<{ version: number; document: Record<string, unknown> }> =>

@@ -1,4 +1,4 @@
-import { type HoleDemand, type HoleOperation, STEP_KEYS, type StepChanges, type StepKey } from '@burl/core';
+import { type HoleDemand, type Operation, STEP_KEYS, type StepChanges, type StepKey } from '@burl/core';
 import * as yup from 'yup';
 import { operationSchema } from './operation-schema.ts';
 
@@ -26,7 +26,7 @@ const PATTERNS: Readonly<Record<string, yup.ObjectShape>> = {
   scattered: { count: count(), betweenMm: number() },
 };
 
-const pattern = yup.lazy((value: unknown) => {
+const pattern = yup.lazy((value: unknown): yup.Schema<HoleDemand['pattern']> => {
   const kind = (value as { kind?: unknown } | null)?.kind;
   return yup
     .object({
@@ -90,12 +90,21 @@ const changes = yup
   })
   .required();
 
-export const holeInputSchema = yup.object({ demand: demandSchema }).noUnknown().required();
 export interface HoleInput {
   readonly demand: HoleDemand;
 }
+export const holeInputSchema: yup.Schema<HoleInput> = yup
+  .object({ demand: demandSchema })
+  .noUnknown()
+  .required();
 
-export const holeUpdateSchema = yup
+export interface HoleUpdate {
+  readonly demand: HoleDemand;
+  readonly chosen: string | null;
+  readonly changes: HoleKindRecord['changes'];
+  readonly version: number;
+}
+export const holeUpdateSchema: yup.Schema<HoleUpdate> = yup
   .object({
     demand: demandSchema,
     chosen: yup.string().strict().nullable().defined().max(30),
@@ -104,15 +113,17 @@ export const holeUpdateSchema = yup
   })
   .noUnknown()
   .required();
-export interface HoleUpdate {
-  readonly demand: HoleDemand;
-  readonly chosen: string | null;
-  readonly changes: HoleKindRecord['changes'];
-  readonly version: number;
-}
 
+export interface HoleSteps {
+  readonly setupId: string;
+  readonly steps: readonly {
+    readonly name: string;
+    readonly step: StepKey;
+    readonly document: Operation;
+  }[];
+}
 /** The steps of a way, put into the route in the place of the ones there. */
-export const holeStepsSchema = yup
+export const holeStepsSchema: yup.Schema<HoleSteps> = yup
   .object({
     setupId: yup.string().strict().uuid().required(),
     steps: yup
@@ -133,14 +144,6 @@ export const holeStepsSchema = yup
   })
   .noUnknown()
   .required();
-export interface HoleSteps {
-  readonly setupId: string;
-  readonly steps: readonly {
-    readonly name: string;
-    readonly step: StepKey;
-    readonly document: HoleOperation;
-  }[];
-}
 
 /** A kind of hole as it stands in a job file. */
 export const holeInFileSchema = yup

@@ -8,3 +8,5 @@ export * from './people.ts';
 export * from './releases.ts';
 export * from './resonance.ts';
 export * from './holes.ts';
+export * from './endpoint.ts';
+export * from './endpoints.ts';

@@ -29,6 +29,16 @@ export interface Job extends JobFields {
   readonly updatedBy: string;
 }
 
+/** Who did what in a job. */
+export interface JobEvent {
+  readonly id: number;
+  readonly at: string;
+  readonly person: string;
+  readonly action: string;
+  readonly subject: string;
+  readonly detail: unknown;
+}
+
 export interface JobSummary extends Job {
   readonly operations: number;
   readonly minutes: number;
@@ -111,15 +121,15 @@ export const jobUpdateSchema = jobFieldsSchema.shape({ version: version() });
 export const setupInputSchema = yup.object({ name: label() }).noUnknown().required();
 export const setupUpdateSchema = yup.object({ name: label(), version: version() }).noUnknown().required();
 
-export const operationInputSchema = yup
-  .object({ setupId: yup.string().strict().uuid().required(), name: label(), document: operationSchema })
-  .noUnknown()
-  .required();
 export interface OperationInput {
   readonly setupId: string;
   readonly name: string;
   readonly document: Operation;
 }
+export const operationInputSchema: yup.Schema<OperationInput> = yup
+  .object({ setupId: yup.string().strict().uuid().required(), name: label(), document: operationSchema })
+  .noUnknown()
+  .required();
 
 /** Variants of one operation as they stand in requests and files. */
 export const variantsSchema = yup
@@ -137,8 +147,16 @@ export const variantsSchema = yup
   .max(VARIANT_LABELS.length)
   .required();
 
+export interface OperationBack extends Pick<
+  JobOperation,
+  'setupId' | 'name' | 'selected' | 'holeId' | 'holeStep'
+> {
+  /** Operations before it in its setup. */
+  readonly place: number;
+  readonly variants: readonly Pick<Variant, 'label' | 'document'>[];
+}
 /** An operation taken out before, put back where it stood with all it had. */
-export const operationBackSchema = yup
+export const operationBackSchema: yup.Schema<OperationBack> = yup
   .object({
     setupId: yup.string().strict().uuid().required(),
     name: label(),
@@ -155,14 +173,6 @@ export const operationBackSchema = yup
   })
   .noUnknown()
   .required();
-export interface OperationBack extends Pick<
-  JobOperation,
-  'setupId' | 'name' | 'selected' | 'holeId' | 'holeStep'
-> {
-  /** Operations before it in its setup. */
-  readonly place: number;
-  readonly variants: readonly Pick<Variant, 'label' | 'document'>[];
-}
 
 export const operationUpdateSchema = yup
   .object({
@@ -172,15 +182,16 @@ export const operationUpdateSchema = yup
   })
   .noUnknown()
   .required();
+export type OperationUpdate = yup.InferType<typeof operationUpdateSchema>;
 
-export const variantUpdateSchema = yup
-  .object({ document: operationSchema, version: version() })
-  .noUnknown()
-  .required();
 export interface VariantUpdate {
   readonly document: Operation;
   readonly version: number;
 }
+export const variantUpdateSchema: yup.Schema<VariantUpdate> = yup
+  .object({ document: operationSchema, version: version() })
+  .noUnknown()
+  .required();
 
 /** New order of operations: every operation of the job once, by setup. */
 export const routeOrderSchema = yup

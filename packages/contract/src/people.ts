@@ -10,6 +10,12 @@ export interface Person {
   readonly role: Role;
 }
 
+/** Who is signed in; before, the demo accounts while they exist. */
+export interface SessionInfo {
+  readonly person: Person | null;
+  readonly demo: readonly Pick<Person, 'name' | 'email' | 'role'>[];
+}
+
 export const signInSchema = yup
   .object({
     email: yup.string().strict().email().required().max(200),

@@ -1,4 +1,5 @@
 import { describeProblem, type InputProblem } from '@burl/core';
+import type { Refusal, RefusalKind } from '../store/refusal.ts';
 
 /** An answer other than success, with a sentence a person can act on. */
 export class HttpProblem extends Error {
@@ -14,21 +15,23 @@ export class HttpProblem extends Error {
   }
 }
 
-export const notFound = (what: string): HttpProblem =>
-  new HttpProblem(404, 'not-found', `${what} is not there (any more).`);
+export const nothingHere = (): HttpProblem =>
+  new HttpProblem(404, 'not-found', 'There is nothing under this address.');
 
 export const forbidden = (message: string): HttpProblem => new HttpProblem(403, 'forbidden', message);
 
-/** Somebody saved in between: the answer carries what is there now, so that nothing is lost. */
-export const stale = (current: unknown): HttpProblem =>
-  new HttpProblem(
-    409,
-    'stale',
-    'Somebody saved this in the meantime. Both versions are kept until you choose.',
-    { current },
-  );
-
-export const locked = (message: string): HttpProblem => new HttpProblem(423, 'locked', message);
-
 export const invalid = (problems: readonly InputProblem[], status = 422): HttpProblem =>
   new HttpProblem(status, 'input', problems.map(describeProblem).join('; '), { problems });
+
+const STATUS: Readonly<Record<RefusalKind, number>> = {
+  'not-found': 404,
+  stale: 409,
+  'in-use': 409,
+  state: 409,
+  locked: 423,
+  forbidden: 403,
+};
+
+/** How a refusal of the store is answered. */
+export const refused = ({ kind, message, current }: Refusal): HttpProblem =>
+  new HttpProblem(STATUS[kind], kind, message, current === undefined ? {} : { current });

@@ -1,7 +1,7 @@
 import type { SessionStore } from '@fastify/session';
 import { eq, lt, sql } from 'drizzle-orm';
-import type { Database } from '../db/client.ts';
-import { sessions } from '../db/schema.ts';
+import type { Database } from '../store/client.ts';
+import { sessions } from '../store/schema.ts';
 
 export const SESSION_HOURS = 12;
 

@@ -1,7 +1,7 @@
 import type { Role } from '@burl/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, startTestServer, type TestServer } from '../../test/client.ts';
-import type { Access } from '../http/plugin.ts';
+import type { Access } from '@burl/contract';
 
 let server: TestServer;
 const callers = new Map<Role, Caller>();

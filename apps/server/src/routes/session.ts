@@ -1,79 +1,54 @@
 import { randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import { type Person, type SignIn, signInSchema } from '@burl/contract';
-import { eq } from 'drizzle-orm';
+import { SESSION } from '@burl/contract';
 import type { FastifyInstance } from 'fastify';
-import type { Database } from '../db/client.ts';
-import { people } from '../db/schema.ts';
-import { bodyOf, personOf } from '../http/plugin.ts';
 import { HttpProblem } from '../http/problems.ts';
-import { record } from '../jobs/audit.ts';
+import { serve } from '../http/serve.ts';
+import { record } from '../store/audit.ts';
+import type { Database } from '../store/client.ts';
+import { demoPeople, personByEmail } from '../store/people-store.ts';
 
 /** Argon2id with the library's memory-hard defaults (19 MiB, two passes). */
 export const hashPassword = (password: string): Promise<string> => hash(password);
 
+/** Signing in and out. */
 export function sessionRoutes(app: FastifyInstance, db: Database, attemptsPerMinute: number): void {
   // An unknown address costs the same time as a wrong password.
   const nobody = hashPassword(randomBytes(16).toString('hex'));
+  const rateLimit = {
+    max: attemptsPerMinute,
+    timeWindow: '1 minute',
+    errorResponseBuilder: (_request: unknown, context: { ttl: number }) =>
+      new HttpProblem(
+        429,
+        'too-many',
+        `Too many attempts. Try again in ${Math.ceil(context.ttl / 1000)} seconds.`,
+      ),
+  };
 
-  app.post(
-    '/api/session',
-    {
-      config: {
-        access: 'public',
-        body: signInSchema,
-        rateLimit: {
-          max: attemptsPerMinute,
-          timeWindow: '1 minute',
-          errorResponseBuilder: (_request: unknown, context: { ttl: number }) =>
-            new HttpProblem(
-              429,
-              'too-many',
-              `Too many attempts. Try again in ${Math.ceil(context.ttl / 1000)} seconds.`,
-            ),
-        },
-      },
-      schema: { summary: 'Sign in', tags: ['session'] },
-    },
-    async (request) => {
-      const { email, password } = bodyOf<SignIn>(request);
-      const [row] = await db.select().from(people).where(eq(people.email, email.toLowerCase()));
-      const right = await verify(row?.passwordHash ?? (await nobody), password).catch(() => false);
-      if (!row || !right) throw new HttpProblem(401, 'sign-in', 'Wrong email or password.');
-      const person: Person = { id: row.id, name: row.name, email: row.email, role: row.role };
+  serve(
+    app,
+    SESSION.signIn,
+    async ({ body, request }) => {
+      const known = await personByEmail(db, body.email);
+      const right = await verify(known?.passwordHash ?? (await nobody), body.password).catch(() => false);
+      if (!known || !right) throw new HttpProblem(401, 'sign-in', 'Wrong email or password.');
       await request.session.regenerate();
-      request.session.person = person;
-      await record(db, person, { action: 'signed in', subject: person.email });
-      return person;
+      request.session.person = known.person;
+      await record(db, known.person, { action: 'signed in', subject: known.person.email });
+      return known.person;
     },
+    { config: { rateLimit } },
   );
 
-  app.get(
-    '/api/session',
-    {
-      config: { access: 'public' },
-      schema: { summary: 'Who is signed in, and the demo accounts while they exist', tags: ['session'] },
-    },
-    async (request) => {
-      const person = request.session.person ?? null;
-      const demo = person
-        ? []
-        : await db
-            .select({ name: people.name, email: people.email, role: people.role })
-            .from(people)
-            .where(eq(people.demo, 1));
-      return { person, demo };
-    },
-  );
+  serve(app, SESSION.who, async ({ request }) => {
+    const person = request.session.person ?? null;
+    return { person, demo: person ? [] : await demoPeople(db) };
+  });
 
-  app.delete(
-    '/api/session',
-    { config: { access: 'person' }, schema: { summary: 'Sign out', tags: ['session'] } },
-    async (request) => {
-      const person = personOf(request);
-      await request.session.destroy();
-      await record(db, person, { action: 'signed out', subject: person.email });
-      return { person: null };
-    },
-  );
+  serve(app, SESSION.signOut, async ({ person, request }) => {
+    await request.session.destroy();
+    await record(db, person, { action: 'signed out', subject: person.email });
+    return { person: null };
+  });
 }

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
-import type { Database } from '../db/client.ts';
-import { alloys, cutters, holders, machines, toolMaterials } from '../db/schema.ts';
+import type { Database } from '../store/client.ts';
+import { alloys, cutters, holders, machines, toolMaterials } from '../store/schema.ts';
 
 /** Puts the shipped reference data in, or brings it up to date; what the shop made is not touched. */
 export async function seedCrib(db: Database, folder: string): Promise<void> {

@@ -11,7 +11,7 @@ import {
   withStartingCut,
 } from '@burl/core';
 import type { Crib } from '@burl/contract';
-import { contextInCrib } from '../jobs/crib-store.ts';
+import { contextInCrib } from '../store/crib-store.ts';
 
 /** Where a demo operation runs. */
 export interface Place {

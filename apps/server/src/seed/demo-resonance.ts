@@ -9,9 +9,9 @@ import {
   type TipMode,
   softModes,
 } from '@burl/core';
-import type { Transaction } from '../db/client.ts';
-import { combinations, testCuts, tipRecords } from '../db/schema.ts';
-import { wholeCrib } from '../jobs/crib-store.ts';
+import type { Transaction } from '../store/client.ts';
+import { combinations, testCuts, tipRecords } from '../store/schema.ts';
+import { wholeCrib } from '../store/crib-store.ts';
 
 const SPINDLE = { machineId: 'axis5-24k', machineSerial: 'A5-0117' } as const;
 

@@ -1,6 +1,6 @@
 import type { Crib, Person, Role } from '@burl/contract';
 import { sql } from 'drizzle-orm';
-import type { Database, Transaction } from '../db/client.ts';
+import type { Database, Transaction } from '../store/client.ts';
 import {
   assemblies,
   cutters,
@@ -11,10 +11,10 @@ import {
   releases,
   setups,
   variants,
-} from '../db/schema.ts';
-import { record } from '../jobs/audit.ts';
-import { wholeCrib } from '../jobs/crib-store.ts';
-import { snapshotOf } from '../jobs/release-store.ts';
+} from '../store/schema.ts';
+import { record } from '../store/audit.ts';
+import { wholeCrib } from '../store/crib-store.ts';
+import { snapshotOf } from '../store/release-store.ts';
 import { hashPassword } from '../routes/session.ts';
 import { demoSteps } from './demo-holes.ts';
 import { type DemoJob, demoJobs } from './demo-jobs.ts';

@@ -1,45 +1,28 @@
-import type {
-  Crib,
-  JobDetail,
-  JobSummary,
-  Person,
-  Release,
-  ReleaseSummary,
-  Role,
-  Variant,
-} from '@burl/contract';
-import useSWR, { mutate, type SWRResponse } from 'swr';
-import { type ApiError, get } from './client.ts';
+import { addressOf, type JobDetail, type Offered, type PathOf, type Variant } from '@burl/contract';
+import useSWR, { mutate, type SWRConfiguration, type SWRResponse } from 'swr';
+import { type AnswerOf, type ApiError, get } from './client.ts';
 
-export interface SessionInfo {
-  readonly person: Person | null;
-  readonly demo: readonly { readonly name: string; readonly email: string; readonly role: Role }[];
+type Read = Extract<Offered, { readonly method: 'GET' }>['path'];
+type Answer<P extends Read> = SWRResponse<AnswerOf<'GET', P>, ApiError>;
+
+/** What an endpoint of the contract answers, kept and refreshed; nothing is asked while `at` is null. */
+function useAnswer<P extends Read>(path: P, at: PathOf<P> | null, options: SWRConfiguration = {}): Answer<P> {
+  return useSWR<AnswerOf<'GET', P>, ApiError>(at === null ? null : addressOf(path, at), get, options);
 }
 
-type Answer<T> = SWRResponse<T, ApiError>;
-
-export const useSession = (): Answer<SessionInfo> => useSWR<SessionInfo, ApiError>('/api/session', get);
-export const useJobs = (): Answer<JobSummary[]> => useSWR<JobSummary[], ApiError>('/api/jobs', get);
-export const useCrib = (): Answer<Crib> =>
-  useSWR<Crib, ApiError>('/api/crib', get, { revalidateOnFocus: false });
-export const useJob = (id: string): Answer<JobDetail> =>
-  useSWR<JobDetail, ApiError>(id ? `/api/jobs/${id}` : null, get);
-export const useReleases = (id: string): Answer<ReleaseSummary[]> =>
-  useSWR<ReleaseSummary[], ApiError>(`/api/jobs/${id}/releases`, get);
-export const useRelease = (id: string | undefined): Answer<Release> =>
-  useSWR<Release, ApiError>(id ? `/api/releases/${id}` : null, get);
-export const useSheet = (jobId: string): Answer<Release> =>
-  useSWR<Release, ApiError>(`/api/jobs/${jobId}/sheet`, get, { shouldRetryOnError: false });
-
-export interface AuditEvent {
-  readonly id: number;
-  readonly at: string;
-  readonly person: string;
-  readonly action: string;
-  readonly subject: string;
-}
-export const useEvents = (jobId: string): Answer<AuditEvent[]> =>
-  useSWR<AuditEvent[], ApiError>(`/api/jobs/${jobId}/events`, get);
+export const useSession = (): Answer<'/api/session'> => useAnswer('/api/session', {});
+export const useJobs = (): Answer<'/api/jobs'> => useAnswer('/api/jobs', {});
+export const useCrib = (): Answer<'/api/crib'> => useAnswer('/api/crib', {}, { revalidateOnFocus: false });
+export const useJob = (id: string): Answer<'/api/jobs/:id'> => useAnswer('/api/jobs/:id', id ? { id } : null);
+export const useReleases = (id: string): Answer<'/api/jobs/:id/releases'> =>
+  useAnswer('/api/jobs/:id/releases', { id });
+export const useRelease = (id: string | undefined): Answer<'/api/releases/:id'> =>
+  useAnswer('/api/releases/:id', id ? { id } : null);
+export const useSheet = (id: string): Answer<'/api/jobs/:id/sheet'> =>
+  useAnswer('/api/jobs/:id/sheet', { id }, { shouldRetryOnError: false });
+export const useEvents = (id: string): Answer<'/api/jobs/:id/events'> =>
+  useAnswer('/api/jobs/:id/events', { id });
+export const useCombinations = (): Answer<'/api/resonance'> => useAnswer('/api/resonance', {});
 
 /** What was saved of a variant stands in the job as it is known here; nothing is asked for again. */
 export async function keepSaved(jobId: string, saved: Variant): Promise<void> {
@@ -65,4 +48,9 @@ export async function refreshJob(id: string): Promise<void> {
   await mutate(
     (key) => typeof key === 'string' && (key.startsWith(`/api/jobs/${id}`) || key === '/api/jobs'),
   );
+}
+
+/** After a tap test or a test cut: the place and every bench judge by it. */
+export async function refreshChatter(): Promise<void> {
+  await Promise.all([mutate('/api/resonance'), mutate('/api/crib'), mutate('/api/jobs')]);
 }

@@ -25,7 +25,7 @@ function useOnline(): boolean {
 }
 
 async function signOut(): Promise<void> {
-  await call('DELETE', '/api/session').catch(() => undefined);
+  await call('DELETE', '/api/session', {}).catch(() => undefined);
   await mutate(() => true, undefined, { revalidate: false });
   await mutate('/api/session');
 }

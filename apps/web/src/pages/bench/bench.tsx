@@ -57,7 +57,7 @@ const CARDS_MS = 290;
 function usePresence(operationId: string): readonly string[] {
   const { data } = useSWR(
     `presence/${operationId}`,
-    () => call<{ others: string[] }>('PUT', `/api/operations/${operationId}/presence`),
+    () => call('PUT', '/api/operations/:id/presence', { id: operationId }),
     {
       refreshInterval: 10_000,
     },

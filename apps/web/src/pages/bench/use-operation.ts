@@ -64,7 +64,7 @@ export function useOperation(
   useEffect(() => {
     if (readOnly || blocked || op === base.document || !valid(op)) return;
     const put = (version: number): Promise<Variant> =>
-      call<Variant>('PUT', `/api/variants/${variant.id}`, { document: op, version });
+      call('PUT', '/api/variants/:id', { id: variant.id }, { document: op, version });
     const send = async (): Promise<number | null> => {
       setSave({ is: 'saving' });
       try {

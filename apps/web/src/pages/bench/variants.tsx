@@ -24,11 +24,16 @@ export function Variants({
   }
   const choose = (selected: VariantLabel): Promise<void> =>
     run(() =>
-      call('PUT', `/api/operations/${operation.id}`, {
-        name: operation.name,
-        selected,
-        version: operation.version,
-      }),
+      call(
+        'PUT',
+        '/api/operations/:id',
+        { id: operation.id },
+        {
+          name: operation.name,
+          selected,
+          version: operation.version,
+        },
+      ),
     );
   return (
     <div role="group" aria-label="Variants" className="flex overflow-hidden rounded-md border border-line">
@@ -49,7 +54,7 @@ export function Variants({
         <button
           type="button"
           aria-label="Add a variant"
-          onClick={() => void run(() => call('POST', `/api/operations/${operation.id}/variants`))}
+          onClick={() => void run(() => call('POST', '/api/operations/:id/variants', { id: operation.id }))}
           className="min-h-8 bg-card px-2 hover:bg-accent-soft"
         >
           <Plus size={14} aria-hidden="true" />

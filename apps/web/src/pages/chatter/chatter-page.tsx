@@ -4,7 +4,7 @@ import { Plus } from 'lucide-react';
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { useCrib, useJob, useSession } from '../../api/hooks.ts';
+import { useCombinations, useCrib, useJob, useSession } from '../../api/hooks.ts';
 import { useSystem } from '../../frame/preferences.tsx';
 import { Crumbs } from '../../frame/crumbs.tsx';
 import { question } from '../../workers/question.ts';
@@ -19,7 +19,6 @@ import { PlanPanel } from './plan-panel.tsx';
 import { SoundPanel } from './sound-panel.tsx';
 import { SlenderPanel } from './slender-panel.tsx';
 import { TapPanel } from './tap-panel.tsx';
-import { useCombinations } from './use-chatter.ts';
 
 const TABS = [
   ['tip', 'Tap test'],

@@ -8,7 +8,7 @@ import { Button } from '../../ui/button.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
-import { refreshResonance } from './use-chatter.ts';
+import { refreshChatter } from '../../api/hooks.ts';
 
 /** A new combination of machine, holder, cutter and stick-out. */
 export function CombinationDialog({
@@ -63,8 +63,8 @@ export function CombinationDialog({
     event.preventDefault();
     setFailed(null);
     try {
-      const made = await call<{ id: string }>('POST', '/api/resonance', draft);
-      await refreshResonance();
+      const made = await call('POST', '/api/resonance', {}, draft);
+      await refreshChatter();
       onMade(made.id);
     } catch (error) {
       setFailed(messageOf(error));

@@ -20,7 +20,7 @@ import { FormError } from '../../ui/form-error.tsx';
 import type { operationOf } from './cut-asked.ts';
 import { Plot } from '../../charts/plot.tsx';
 import { Spectrogram } from './spectrogram.tsx';
-import { refreshResonance } from './use-chatter.ts';
+import { refreshChatter } from '../../api/hooks.ts';
 
 /** Recordings that ship with Burl, made by running cuts step by step. */
 const SHIPPED = [
@@ -132,21 +132,26 @@ export function SoundPanel({
   async function logCut(): Promise<void> {
     if (!heard) return;
     try {
-      await call('POST', `/api/resonance/${combination.id}/cuts`, {
-        alloyId: cut.op.alloyId,
-        heard: heard.verdict.chatter ? 'chatter' : 'stable',
-        rpm: Math.round(heard.verdict.rpm),
-        overridePercent: 100,
-        axialDepthMm: recording?.shipped?.depthMm ?? cut.op.cut.axialDepthMm,
-        radialEngagementMm: cut.op.cut.radialEngagementMm,
-        feedPerToothMm: cut.op.cut.feedPerToothMm,
-        direction: cut.op.cut.direction,
-        hz: heard.verdict.chatter ? heard.verdict.hz : null,
-        simulated: recording?.shipped !== null,
-        note: `heard in ${recording?.name ?? 'a recording'}`,
-        attachment: null,
-      });
-      await refreshResonance();
+      await call(
+        'POST',
+        '/api/resonance/:id/cuts',
+        { id: combination.id },
+        {
+          alloyId: cut.op.alloyId,
+          heard: heard.verdict.chatter ? 'chatter' : 'stable',
+          rpm: Math.round(heard.verdict.rpm),
+          overridePercent: 100,
+          axialDepthMm: recording?.shipped?.depthMm ?? cut.op.cut.axialDepthMm,
+          radialEngagementMm: cut.op.cut.radialEngagementMm,
+          feedPerToothMm: cut.op.cut.feedPerToothMm,
+          direction: cut.op.cut.direction,
+          hz: heard.verdict.chatter ? heard.verdict.hz : null,
+          simulated: recording?.shipped !== null,
+          note: `heard in ${recording?.name ?? 'a recording'}`,
+          attachment: null,
+        },
+      );
+      await refreshChatter();
       toast.success('Logged with the test cuts.');
     } catch (error) {
       toast.error(messageOf(error));

@@ -35,7 +35,7 @@ import { SimulatedTap } from './simulated-tap.tsx';
 import { asReceptance, stored } from './stored-response.ts';
 import { TableDialog } from './table-dialog.tsx';
 import { completed, TipPreview, type TipReading } from './tip-preview.tsx';
-import { refreshResonance } from './use-chatter.ts';
+import { refreshChatter } from '../../api/hooks.ts';
 
 type Axis = 'x' | 'y';
 
@@ -112,16 +112,21 @@ export function TapPanel({
       return { hz, damping, stiffness, ...(near?.shape ? { shape: near.shape } : {}) };
     });
     try {
-      await call('POST', `/api/resonance/${combination.id}/tips`, {
-        axis: on,
-        source: found.receptance ? 'measured' : 'table',
-        modes: withShape,
-        receptance: found.receptance ? stored(found.receptance) : null,
-        coherence: found.coherence ? [...found.coherence] : null,
-        misfit: found.misfit,
-        origin,
-      });
-      await refreshResonance();
+      await call(
+        'POST',
+        '/api/resonance/:id/tips',
+        { id: combination.id },
+        {
+          axis: on,
+          source: found.receptance ? 'measured' : 'table',
+          modes: withShape,
+          receptance: found.receptance ? stored(found.receptance) : null,
+          coherence: found.coherence ? [...found.coherence] : null,
+          misfit: found.misfit,
+          origin,
+        },
+      );
+      await refreshChatter();
       setAxis(on);
       toast.success(
         `${found.receptance ? 'Tap test' : 'Table of modes'} along ${on} saved. Every operation uses it now.`,
@@ -159,8 +164,8 @@ export function TapPanel({
   async function restore(id: string): Promise<void> {
     setFailed(null);
     try {
-      await call('POST', `/api/resonance/tips/${id}/restore`);
-      await refreshResonance();
+      await call('POST', '/api/resonance/tips/:id/restore', { id });
+      await refreshChatter();
       toast.success('Restored. Every operation uses it now.');
     } catch (error) {
       setFailed(messageOf(error));

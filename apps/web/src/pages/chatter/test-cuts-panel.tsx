@@ -10,7 +10,7 @@ import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 import { Toggle } from '../../ui/toggle.tsx';
 import type { operationOf } from './cut-asked.ts';
-import { refreshResonance } from './use-chatter.ts';
+import { refreshChatter } from '../../api/hooks.ts';
 
 /** A file as the server takes it. Throws when it is too large or neither sound nor picture. */
 export async function attachmentOf(file: File): Promise<NonNullable<TestCutInput['attachment']>> {
@@ -79,8 +79,8 @@ export function NotebookPanel({
         note,
         attachment: file ? await attachmentOf(file) : null,
       };
-      await call('POST', `/api/resonance/${combination.id}/cuts`, input);
-      await refreshResonance();
+      await call('POST', '/api/resonance/:id/cuts', { id: combination.id }, input);
+      await refreshChatter();
       setNote('');
       setFile(null);
       toast.success('Logged. Lobes and limits use it now.');
@@ -90,8 +90,8 @@ export function NotebookPanel({
   }
 
   async function strike(id: string): Promise<void> {
-    await call('DELETE', `/api/resonance/cuts/${id}`).catch((e: unknown) => toast.error(messageOf(e)));
-    await refreshResonance();
+    await call('DELETE', '/api/resonance/cuts/:id', { id }).catch((e: unknown) => toast.error(messageOf(e)));
+    await refreshChatter();
   }
 
   return (

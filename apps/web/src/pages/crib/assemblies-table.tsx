@@ -26,7 +26,7 @@ export function AssembliesTable({ crib, edit }: { crib: Crib; edit: boolean }) {
     event.preventDefault();
     setFailed(null);
     try {
-      await call('POST', '/api/assemblies', draft);
+      await call('POST', '/api/assemblies', {}, draft);
       setDraft({ ...draft, name: '' });
       await mutate('/api/crib');
     } catch (error) {

@@ -24,7 +24,7 @@ export function CopyDialog({
   async function copy(event: FormEvent): Promise<void> {
     event.preventDefault();
     try {
-      await call('POST', `/api/crib/${kind}`, { copyOf: entry.id, id, name });
+      await call('POST', '/api/crib/:kind', { kind }, { copyOf: entry.id, id, name });
       await mutate('/api/crib');
       onMade(id);
     } catch (error) {

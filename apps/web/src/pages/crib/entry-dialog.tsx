@@ -158,8 +158,13 @@ export function EntryDialog({
   async function save(): Promise<void> {
     setFailed([]);
     try {
-      const document: unknown = JSON.parse(text ?? '');
-      await call('PUT', `/api/crib/${kind}/${entry.id}`, { version: entry.version, document });
+      const document = JSON.parse(text ?? '') as Record<string, unknown>;
+      await call(
+        'PUT',
+        `/api/crib/${kind}/:entry`,
+        { entry: entry.id },
+        { version: entry.version, document },
+      );
       await mutate('/api/crib');
       toast.success('Saved. Operations that use it are recalculated.');
       setText(null);
@@ -173,7 +178,7 @@ export function EntryDialog({
   }
   async function remove(): Promise<void> {
     try {
-      await call('DELETE', `/api/crib/${kind}/${entry.id}`);
+      await call('DELETE', '/api/crib/:kind/:entry', { kind, entry: entry.id });
       await mutate('/api/crib');
       onClose();
     } catch (error) {

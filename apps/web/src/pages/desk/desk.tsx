@@ -106,7 +106,7 @@ export function Desk() {
       } catch {
         throw new Error(`${chosen.name} is not a job file: it does not hold JSON text. Nothing was changed.`);
       }
-      const made = await call<{ job: { id: string; number: string } }>('POST', '/api/jobs/import', data);
+      const made = await call('POST', '/api/jobs/import', {}, data);
       await refreshJob(made.job.id);
       toast.success(`${made.job.number} is on the desk.`);
       await navigate(`/jobs/${made.job.id}`);

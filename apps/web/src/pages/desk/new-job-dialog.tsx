@@ -1,4 +1,4 @@
-import { type JobDetail, type JobFields, jobFieldsSchema } from '@burl/contract';
+import { type JobFields, jobFieldsSchema } from '@burl/contract';
 import { yupResolver } from '@hookform/resolvers/yup';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -34,7 +34,7 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
   async function make(fields: JobFields): Promise<void> {
     setFailed(null);
     try {
-      const detail = await call<JobDetail>('POST', '/api/jobs', fields);
+      const detail = await call('POST', '/api/jobs', {}, fields);
       await refreshJob(detail.job.id);
       await navigate(`/jobs/${detail.job.id}`);
     } catch (error) {

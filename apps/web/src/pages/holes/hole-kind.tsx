@@ -166,10 +166,19 @@ function InRoute({
     });
   async function put(): Promise<void> {
     try {
-      await call('POST', `/api/holes/${record.id}/steps`, {
-        setupId,
-        steps: steps.map((s) => ({ name: `${s.name}, ${record.demand.name}`, step: s.key, document: s.op })),
-      });
+      await call(
+        'POST',
+        '/api/holes/:id/steps',
+        { id: record.id },
+        {
+          setupId,
+          steps: steps.map((s) => ({
+            name: `${s.name}, ${record.demand.name}`,
+            step: s.key,
+            document: s.op,
+          })),
+        },
+      );
       await refreshJob(detail.job.id);
       toast.success(`${steps.length} steps are in the route.`);
     } catch (error) {

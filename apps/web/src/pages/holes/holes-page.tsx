@@ -74,7 +74,7 @@ function Holes({
 
   async function add(demand: HoleDemand): Promise<void> {
     try {
-      const made = await call<HoleKindRecord>('POST', `/api/jobs/${job.id}/holes`, { demand });
+      const made = await call('POST', '/api/jobs/:id/holes', { id: job.id }, { demand });
       await refreshJob(job.id);
       setSearch({ kind: made.id });
     } catch (error) {
@@ -84,14 +84,19 @@ function Holes({
   /** The kind as it was, and its steps where they stood. */
   const bringBack = async (gone: HoleKindRecord): Promise<void> => {
     try {
-      const { id, version } = await call<HoleKindRecord>('POST', `/api/jobs/${job.id}/holes`, {
-        demand: gone.demand,
-      });
+      const { id, version } = await call(
+        'POST',
+        '/api/jobs/:id/holes',
+        { id: job.id },
+        {
+          demand: gone.demand,
+        },
+      );
       const { demand, chosen, changes } = gone;
-      await call('PUT', `/api/holes/${id}`, { demand, chosen, changes, version });
+      await call('PUT', '/api/holes/:id', { id }, { demand, chosen, changes, version });
       for (const o of detail.setups.flatMap((s) => s.operations)) {
         if (o.holeId === gone.id)
-          await call('POST', `/api/jobs/${job.id}/operations/back`, backOf(o, detail.setups, id));
+          await call('POST', '/api/jobs/:id/operations/back', { id: job.id }, backOf(o, detail.setups, id));
       }
       setSearch({ kind: id });
     } catch (error) {
@@ -101,7 +106,7 @@ function Holes({
   };
   const remove = async (gone: HoleKindRecord): Promise<void> => {
     try {
-      await call('DELETE', `/api/holes/${gone.id}`);
+      await call('DELETE', '/api/holes/:id', { id: gone.id });
       setSearch({});
       await refreshJob(job.id);
       toast(`${gone.demand.name} was removed.`, {

@@ -33,10 +33,15 @@ export function useHoleEdits(record: HoleKindRecord, jobId: string) {
       setAhead(next);
       queue.current = queue.current.then(async () => {
         try {
-          const after = await call<HoleKindRecord>('PUT', `/api/holes/${record.id}`, {
-            ...next,
-            version: version.current,
-          });
+          const after = await call(
+            'PUT',
+            '/api/holes/:id',
+            { id: record.id },
+            {
+              ...next,
+              version: version.current,
+            },
+          );
           version.current = after.version;
         } catch (error) {
           toast.error(messageOf(error));

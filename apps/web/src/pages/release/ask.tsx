@@ -35,7 +35,7 @@ export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<vo
   async function ask(): Promise<void> {
     setFailed(null);
     try {
-      await call('POST', `/api/jobs/${jobId}/release-requests`, { note });
+      await call('POST', '/api/jobs/:id/release-requests', { id: jobId }, { note });
       toast.success('Asked for release. The numbers are held until it is decided.');
       await onDone();
     } catch (error) {

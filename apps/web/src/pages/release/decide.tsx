@@ -20,7 +20,7 @@ export function Decide({ release, onDone }: { release: Release; onDone: () => Pr
   async function decide(decision: 'release' | 'return'): Promise<void> {
     setFailed(null);
     try {
-      await call('POST', `/api/releases/${release.id}/decision`, { decision, reason, checks });
+      await call('POST', '/api/releases/:id/decision', { id: release.id }, { decision, reason, checks });
       toast.success(
         decision === 'release' ? 'Released. The numbers are locked.' : 'Returned with your reason.',
       );
@@ -31,7 +31,7 @@ export function Decide({ release, onDone }: { release: Release; onDone: () => Pr
   }
   async function withdraw(): Promise<void> {
     try {
-      await call('POST', `/api/releases/${release.id}/withdrawal`);
+      await call('POST', '/api/releases/:id/withdrawal', { id: release.id });
       await onDone();
     } catch (error) {
       setFailed(messageOf(error));

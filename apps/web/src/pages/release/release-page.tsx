@@ -29,7 +29,7 @@ function NextRevision({ jobId, onDone }: { jobId: string; onDone: () => Promise<
   const [failed, setFailed] = useState<string | null>(null);
   async function open(): Promise<void> {
     try {
-      await call('POST', `/api/jobs/${jobId}/revisions`, { reason });
+      await call('POST', '/api/jobs/:id/revisions', { id: jobId }, { reason });
       toast.success('The next revision is open. The released sheet stays current until it is replaced.');
       await onDone();
     } catch (error) {

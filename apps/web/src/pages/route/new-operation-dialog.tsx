@@ -100,11 +100,16 @@ export function NewOperationDialog({
       return;
     }
     try {
-      const made = await call<{ id: string }>('POST', `/api/jobs/${job.id}/operations`, {
-        setupId,
-        name: title,
-        document,
-      });
+      const made = await call(
+        'POST',
+        '/api/jobs/:id/operations',
+        { id: job.id },
+        {
+          setupId,
+          name: title,
+          document,
+        },
+      );
       onMade(made.id);
     } catch (error) {
       setFailed(messageOf(error));

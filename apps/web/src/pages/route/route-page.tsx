@@ -162,9 +162,14 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
     });
     setSetups(next);
     void run(() =>
-      call('PUT', `/api/jobs/${job.id}/order`, {
-        setups: next.map((s) => ({ id: s.id, operations: s.operations.map((o) => o.id) })),
-      }),
+      call(
+        'PUT',
+        '/api/jobs/:id/order',
+        { id: job.id },
+        {
+          setups: next.map((s) => ({ id: s.id, operations: s.operations.map((o) => o.id) })),
+        },
+      ),
     );
   }
 
@@ -173,11 +178,11 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
   ): Promise<void> => {
     const old = detail.setups.map((s) => ({ id: s.id, operations: s.operations.map((o) => o.id) }));
     return run(async () => {
-      await call('PUT', `/api/jobs/${job.id}/order`, { setups: next });
+      await call('PUT', '/api/jobs/:id/order', { id: job.id }, { setups: next });
       toast('The order was changed.', {
         action: {
           label: 'Undo',
-          onClick: () => void run(() => call('PUT', `/api/jobs/${job.id}/order`, { setups: old })),
+          onClick: () => void run(() => call('PUT', '/api/jobs/:id/order', { id: job.id }, { setups: old })),
         },
       });
     });
@@ -204,12 +209,14 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
   };
   const remove = (o: JobOperation): Promise<void> =>
     run(async () => {
-      await call('DELETE', `/api/operations/${o.id}`);
+      await call('DELETE', '/api/operations/:id', { id: o.id });
       toast(`${o.name} was removed.`, {
         action: {
           label: 'Undo',
           onClick: () =>
-            void run(() => call('POST', `/api/jobs/${job.id}/operations/back`, backOf(o, detail.setups))),
+            void run(() =>
+              call('POST', '/api/jobs/:id/operations/back', { id: job.id }, backOf(o, detail.setups)),
+            ),
         },
       });
     });
@@ -302,7 +309,12 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
               <Button
                 onClick={() =>
                   void run(() =>
-                    call('POST', `/api/jobs/${job.id}/setups`, { name: `Setup ${detail.setups.length + 1}` }),
+                    call(
+                      'POST',
+                      '/api/jobs/:id/setups',
+                      { id: job.id },
+                      { name: `Setup ${detail.setups.length + 1}` },
+                    ),
                   )
                 }
               >

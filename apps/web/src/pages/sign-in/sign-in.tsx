@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { mutate } from 'swr';
 import { call, messageOf } from '../../api/client.ts';
-import type { SessionInfo } from '../../api/hooks.ts';
+import type { SessionInfo } from '@burl/contract';
 import { Button } from '../../ui/button.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
@@ -27,7 +27,7 @@ export function SignIn({ demo }: { demo: SessionInfo['demo'] }) {
   async function signIn(fields: Fields): Promise<void> {
     setFailed(null);
     try {
-      await call('POST', '/api/session', fields);
+      await call('POST', '/api/session', {}, fields);
       await mutate(() => true, undefined, { revalidate: true });
     } catch (error) {
       setFailed(messageOf(error));

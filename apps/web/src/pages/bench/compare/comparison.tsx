@@ -34,11 +34,8 @@ export function Comparison({
   const { job } = detail;
   const keep = async (next: Operation) => {
     try {
-      const made = await call<{ id: string; label: string; version: number }>(
-        'POST',
-        `/api/operations/${operation.id}/variants`,
-      );
-      await call('PUT', `/api/variants/${made.id}`, { document: next, version: made.version });
+      const made = await call('POST', '/api/operations/:id/variants', { id: operation.id });
+      await call('PUT', '/api/variants/:id', { id: made.id }, { document: next, version: made.version });
       toast.success(`Kept as variant ${made.label}.`);
     } catch (e) {
       toast.error(messageOf(e));

@@ -1,8 +1,8 @@
-import type { HoleKindRecord, Job, JobDetail, JobOperation, Person, Setup } from '@burl/contract';
+import type { HoleKindRecord, Job, JobDetail, JobOperation, Person, Setup, Variant } from '@burl/contract';
 import { asc, eq, inArray } from 'drizzle-orm';
-import type { Database, Transaction } from '../db/client.ts';
-import { holes, jobs, operations, setups, variants } from '../db/schema.ts';
-import { locked, notFound } from '../http/problems.ts';
+import type { Database, Transaction } from './client.ts';
+import { holes, jobs, operations, setups, variants } from './schema.ts';
+import { locked, present } from './refusal.ts';
 
 type JobRow = typeof jobs.$inferSelect;
 
@@ -11,12 +11,29 @@ export const jobOf = ({ createdAt: _, updatedAt, ...row }: JobRow): Job => ({
   updatedAt: updatedAt.toISOString(),
 });
 
-/** A job with its route and every variant. Throws 404. */
+export const variantOf = (v: typeof variants.$inferSelect): Variant => ({
+  id: v.id,
+  label: v.label,
+  version: v.version,
+  document: v.document,
+  updatedAt: v.updatedAt.toISOString(),
+  updatedBy: v.updatedBy,
+});
+
+export const holeOf = ({
+  id,
+  position,
+  demand,
+  chosen,
+  changes,
+  version,
+}: typeof holes.$inferSelect): HoleKindRecord => ({ id, position, demand, chosen, changes, version });
+
+/** A job with its route and every variant. Refuses when it is not there. */
 export async function jobDetail(db: Database | Transaction, jobId: string): Promise<JobDetail> {
   const [row] = await db.select().from(jobs).where(eq(jobs.id, jobId));
-  if (!row) throw notFound('This job');
   return {
-    job: jobOf(row),
+    job: jobOf(present(row, 'This job')),
     setups: (await routesOf(db, [jobId])).get(jobId) ?? [],
     holes: await holesOf(db, jobId),
   };
@@ -25,21 +42,13 @@ export async function jobDetail(db: Database | Transaction, jobId: string): Prom
 /** Hole groups of a job, in their order. */
 export async function holesOf(db: Database | Transaction, jobId: string): Promise<HoleKindRecord[]> {
   const rows = await db.select().from(holes).where(eq(holes.jobId, jobId)).orderBy(asc(holes.position));
-  return rows.map(({ id, position, demand, chosen, changes, version }) => ({
-    id,
-    position,
-    demand,
-    chosen,
-    changes,
-    version,
-  }));
+  return rows.map(holeOf);
 }
 
-/** The job a kind of hole belongs to. Throws 404. */
+/** The job a kind of hole belongs to. Refuses when it is not there. */
 export async function jobOfHole(tx: Transaction, holeId: string): Promise<string> {
   const [row] = await tx.select({ jobId: holes.jobId }).from(holes).where(eq(holes.id, holeId));
-  if (!row) throw notFound('This kind of hole');
-  return row.jobId;
+  return present(row, 'This kind of hole').jobId;
 }
 
 /** Routes of several jobs with three queries, however many jobs. */
@@ -75,16 +84,7 @@ export async function routesOf(
       .filter((o) => o.setupId === setupId)
       .map((o) => ({
         ...o,
-        variants: variantRows
-          .filter((v) => v.operationId === o.id)
-          .map((v) => ({
-            id: v.id,
-            label: v.label,
-            version: v.version,
-            document: v.document,
-            updatedAt: v.updatedAt.toISOString(),
-            updatedBy: v.updatedBy,
-          })),
+        variants: variantRows.filter((v) => v.operationId === o.id).map(variantOf),
       }));
   for (const s of setupRows) {
     const list = byJob.get(s.jobId) ?? [];
@@ -100,10 +100,10 @@ export async function routesOf(
   return byJob;
 }
 
-/** Locks the job's row for this transaction and makes sure it may be changed. Throws 404 or 423. */
+/** Locks the job's row for this transaction and makes sure it may be changed. Refuses when it is gone or locked. */
 export async function openForEditing(tx: Transaction, jobId: string): Promise<JobRow> {
-  const [row] = await tx.select().from(jobs).where(eq(jobs.id, jobId)).for('update');
-  if (!row) throw notFound('This job');
+  const [found] = await tx.select().from(jobs).where(eq(jobs.id, jobId)).for('update');
+  const row = present(found, 'This job');
   if (row.status === 'requested')
     throw locked('Release requested: withdraw the request to change something.');
   if (row.status === 'released')
@@ -118,8 +118,7 @@ export async function touch(tx: Transaction, jobId: string, person: Person): Pro
 
 export async function jobOfSetup(tx: Transaction, setupId: string): Promise<string> {
   const [row] = await tx.select({ jobId: setups.jobId }).from(setups).where(eq(setups.id, setupId));
-  if (!row) throw notFound('This setup');
-  return row.jobId;
+  return present(row, 'This setup').jobId;
 }
 
 export async function jobOfOperation(tx: Transaction | Database, operationId: string): Promise<string> {
@@ -128,8 +127,7 @@ export async function jobOfOperation(tx: Transaction | Database, operationId: st
     .from(operations)
     .innerJoin(setups, eq(setups.id, operations.setupId))
     .where(eq(operations.id, operationId));
-  if (!row) throw notFound('This operation');
-  return row.jobId;
+  return present(row, 'This operation').jobId;
 }
 
 export async function operationOfVariant(
@@ -142,6 +140,5 @@ export async function operationOfVariant(
     .innerJoin(operations, eq(operations.id, variants.operationId))
     .innerJoin(setups, eq(setups.id, operations.setupId))
     .where(eq(variants.id, variantId));
-  if (!row) throw notFound('This variant');
-  return row;
+  return present(row, 'This variant');
 }

@@ -1,4 +1,4 @@
-import { differencesOf, evaluate, withPeriodic } from '@burl/core';
+import { differencesOf, evaluate, InputError, withPeriodic } from '@burl/core';
 import type {
   OperationDifference,
   Release,
@@ -8,13 +8,13 @@ import type {
 } from '@burl/contract';
 import { and, desc, eq, inArray, lt } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
-import type { Database, Transaction } from '../db/client.ts';
-import { people, releases } from '../db/schema.ts';
-import { invalid, notFound } from '../http/problems.ts';
+import type { Database, Transaction } from './client.ts';
+import { people, releases } from './schema.ts';
+import { present } from './refusal.ts';
 import { contextInCrib, wholeCrib } from './crib-store.ts';
 import { jobDetail } from './job-store.ts';
 
-/** The job as it stands now with the evaluation of every chosen variant. Throws 422 on an empty route. */
+/** The job as it stands now with the evaluation of every chosen variant. Refuses an empty route. */
 export async function snapshotOf(tx: Transaction, jobId: string): Promise<ReleaseSnapshot> {
   const { job, setups } = await jobDetail(tx, jobId);
   const crib = await wholeCrib(tx);
@@ -35,7 +35,7 @@ export async function snapshotOf(tx: Transaction, jobId: string): Promise<Releas
     }),
   );
   if (operations.length === 0)
-    throw invalid([{ field: 'operations', value: 0, allowed: 'one operation or more to release' }]);
+    throw new InputError([{ field: 'operations', value: 0, allowed: 'one operation or more to release' }]);
   const { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes } = job;
   return { job: { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes }, operations };
 }
@@ -81,7 +81,7 @@ export async function releasesOf(db: Database | Transaction, jobId: string): Pro
   return rows.map(summary);
 }
 
-/** One release whole, compared with the last one released before it. Throws 404. */
+/** One release whole, compared with the last one released before it. Refuses when it is not there. */
 export async function releaseById(db: Database | Transaction, id: string): Promise<Release> {
   const [row] = await db
     .select({ ...columns, snapshot: releases.snapshot })
@@ -89,16 +89,15 @@ export async function releaseById(db: Database | Transaction, id: string): Promi
     .innerJoin(requester, eq(requester.id, releases.requestedById))
     .leftJoin(decider, eq(decider.id, releases.decidedById))
     .where(eq(releases.id, id));
-  if (!row) throw notFound('This release');
-  const { snapshot, ...rest } = row;
+  const { snapshot, ...rest } = present(row, 'This release');
   const [before] = await db
     .select({ snapshot: releases.snapshot, revision: releases.revision })
     .from(releases)
     .where(
       and(
-        eq(releases.jobId, row.jobId),
+        eq(releases.jobId, rest.jobId),
         inArray(releases.state, ['released', 'superseded']),
-        lt(releases.revision, row.revision),
+        lt(releases.revision, rest.revision),
       ),
     )
     .orderBy(desc(releases.revision))

@@ -1,11 +1,9 @@
 import { InputError } from '@burl/core';
-import { mayEdit, mayRelease, type Person, problemsFromYup, type Role } from '@burl/contract';
+import { type Access, ALLOWED, type Person } from '@burl/contract';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
-import * as yup from 'yup';
-import { forbidden, HttpProblem, invalid } from './problems.ts';
-
-/** Who may call a route. Every route under /api has to say; one that does not stops the server from starting. */
-export type Access = 'public' | 'person' | 'editor' | 'approver';
+import type * as yup from 'yup';
+import { Refusal } from '../store/refusal.ts';
+import { forbidden, HttpProblem, invalid, nothingHere, refused } from './problems.ts';
 
 declare module 'fastify' {
   interface FastifyContextConfig {
@@ -23,13 +21,6 @@ export function personOf(request: FastifyRequest): Person {
   if (!person) throw new HttpProblem(401, 'signed-out', 'Sign in first.');
   return person;
 }
-
-const ALLOWED: Readonly<Record<Access, (role: Role) => boolean>> = {
-  public: () => true,
-  person: () => true,
-  editor: mayEdit,
-  approver: mayRelease,
-};
 
 /** A browser says where a write comes from; anything but this very host is refused. */
 function checkOrigin(request: FastifyRequest): void {
@@ -50,7 +41,10 @@ function checkOrigin(request: FastifyRequest): void {
   if (host !== request.headers.host) throw forbidden('Writes from another site are refused.');
 }
 
-/** Access by role, origin check, validation by Yup, and errors without stack traces. */
+/**
+ * Access by role, origin check, and errors without stack traces. Every route under /api has to say who may call it;
+ * one that does not stops the server from starting.
+ */
 export function protect(app: FastifyInstance): void {
   app.addHook('onRoute', (route) => {
     if (
@@ -63,7 +57,7 @@ export function protect(app: FastifyInstance): void {
   });
 
   app.addHook('preValidation', async (request) => {
-    const { access, body } = request.routeOptions.config;
+    const { access } = request.routeOptions.config;
     if (access === undefined) return;
     checkOrigin(request);
     if (access !== 'public') {
@@ -71,23 +65,14 @@ export function protect(app: FastifyInstance): void {
       if (!ALLOWED[access](person.role))
         throw forbidden(`A person with the role ${person.role} may not do this.`);
     }
-    if (body) {
-      try {
-        request.body = await body.validate(request.body, { strict: true, abortEarly: false });
-      } catch (error) {
-        if (error instanceof yup.ValidationError) throw invalid(problemsFromYup(error).problems, 400);
-        throw error;
-      }
-    }
   });
 
   app.setErrorHandler((error: Error & { statusCode?: number; code?: string }, request, reply) => {
     if (error instanceof InputError) error = invalid(error.problems);
+    if (error instanceof Refusal) error = refused(error);
+    if (error.code === '22P02') error = nothingHere();
     if (error instanceof HttpProblem) {
       return reply.status(error.status).send({ error: error.kind, message: error.message, ...error.extra });
-    }
-    if (error.code === '22P02') {
-      return reply.status(404).send({ error: 'not-found', message: 'There is nothing under this address.' });
     }
     if (error.statusCode && error.statusCode < 500) {
       return reply.status(error.statusCode).send({ error: error.code ?? 'request', message: error.message });
@@ -105,16 +90,4 @@ export function protect(app: FastifyInstance): void {
           .status(500)
           .send({ error: 'server', message: `Something went wrong here (request ${request.id}).` });
   });
-}
-
-/** Typed body of a validated request. */
-export const bodyOf = <T>(request: FastifyRequest): T => request.body as T;
-
-/** Id from the address. Throws 404 unless it is a UUID. */
-export function idOf(request: FastifyRequest, name = 'id'): string {
-  const value = (request.params as Record<string, string>)[name] ?? '';
-  if (!/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(value)) {
-    throw new HttpProblem(404, 'not-found', 'There is nothing under this address.');
-  }
-  return value;
 }

@@ -1,6 +1,6 @@
 import type { Person } from '@burl/contract';
-import type { Database, Transaction } from '../db/client.ts';
-import { auditEvents } from '../db/schema.ts';
+import type { Database, Transaction } from './client.ts';
+import { auditEvents } from './schema.ts';
 
 export interface AuditEntry {
   readonly action: string;

@@ -18,9 +18,9 @@ import {
   type CribKind,
 } from '@burl/contract';
 import { eq } from 'drizzle-orm';
-import type { Database, Transaction } from '../db/client.ts';
+import type { Database, Transaction } from './client.ts';
 import { combinationsOf } from './combination-store.ts';
-import { alloys, assemblies, cutters, holders, machines, toolMaterials } from '../db/schema.ts';
+import { alloys, assemblies, cutters, holders, machines, toolMaterials } from './schema.ts';
 
 export const CRIB_TABLES = { alloys, machines, cutters, holders } as const;
 
@@ -32,7 +32,7 @@ type Row = {
   document: unknown;
 };
 
-const entryOf = <K extends CribKind>(row: Row): CribEntry<K> => ({
+export const entryOf = <K extends CribKind>(row: Row): CribEntry<K> => ({
   id: row.id,
   origin: row.origin,
   copiedFrom: row.copiedFrom,

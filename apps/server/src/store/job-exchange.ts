@@ -1,4 +1,4 @@
-import { evaluate, numberOf, problemsOf, type Operation } from '@burl/core';
+import { evaluate, InputError, numberOf, problemsOf, type Operation } from '@burl/core';
 import {
   fileSource,
   requireContext,
@@ -11,9 +11,8 @@ import {
 } from '@burl/contract';
 import { eq } from 'drizzle-orm';
 import Papa from 'papaparse';
-import type { Database, Transaction } from '../db/client.ts';
-import { type alloys, holes, jobs, operations, setups, toolMaterials, variants } from '../db/schema.ts';
-import { invalid } from '../http/problems.ts';
+import type { Database, Transaction } from './client.ts';
+import { type alloys, holes, jobs, operations, setups, toolMaterials, variants } from './schema.ts';
 import { record } from './audit.ts';
 import { contextInCrib, CRIB_TABLES, wholeCrib } from './crib-store.ts';
 import { jobDetail } from './job-store.ts';
@@ -103,7 +102,7 @@ export async function importJob(db: Database, file: JobFile, person: Person): Pr
   for (const { path, operation } of operationsOf(file)) {
     const problems = problemsOf(operation, requireContext(operation, fileSource(file), path));
     if (problems.length > 0)
-      throw invalid(problems.map((p) => ({ ...p, field: `${path}.document.${p.field}` })));
+      throw new InputError(problems.map((p) => ({ ...p, field: `${path}.document.${p.field}` })));
   }
   return db.transaction(async (tx) => {
     const ids: Record<CribKind, Map<string, string>> = {

@@ -1,0 +1,33 @@
+import { CHATTER } from '@burl/contract';
+import type { FastifyInstance } from 'fastify';
+import { serve } from '../http/serve.ts';
+import type { Database } from '../store/client.ts';
+import {
+  addCombination,
+  attachmentOf,
+  logTestCut,
+  removeTestCut,
+  restoreTip,
+  saveTip,
+} from '../store/combination-changes.ts';
+import { combinationsOf } from '../store/combination-store.ts';
+
+/** Combinations, their tap tests and test cuts. */
+export function chatterRoutes(app: FastifyInstance, db: Database): void {
+  serve(app, CHATTER.combinations, () => combinationsOf(db));
+  serve(app, CHATTER.addCombination, ({ person, body }) => addCombination(db, person, body));
+  serve(app, CHATTER.saveTip, ({ at, person, body }) => saveTip(db, person, at.id, body));
+  serve(app, CHATTER.restoreTip, ({ at, person }) => restoreTip(db, person, at.id));
+  serve(app, CHATTER.logCut, ({ at, person, body }) => logTestCut(db, person, at.id, body));
+  serve(app, CHATTER.attachment, async ({ at, reply }) => {
+    const { bytes, type, name } = await attachmentOf(db, at.id);
+    reply
+      .header('content-type', type)
+      .header('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}`);
+    return bytes;
+  });
+  serve(app, CHATTER.removeCut, async ({ at, person }) => {
+    await removeTestCut(db, person, at.id);
+    return {};
+  });
+}

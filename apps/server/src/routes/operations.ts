@@ -1,0 +1,30 @@
+import { OPERATIONS, SETUPS, VARIANTS } from '@burl/contract';
+import type { FastifyInstance } from 'fastify';
+import { serve } from '../http/serve.ts';
+import type { Database } from '../store/client.ts';
+import { addOperation, changeOperation, putBack, removeOperation } from '../store/operation-changes.ts';
+import { reportPresence } from '../store/presence.ts';
+import { addSetup, removeSetup, renameSetup } from '../store/setup-changes.ts';
+import { copyVariant, removeVariant, saveVariant } from '../store/variant-changes.ts';
+
+/** Setups of a job, the operations in them, and the variants of each. */
+export function operationRoutes(app: FastifyInstance, db: Database): void {
+  serve(app, SETUPS.add, ({ at, person, body }) => addSetup(db, person, at.id, body.name));
+  serve(app, SETUPS.change, ({ at, person, body }) => renameSetup(db, person, at.id, body));
+  serve(app, SETUPS.remove, ({ at, person }) => removeSetup(db, person, at.id));
+
+  serve(app, OPERATIONS.add, ({ at, person, body }) => addOperation(db, person, at.id, body));
+  serve(app, OPERATIONS.putBack, ({ at, person, body }) => putBack(db, person, at.id, body));
+  serve(app, OPERATIONS.change, ({ at, person, body }) => changeOperation(db, person, at.id, body));
+  serve(app, OPERATIONS.remove, ({ at, person }) => removeOperation(db, person, at.id));
+  serve(app, OPERATIONS.presence, async ({ at, person }) => ({
+    others: await reportPresence(db, person, at.id),
+  }));
+
+  serve(app, VARIANTS.copy, ({ at, person }) => copyVariant(db, person, at.id));
+  serve(app, VARIANTS.save, ({ at, person, body }) => saveVariant(db, person, at.id, body));
+  serve(app, VARIANTS.remove, async ({ at }) => {
+    await removeVariant(db, at.id);
+    return { removed: at.id };
+  });
+}

@@ -1,0 +1,188 @@
+import type { CombinationInput, Person, TestCutInput, TipInput } from '@burl/contract';
+import {
+  implausibleTip,
+  impossibleIn,
+  InputError,
+  isPracticeSerial,
+  PRACTICE_SERIAL,
+  seenIn,
+} from '@burl/core';
+import { eq } from 'drizzle-orm';
+import { record } from './audit.ts';
+import type { Database, Transaction } from './client.ts';
+import { notFound, present } from './refusal.ts';
+import { alloys, combinations, cutters, holders, machines, testCuts, tipRecords } from './schema.ts';
+
+type CombinationRow = typeof combinations.$inferSelect;
+interface Made {
+  readonly id: string;
+}
+
+async function requireEntry(
+  tx: Transaction,
+  table: typeof machines | typeof holders | typeof cutters | typeof alloys,
+  field: string,
+  id: string,
+): Promise<void> {
+  const [found] = await tx
+    .select({ id: table.id })
+    .from(table as typeof machines)
+    .where(eq(table.id, id));
+  if (!found) throw new InputError([{ field, value: id, allowed: 'an entry of the crib' }]);
+}
+
+async function requireCombination(tx: Transaction, id: string): Promise<CombinationRow> {
+  const [found] = await tx.select().from(combinations).where(eq(combinations.id, id));
+  return present(found, 'This combination');
+}
+
+const named = (c: CombinationRow): string => `${c.machineSerial}/${c.holderId}/${c.cutterId}/${c.stickOutMm}`;
+
+/** Throws where something simulated would be kept under the serial of a real machine. */
+function refuseSimulated(c: CombinationRow, simulated: boolean): void {
+  if (!simulated || isPracticeSerial(c.machineSerial)) return;
+  throw new InputError([
+    {
+      field: 'machineSerial',
+      value: c.machineSerial,
+      allowed: `a serial beginning with ${PRACTICE_SERIAL}: simulated taps and sounds teach nothing of a real machine`,
+    },
+  ]);
+}
+
+/** Throws where a cut cannot have been run with this combination, naming each number beyond it. */
+async function refuseImpossible(
+  tx: Transaction,
+  c: CombinationRow,
+  cut: Pick<TestCutInput, 'rpm' | 'overridePercent' | 'axialDepthMm' | 'radialEngagementMm'>,
+): Promise<void> {
+  const [machine] = await tx.select().from(machines).where(eq(machines.id, c.machineId));
+  const [cutter] = await tx.select().from(cutters).where(eq(cutters.id, c.cutterId));
+  const problems = impossibleIn(cut, machine!.document, cutter!.document, c.stickOutMm);
+  if (problems.length > 0) throw new InputError(problems);
+}
+
+/** One spindle, holder, tool and stick-out, to remember what was measured of it. */
+export const addCombination = (db: Database, person: Person, input: CombinationInput): Promise<Made> =>
+  db.transaction(async (tx) => {
+    await requireEntry(tx, machines, 'machineId', input.machineId);
+    await requireEntry(tx, holders, 'holderId', input.holderId);
+    await requireEntry(tx, cutters, 'cutterId', input.cutterId);
+    const [row] = await tx
+      .insert(combinations)
+      .values({ ...input, madeBy: person.name })
+      .onConflictDoNothing()
+      .returning();
+    if (!row) {
+      throw new InputError([
+        { field: 'stickOutMm', value: input.stickOutMm, allowed: 'a combination that is not remembered yet' },
+      ]);
+    }
+    await record(tx, person, { action: 'made combination', subject: named(row) });
+    return row;
+  });
+
+/** Keeps a tap test or a table of modes of one direction. */
+export const saveTip = (
+  db: Database,
+  person: Person,
+  combinationId: string,
+  input: TipInput,
+): Promise<Made> =>
+  db.transaction(async (tx) => {
+    const combination = await requireCombination(tx, combinationId);
+    const { modes, ...rest } = input;
+    refuseSimulated(combination, input.origin.startsWith('simulated'));
+    // Judged by what the response showed: modes kept from the model would hide one in other units.
+    const wrong = implausibleTip(seenIn(modes, input.receptance?.hz.at(-1) ?? Infinity));
+    if (wrong) throw new InputError([wrong]);
+    const [row] = await tx
+      .insert(tipRecords)
+      .values({
+        ...rest,
+        modes: modes.map(({ shape, ...m }) => (shape ? { ...m, shape } : m)),
+        combinationId,
+        madeBy: person.name,
+      })
+      .returning({ id: tipRecords.id });
+    await record(tx, person, {
+      action: input.source === 'measured' ? 'kept tap test' : 'kept table of modes',
+      subject: `${named(combination)} ${input.axis}`,
+      detail: { origin: input.origin, modes: input.modes.length },
+    });
+    return row!;
+  });
+
+/** Puts a copy of an earlier record on top: what was tried in between stays in the history. */
+export const restoreTip = (db: Database, person: Person, id: string): Promise<Made> =>
+  db.transaction(async (tx) => {
+    const [found] = await tx.select().from(tipRecords).where(eq(tipRecords.id, id));
+    const earlier = present(found, 'This record');
+    const combination = await requireCombination(tx, earlier.combinationId);
+    const { id: from, madeAt: _, ...rest } = earlier;
+    const [row] = await tx.insert(tipRecords).values(rest).returning({ id: tipRecords.id });
+    await record(tx, person, {
+      action: 'brought tip back',
+      subject: `${named(combination)} ${earlier.axis}`,
+      detail: { from, origin: earlier.origin },
+    });
+    return row!;
+  });
+
+/** Logs a test cut with its recording or picture. */
+export const logTestCut = (
+  db: Database,
+  person: Person,
+  combinationId: string,
+  { attachment, ...cut }: TestCutInput,
+): Promise<Made> =>
+  db.transaction(async (tx) => {
+    const combination = await requireCombination(tx, combinationId);
+    await requireEntry(tx, alloys, 'alloyId', cut.alloyId);
+    refuseSimulated(combination, cut.simulated);
+    await refuseImpossible(tx, combination, cut);
+    const [row] = await tx
+      .insert(testCuts)
+      .values({
+        ...cut,
+        combinationId,
+        attachmentName: attachment?.name ?? null,
+        attachmentType: attachment?.type ?? null,
+        attachment: attachment ? Buffer.from(attachment.base64, 'base64') : null,
+        madeBy: person.name,
+      })
+      .returning({ id: testCuts.id });
+    await record(tx, person, {
+      action: 'logged test cut',
+      subject: named(combination),
+      detail: { heard: cut.heard, rpm: cut.rpm, axialDepthMm: cut.axialDepthMm },
+    });
+    return row!;
+  });
+
+export const removeTestCut = (db: Database, person: Person, id: string): Promise<void> =>
+  db.transaction(async (tx) => {
+    const [found] = await tx
+      .delete(testCuts)
+      .where(eq(testCuts.id, id))
+      .returning({ combinationId: testCuts.combinationId, rpm: testCuts.rpm, heard: testCuts.heard });
+    const row = present(found, 'This cut');
+    await record(tx, person, {
+      action: 'struck test cut',
+      subject: row.combinationId,
+      detail: { rpm: row.rpm, heard: row.heard },
+    });
+  });
+
+/** Recording or picture of a cut. Refuses when there is none. */
+export async function attachmentOf(
+  db: Database,
+  id: string,
+): Promise<{ bytes: Buffer; type: string; name: string }> {
+  const [row] = await db
+    .select({ bytes: testCuts.attachment, type: testCuts.attachmentType, name: testCuts.attachmentName })
+    .from(testCuts)
+    .where(eq(testCuts.id, id));
+  if (!row?.bytes || !row.type) throw notFound('This recording');
+  return { bytes: row.bytes, type: row.type, name: row.name ?? 'file' };
+}

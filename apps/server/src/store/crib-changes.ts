@@ -1,0 +1,142 @@
+import type {
+  Assembly,
+  AssemblyInput,
+  AssemblyUpdate,
+  CopyEntry,
+  CribEntry,
+  CribKind,
+  Person,
+} from '@burl/contract';
+import { type Cutter, InputError, missingMaterials, type ToolMaterials } from '@burl/core';
+import { and, eq, sql } from 'drizzle-orm';
+import { record } from './audit.ts';
+import type { Database } from './client.ts';
+import { CRIB_TABLES, entryOf, toolMaterialsOf } from './crib-store.ts';
+import { inUse, locked, present, stale } from './refusal.ts';
+import { type alloys, assemblies } from './schema.ts';
+
+/** The four tables are alike, so one of them stands for all in queries. */
+const tableOf = (kind: CribKind): typeof alloys => CRIB_TABLES[kind] as typeof alloys;
+
+/** Where an operation's document names an entry of each kind. */
+const NAMED_AT: Readonly<Record<CribKind, readonly string[]>> = {
+  alloys: ['alloyId'],
+  machines: ['machineId'],
+  cutters: ['tooling', 'cutterId'],
+  holders: ['tooling', 'holderId'],
+};
+
+/** Copies an entry under a new id, as one of the shop. */
+export const copyEntry = (
+  db: Database,
+  person: Person,
+  kind: CribKind,
+  { copyOf, id, name }: CopyEntry,
+): Promise<CribEntry> =>
+  db.transaction(async (tx) => {
+    const table = tableOf(kind);
+    const [original] = await tx.select().from(table).where(eq(table.id, copyOf));
+    if (!original) throw new InputError([{ field: 'copyOf', value: copyOf, allowed: `an entry of ${kind}` }]);
+    const document = { ...original.document, id, name };
+    const [made] = await tx
+      .insert(table)
+      .values({ id, origin: 'shop', copiedFrom: copyOf, document })
+      .onConflictDoNothing()
+      .returning();
+    if (!made) throw new InputError([{ field: 'id', value: id, allowed: 'an id nobody has yet' }]);
+    await record(tx, person, {
+      action: 'copied crib entry',
+      subject: `${kind}/${id}`,
+      detail: { copyOf },
+    });
+    return entryOf(made);
+  });
+
+/** A cutter is made of a substrate and a coating the crib has. */
+function requireMaterials(document: Record<string, unknown>, materials: ToolMaterials): void {
+  const problems = missingMaterials(document as unknown as Cutter, materials);
+  if (problems.length > 0)
+    throw new InputError(problems.map((p) => ({ ...p, field: `document.${p.field}` })));
+}
+
+/** Saves an entry of the shop; refuses a built-in one, and what somebody else was quicker to save. */
+export async function changeEntry(
+  db: Database,
+  person: Person,
+  kind: CribKind,
+  id: string,
+  { version, document }: { readonly version: number; readonly document: Record<string, unknown> },
+): Promise<CribEntry> {
+  if (document['id'] !== id)
+    throw new InputError([{ field: 'document.id', value: document['id'], allowed: id }]);
+  return db.transaction(async (tx) => {
+    const table = tableOf(kind);
+    if (kind === 'cutters') requireMaterials(document, await toolMaterialsOf(tx));
+    const [found] = await tx.select().from(table).where(eq(table.id, id)).for('update');
+    const before = present(found, 'This entry');
+    if (before.origin === 'built-in')
+      throw locked('Built-in entries stay as they are: copy it and change the copy.');
+    if (before.version !== version) throw stale(entryOf(before));
+    const [after] = await tx
+      .update(table)
+      .set({ document: document as never, version: version + 1, updatedAt: new Date() })
+      .where(eq(table.id, id))
+      .returning();
+    await record(tx, person, { action: 'changed crib entry', subject: `${kind}/${id}` });
+    return entryOf(after!);
+  });
+}
+
+/** Removes an entry of the shop that no operation uses. */
+export const removeEntry = (db: Database, person: Person, kind: CribKind, id: string): Promise<void> =>
+  db.transaction(async (tx) => {
+    const table = tableOf(kind);
+    const [entry] = await tx.select().from(table).where(eq(table.id, id)).for('update');
+    if (present(entry, 'This entry').origin === 'built-in') throw locked('Built-in entries stay.');
+    const used = await tx.execute(
+      sql`select 1 from variants where document #>> ${sql.param(`{${NAMED_AT[kind].join(',')}}`)}::text[] = ${id} limit 1`,
+    );
+    if (used.rows.length > 0) throw inUse('An operation uses this entry; it stays.');
+    await tx.delete(table).where(eq(table.id, id));
+    await record(tx, person, { action: 'removed crib entry', subject: `${kind}/${id}` });
+  });
+
+async function requireEntries(db: Database, input: AssemblyInput): Promise<void> {
+  for (const [field, kind, id] of [
+    ['cutterId', 'cutters', input.cutterId],
+    ['holderId', 'holders', input.holderId],
+  ] as const) {
+    const table = tableOf(kind);
+    const [found] = await db.select({ id: table.id }).from(table).where(eq(table.id, id));
+    if (!found) throw new InputError([{ field, value: id, allowed: 'an entry of the crib' }]);
+  }
+}
+
+const assemblyOf = ({ updatedAt: _, ...rest }: typeof assemblies.$inferSelect): Assembly => rest;
+
+/** A cutter in a holder under a name. */
+export async function addAssembly(db: Database, person: Person, input: AssemblyInput): Promise<Assembly> {
+  await requireEntries(db, input);
+  const [made] = await db
+    .insert(assemblies)
+    .values({ ...input, runoutUm: input.runoutUm ?? null })
+    .returning();
+  await record(db, person, { action: 'made assembly', subject: input.name });
+  return assemblyOf(made!);
+}
+
+export async function changeAssembly(
+  db: Database,
+  id: string,
+  { version, ...input }: AssemblyUpdate,
+): Promise<Assembly> {
+  await requireEntries(db, input);
+  const [after] = await db
+    .update(assemblies)
+    .set({ ...input, runoutUm: input.runoutUm ?? null, version: version + 1, updatedAt: new Date() })
+    .where(and(eq(assemblies.id, id), eq(assemblies.version, version)))
+    .returning();
+  if (after) return assemblyOf(after);
+  const [current] = await db.select().from(assemblies).where(eq(assemblies.id, id));
+  throw stale(assemblyOf(present(current, 'This assembly')));
+}

@@ -1,0 +1,146 @@
+import { type Decision, type Person, RELEASE_CHECKS, type Release } from '@burl/contract';
+import { InputError } from '@burl/core';
+import { and, eq } from 'drizzle-orm';
+import { record } from './audit.ts';
+import type { Database, Transaction } from './client.ts';
+import { openForEditing } from './job-store.ts';
+import { present, locked, Refusal } from './refusal.ts';
+import { releaseById, releasesOf, snapshotOf } from './release-store.ts';
+import { jobs, releases } from './schema.ts';
+
+/** Letters a note has at least when numbers go out with a limit over. */
+const LEAST_NOTE = 10;
+
+/** The sheet that holds for a job now. Refuses when nothing is released. */
+export async function currentSheet(db: Database, jobId: string): Promise<Release> {
+  const found = (await releasesOf(db, jobId)).find((r) => r.state === 'released');
+  return releaseById(db, present(found, 'A released sheet for this job').id);
+}
+
+async function setStatus(
+  tx: Transaction,
+  jobId: string,
+  status: 'draft' | 'requested' | 'released',
+  person: Person,
+): Promise<void> {
+  await tx
+    .update(jobs)
+    .set({ status, updatedAt: new Date(), updatedBy: person.name })
+    .where(eq(jobs.id, jobId));
+}
+
+/** Locks the job and keeps what it says now for a second person to judge. */
+export async function requestRelease(
+  db: Database,
+  person: Person,
+  jobId: string,
+  note: string,
+): Promise<Release> {
+  const id = await db.transaction(async (tx) => {
+    const job = await openForEditing(tx, jobId);
+    const snapshot = await snapshotOf(tx, jobId);
+    const over = snapshot.operations.filter((o) => o.evaluation.state === 'over');
+    if (over.length > 0 && note.trim().length < LEAST_NOTE) {
+      throw new InputError([
+        {
+          field: 'note',
+          value: note,
+          allowed: `10 characters or more: say why ${over.map((o) => o.name).join(', ')} may go out with a limit over`,
+        },
+      ]);
+    }
+    const [made] = await tx
+      .insert(releases)
+      .values({
+        jobId,
+        revision: job.revision,
+        revisionReason: job.revisionReason,
+        state: 'requested',
+        requestedById: person.id,
+        requestNote: note,
+        snapshot,
+      })
+      .returning({ id: releases.id });
+    await setStatus(tx, jobId, 'requested', person);
+    await record(tx, person, {
+      action: 'asked for release',
+      jobId,
+      subject: `${job.number} rev ${job.revision}`,
+      detail: { note },
+    });
+    return made!.id;
+  });
+  return releaseById(db, id);
+}
+
+/** The request, locked for this transaction. Refuses when it is gone or decided. */
+async function openRequest(tx: Transaction, id: string): Promise<typeof releases.$inferSelect> {
+  const [found] = await tx.select().from(releases).where(eq(releases.id, id)).for('update');
+  const row = present(found, 'This request');
+  if (row.state !== 'requested') throw locked('This request was decided already.');
+  return row;
+}
+
+export async function withdrawRequest(db: Database, person: Person, id: string): Promise<Release> {
+  await db.transaction(async (tx) => {
+    const row = await openRequest(tx, id);
+    await tx
+      .update(releases)
+      .set({ state: 'withdrawn', decidedById: person.id, decidedAt: new Date() })
+      .where(eq(releases.id, id));
+    await setStatus(tx, row.jobId, 'draft', person);
+    await record(tx, person, {
+      action: 'withdrew request',
+      jobId: row.jobId,
+      subject: `rev ${row.revision}`,
+    });
+  });
+  return releaseById(db, id);
+}
+
+/** Releases or returns what somebody else asked for. */
+export async function decideRelease(
+  db: Database,
+  person: Person,
+  id: string,
+  { decision, reason, checks }: Decision,
+): Promise<Release> {
+  await db.transaction(async (tx) => {
+    const row = await openRequest(tx, id);
+    if (row.requestedById === person.id)
+      throw new Refusal('forbidden', 'Nobody releases their own request: a second person has to.');
+    const released = decision === 'release';
+    if (released && RELEASE_CHECKS.some((c) => !checks.includes(c.id))) {
+      throw new InputError([
+        {
+          field: 'checks',
+          value: checks.length,
+          allowed: `all of: ${RELEASE_CHECKS.map((c) => c.id).join(', ')}`,
+        },
+      ]);
+    }
+    if (released) {
+      await tx
+        .update(releases)
+        .set({ state: 'superseded' })
+        .where(and(eq(releases.jobId, row.jobId), eq(releases.state, 'released')));
+    }
+    await tx
+      .update(releases)
+      .set({
+        state: released ? 'released' : 'returned',
+        decidedById: person.id,
+        decidedAt: new Date(),
+        reason,
+      })
+      .where(eq(releases.id, id));
+    await setStatus(tx, row.jobId, released ? 'released' : 'draft', person);
+    await record(tx, person, {
+      action: released ? 'released' : 'returned',
+      jobId: row.jobId,
+      subject: `rev ${row.revision}`,
+      detail: { reason, checks },
+    });
+  });
+  return releaseById(db, id);
+}

@@ -1,0 +1,82 @@
+import type { JobDetail, Person, RouteOrder, Setup } from '@burl/contract';
+import { and, eq, sql } from 'drizzle-orm';
+import { record } from './audit.ts';
+import type { Database } from './client.ts';
+import { jobDetail, jobOfSetup, openForEditing, touch } from './job-store.ts';
+import { inUse, stale } from './refusal.ts';
+import { operations, setups } from './schema.ts';
+
+/** Adds a setup at the end of a job's route. */
+export const addSetup = (db: Database, person: Person, jobId: string, name: string): Promise<JobDetail> =>
+  db.transaction(async (tx) => {
+    await openForEditing(tx, jobId);
+    const [last] = await tx
+      .select({ n: sql<number>`coalesce(max(${setups.position}), -1)::int` })
+      .from(setups)
+      .where(eq(setups.jobId, jobId));
+    await tx.insert(setups).values({ jobId, name, position: (last?.n ?? -1) + 1 });
+    await touch(tx, jobId, person);
+    return jobDetail(tx, jobId);
+  });
+
+export const renameSetup = (
+  db: Database,
+  person: Person,
+  id: string,
+  { name, version }: { readonly name: string; readonly version: number },
+): Promise<Omit<Setup, 'operations'>> =>
+  db.transaction(async (tx) => {
+    const jobId = await jobOfSetup(tx, id);
+    await openForEditing(tx, jobId);
+    const [after] = await tx
+      .update(setups)
+      .set({ name, version: version + 1 })
+      .where(and(eq(setups.id, id), eq(setups.version, version)))
+      .returning();
+    if (!after) {
+      const [current] = await tx.select().from(setups).where(eq(setups.id, id));
+      throw stale(current);
+    }
+    await touch(tx, jobId, person);
+    return after;
+  });
+
+/** Removes a setup without operations. */
+export const removeSetup = (db: Database, person: Person, id: string): Promise<JobDetail> =>
+  db.transaction(async (tx) => {
+    const jobId = await jobOfSetup(tx, id);
+    await openForEditing(tx, jobId);
+    const inside = await tx.select({ id: operations.id }).from(operations).where(eq(operations.setupId, id));
+    if (inside.length > 0) throw inUse('This setup still has operations.');
+    await tx.delete(setups).where(eq(setups.id, id));
+    await touch(tx, jobId, person);
+    return jobDetail(tx, jobId);
+  });
+
+const known = (ids: readonly string[]): string => [...ids].sort().join();
+
+/** Puts setups and operations in a new order, which names each of them once. */
+export const orderRoute = (
+  db: Database,
+  person: Person,
+  jobId: string,
+  order: RouteOrder,
+): Promise<JobDetail> =>
+  db.transaction(async (tx) => {
+    await openForEditing(tx, jobId);
+    const { setups: now } = await jobDetail(tx, jobId);
+    const sameSetups = known(order.setups.map((s) => s.id)) === known(now.map((s) => s.id));
+    const sameOperations =
+      known(order.setups.flatMap((s) => s.operations)) ===
+      known(now.flatMap((s) => s.operations.map((o) => o.id)));
+    if (!sameSetups || !sameOperations) throw stale({ setups: now });
+    for (const [i, s] of order.setups.entries()) {
+      await tx.update(setups).set({ position: i }).where(eq(setups.id, s.id));
+      for (const [j, operationId] of s.operations.entries()) {
+        await tx.update(operations).set({ setupId: s.id, position: j }).where(eq(operations.id, operationId));
+      }
+    }
+    await record(tx, person, { action: 'changed order', jobId, subject: 'route' });
+    await touch(tx, jobId, person);
+    return jobDetail(tx, jobId);
+  });

@@ -1,0 +1,60 @@
+import { type Person, type Variant, VARIANT_LABELS, type VariantUpdate } from '@burl/contract';
+import { InputError } from '@burl/core';
+import { eq } from 'drizzle-orm';
+import type { Database } from './client.ts';
+import { jobOfOperation, openForEditing, operationOfVariant, touch, variantOf } from './job-store.ts';
+import { requirePossible } from './possible.ts';
+import { inUse, stale } from './refusal.ts';
+import { operations, variants } from './schema.ts';
+
+/** Copies the chosen variant of an operation under the next letter. */
+export const copyVariant = (db: Database, person: Person, operationId: string): Promise<Variant> =>
+  db.transaction(async (tx) => {
+    const jobId = await jobOfOperation(tx, operationId);
+    await openForEditing(tx, jobId);
+    const [op] = await tx.select().from(operations).where(eq(operations.id, operationId));
+    const existing = await tx.select().from(variants).where(eq(variants.operationId, operationId));
+    const label = VARIANT_LABELS.find((l) => !existing.some((v) => v.label === l));
+    if (!label)
+      throw new InputError([{ field: 'variants', value: existing.length, allowed: 'up to 4: A to D' }]);
+    const from = existing.find((v) => v.label === op!.selected) ?? existing[0]!;
+    const [variant] = await tx
+      .insert(variants)
+      .values({ operationId, label, document: from.document, updatedBy: person.name })
+      .returning();
+    await touch(tx, jobId, person);
+    return variantOf(variant!);
+  });
+
+/** Saves the numbers of a variant; refuses what is impossible, and what somebody else was quicker to save. */
+export const saveVariant = (
+  db: Database,
+  person: Person,
+  id: string,
+  { document, version }: VariantUpdate,
+): Promise<Variant> =>
+  db.transaction(async (tx) => {
+    const { jobId } = await operationOfVariant(tx, id);
+    const job = await openForEditing(tx, jobId);
+    const [before] = await tx.select().from(variants).where(eq(variants.id, id)).for('update');
+    if (before!.version !== version) throw stale(variantOf(before!));
+    await requirePossible(tx, document, job.quantity);
+    const [after] = await tx
+      .update(variants)
+      .set({ document, version: version + 1, updatedAt: new Date(), updatedBy: person.name })
+      .where(eq(variants.id, id))
+      .returning();
+    await touch(tx, jobId, person);
+    return variantOf(after!);
+  });
+
+/** The chosen variant stays. */
+export const removeVariant = (db: Database, id: string): Promise<void> =>
+  db.transaction(async (tx) => {
+    const { operationId, jobId } = await operationOfVariant(tx, id);
+    await openForEditing(tx, jobId);
+    const [op] = await tx.select().from(operations).where(eq(operations.id, operationId));
+    const [variant] = await tx.select().from(variants).where(eq(variants.id, id));
+    if (variant!.label === op!.selected) throw inUse('The chosen variant stays: choose another first.');
+    await tx.delete(variants).where(eq(variants.id, id));
+  });
