@@ -3,7 +3,8 @@ export { remediesFor } from './deciding/remedies/remedies.ts';
 export type { CutterShelf } from './deciding/remedies/other-cutters.ts';
 export type { Remedy } from './deciding/remedies/remedy.ts';
 export { problemsOf, toolFits } from './evaluation/check-operation.ts';
-export { setParameter, parametersOf } from './evaluation/set-parameter.ts';
+export { setParameter, movablesOf, parametersOf } from './evaluation/set-parameter.ts';
+export type { Movable } from './operations/movable.ts';
 export { withStartingCut, startingStickOut } from './evaluation/starting-cut.ts';
 export { differencesOf, type Difference } from './evaluation/differences.ts';
 export {
@@ -83,14 +84,13 @@ export {
   type Ranking,
 } from './deciding/choosing/rank-cutters.ts';
 export { fittingHolders } from './deciding/choosing/fitting-holder.ts';
+export { type Freedom, freedomOf } from './deciding/search/freedom.ts';
 export {
   FREE_PARAMETERS,
-  type Freedom,
   type FreeParameter,
-  freedomOf,
   readFree,
   writeFree,
-} from './deciding/search/freedom.ts';
+} from './operations/milling/milling-movables.ts';
 export { type Objective, OBJECTIVES } from './deciding/search/objective.ts';
 export { type SearchResult, type SearchWish, searchCut } from './deciding/search/search-cut.ts';
 export { type LimitMap, limitMap, mapRange, type MapWish } from './deciding/search/limit-map.ts';

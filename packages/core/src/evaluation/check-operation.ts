@@ -1,4 +1,4 @@
-import { isIndexable } from '../crib/cutter.ts';
+import { commonMovables } from '../operations/common-movables.ts';
 import type { OperationContext } from '../operations/context.ts';
 import { Inspection } from '../operations/inspection.ts';
 import type { Operation } from '../operations/operation.ts';
@@ -6,7 +6,8 @@ import { InputError, type InputProblem } from '../units/input-error.ts';
 import { kindOf } from './registry.ts';
 
 /** What no operation may be, whatever its kind. */
-function checkCommon(op: Operation, { alloy, cutter, machine }: OperationContext, see: Inspection): void {
+function checkCommon(op: Operation, context: OperationContext, see: Inspection): void {
+  const { alloy, cutter, machine } = context;
   const { low, high, scale } = alloy.hardness;
   const point = scale === 'HB' ? 9 : 1;
   see.measured('measured.hardness', op.measured.hardness, low - 3 * point, high + 3 * point, scale);
@@ -14,23 +15,12 @@ function checkCommon(op: Operation, { alloy, cutter, machine }: OperationContext
   see.measured('measured.lifeSpeed30MMin', op.measured.lifeSpeed30MMin, 0.5, 3000, 'm/min');
   see.measured('measured.kc11NMm2', op.measured.kc11NMm2, 10, 10000, 'N/mm²');
   see.within('flankWearMm', op.flankWearMm, 0, 1, 'mm');
-  see.within('featuresPerEdge', op.featuresPerEdge, 1, 100000, '');
   see.within('featuresPerPart', op.featuresPerPart, 1, 100000, '');
   if (op.edgesOnShelf !== null) see.within('edgesOnShelf', op.edgesOnShelf, 0, 100000, '');
   see.measured('economics.machinePerHour', op.economics.machinePerHour, 0.01, 1e6, 'per hour');
   see.measured('economics.edgePrice', op.economics.edgePrice, 0, 1e6, '');
   see.measured('economics.edgeChangeMin', op.economics.edgeChangeMin, 0, 600, 'min');
-  see.within('cut.speedRpm', op.cut.speedRpm, 1, 500_000, 'rpm');
-  const shank = cutter.properties.LPR ?? cutter.properties.APMX ?? 1;
-  const overall = cutter.properties.OAL ?? Infinity;
-  const most = isIndexable(cutter) ? 400 : overall - 5;
-  see.within(
-    'tooling.stickOutMm',
-    op.tooling.stickOutMm,
-    Math.min(shank, 0.5 * (cutter.properties.DC ?? 10)),
-    most,
-    'mm',
-  );
+  for (const m of commonMovables(op, context)) see.number(m, op);
   for (const [name, curve] of Object.entries(machine.power_torque)) {
     if (curve.length < 2) see.say(`machine.power_torque.${name}`, curve.length, 'two points or more');
   }

@@ -3,6 +3,7 @@ import type { MillingOperation, Operation } from '../operations/operation.ts';
 import { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from '../physics/dynamics/along-tool.ts';
 import { forPeriodic } from '../physics/dynamics/tip-structure.ts';
 import { limitDepth } from '../physics/dynamics/periodic/limit-depth.ts';
+import { kindOf } from './registry.ts';
 import { problemsOf } from './check-operation.ts';
 import { millingState } from '../operations/milling/milling-state.ts';
 
@@ -42,7 +43,7 @@ export function periodicVerdict(op: MillingOperation, context: OperationContext)
 
 /** The context with the periodic verdict of this very cut: what a release is judged on. Unchanged for holes and plunging. */
 export function withPeriodic(op: Operation, context: OperationContext): OperationContext {
-  if (op.kind !== 'milling' || op.path.strategy === 'plunge' || problemsOf(op, context).length > 0)
-    return context;
-  return { ...context, periodic: periodicVerdict(op, context) };
+  const cut = kindOf(op).turning(op);
+  if (!cut || problemsOf(op, context).length > 0) return context;
+  return { ...context, periodic: periodicVerdict(cut, context) };
 }

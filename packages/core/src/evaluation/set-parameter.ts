@@ -1,4 +1,5 @@
 import type { OperationContext } from '../operations/context.ts';
+import type { Movable } from '../operations/movable.ts';
 import type { Operation } from '../operations/operation.ts';
 import type { Parameter } from '../operations/parameter.ts';
 import { InputError } from '../units/input-error.ts';
@@ -6,6 +7,10 @@ import { kindOf } from './registry.ts';
 
 /** Parameters of an operation, in the order they are read. */
 export const parametersOf = (op: Operation): readonly Parameter[] => kindOf(op).parameters;
+
+/** Every number of an operation that can be moved, with its range and step here. */
+export const movablesOf = (op: Operation, context: OperationContext): readonly Movable[] =>
+  kindOf(op).movables(op, context);
 
 /**
  * The operation with one parameter moved; the others follow so that kinematics hold and pinned ones stay.

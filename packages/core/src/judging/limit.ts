@@ -1,7 +1,7 @@
 import type { Explanation, LimitGroup, LimitResult, LimitState } from './result.ts';
 import type { Sentence } from '../units/sentence.ts';
 import type { Unit } from '../units/unit.ts';
-import { bandOf, type Estimate, exact, scale } from './estimate.ts';
+import { bandOf, type Estimate, scale } from './estimate.ts';
 
 /** What a limit finds in a cut. Its words are made only when somebody reads them: a map asks ten thousand times for the share. */
 export interface Assessment extends Omit<Explanation, 'inputs'> {
@@ -71,9 +71,11 @@ export function judge<S>(limit: Limit<S>, state: S): LimitResult | null {
   };
 }
 
-/** Share of an exactly known allowed value. */
-export const shareOf = (predicted: Estimate, allowed: number): Estimate =>
-  allowed > 0 ? scale(predicted, 1 / allowed) : exact(predicted.value > 0 ? 99 : 0);
+/** How much of an exactly known allowed value is used; where nothing is allowed, a plain yes or no. */
+export const used = (predicted: Estimate, allowed: number): Pick<Assessment, 'share' | 'verdict'> =>
+  allowed > 0
+    ? { share: scale(predicted, 1 / allowed) }
+    : { share: null, verdict: predicted.value > 0 ? 'over' : 'clear' };
 
 /** An explanation's input. */
 export const input = (

@@ -119,13 +119,11 @@ export const HOLE_KINDS = [
 ] as const satisfies readonly HoleOperation['kind'][];
 export type HoleKind = (typeof HOLE_KINDS)[number];
 
-/** Feeds along the axis, one turn one feed: its feed is stated per turn. */
-export const feedsPerTurn = (kind: HoleKind): kind is 'drilling' | 'reaming' | 'boring' =>
-  kind === 'drilling' || kind === 'reaming' || kind === 'boring';
+/** Feeds down its axis; what is fed per tooth runs along or round instead. */
+export const feedsDown = ({ cut }: { readonly cut: object }): boolean => !('feedPerToothMm' in cut);
 
-export const hasThread = (op: { readonly kind: string }): op is TappingOperation | ThreadMillingOperation =>
-  op.kind === 'tapping' || op.kind === 'thread-milling';
+export const hasThread = (op: object): op is TappingOperation | ThreadMillingOperation => 'thread' in op;
 
 /** Is the operation a step of a hole? */
 export const isHole = <T extends { readonly kind: string }>(op: T): op is Extract<T, HoleOperation> =>
-  op.kind !== 'milling';
+  'hole' in op;

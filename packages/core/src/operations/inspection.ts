@@ -1,4 +1,7 @@
 import type { InputProblem } from '../units/input-error.ts';
+import { UNITS } from '../units/unit.ts';
+import type { Movable } from './movable.ts';
+import type { Operation } from './operation.ts';
 
 /** Collects what is wrong; names are the fields' paths in the operation. */
 export class Inspection {
@@ -13,6 +16,14 @@ export class Inspection {
         : `${round(low)} ${unit} or more`;
       this.problems.push({ field, value, allowed: allowed.trim() });
     }
+  }
+
+  /** A number that can be moved, held against what it may be at all. */
+  number(m: Movable, op: Operation): void {
+    const value = m.read(op);
+    const unit = UNITS[m.unit].metric.label;
+    if (m.above) this.above(m.field, value, unit);
+    this.within(m.field, value, m.least, m.most, unit);
   }
 
   above(field: string, value: number, unit: string): void {

@@ -5,8 +5,11 @@ import type { Peck } from '../physics/holes/peck.ts';
 import type { Cutter } from '../crib/cutter.ts';
 import type { OperationContext } from './context.ts';
 import type { CutState } from './cut-state.ts';
+import { commonMovables } from './common-movables.ts';
 import type { Inspection } from './inspection.ts';
-import type { Operation } from './operation.ts';
+import type { Movable } from './movable.ts';
+import type { Switch } from './switch.ts';
+import type { MillingOperation, Operation } from './operation.ts';
 import type { Parameter } from './parameter.ts';
 
 /** Keys of the numbers people look at first in one kind of operation. */
@@ -50,6 +53,14 @@ export interface OperationKind {
   readonly ladder: readonly { readonly id: string; readonly name: string }[];
   /** What can hurt someone beside what every cut has. */
   cautions(op: Operation, context: OperationContext): readonly string[];
+  /** Every number of one that can be moved, its own first. */
+  movables(op: Operation, context: OperationContext): readonly Movable[];
+  /** Changes of kind rather than amount that may mend one. */
+  switches(op: Operation, context: OperationContext): readonly Switch[];
+  /** The milling cut whose stability is judged by the periodic solution; null where nobody asks. */
+  turning(op: Operation): MillingOperation | null;
+  /** It lays open the face that others start from. */
+  opens(op: Operation): boolean;
   /** Tells what is impossible in one beside what no operation may be. Throws on another kind. */
   check(op: Operation, context: OperationContext, see: Inspection): void;
   /** Diameter its cutting speed is stated at, mm. */
@@ -68,7 +79,11 @@ export interface KindParts<O extends Operation, S extends CutState> {
   readonly tool: ToolWanted<O>;
   readonly parameters: readonly Parameter[];
   readonly shown: ShownNumbers;
-  /** What is impossible in one whose tool fits. */
+  readonly movables: (op: O, context: OperationContext) => readonly Movable[];
+  readonly switches?: (op: O, context: OperationContext) => readonly Switch[];
+  readonly turning?: (op: O) => MillingOperation | null;
+  readonly opens?: (op: O) => boolean;
+  /** What is impossible in one whose tool fits, beside its movable numbers. */
   readonly checks: (op: O, context: OperationContext, see: Inspection) => void;
   readonly speedDiameter: (op: O, context: Pick<OperationContext, 'cutter'>) => number;
   readonly set: (op: O, context: OperationContext, key: Parameter, value: number, diameterMm: number) => O;
@@ -99,9 +114,17 @@ export function operationKind<O extends Operation, S extends CutState>(
     cautions: (op, context) => parts.cautions?.(own(op), context) ?? [],
     check(op, context, see) {
       const { tool, checks } = parts;
-      if (tool.fits(context.cutter, own(op))) checks(own(op), context, see);
-      else see.say('tooling.cutterId', context.cutter.name, tool.named);
+      if (!tool.fits(context.cutter, own(op))) {
+        see.say('tooling.cutterId', context.cutter.name, tool.named);
+        return;
+      }
+      checks(own(op), context, see);
+      for (const m of parts.movables(own(op), context)) see.number(m, op);
     },
+    movables: (op, context) => [...parts.movables(own(op), context), ...commonMovables(op, context)],
+    switches: (op, context) => parts.switches?.(own(op), context) ?? [],
+    turning: (op) => parts.turning?.(own(op)) ?? null,
+    opens: (op) => parts.opens?.(own(op)) ?? false,
     speedDiameter: (op, context) => parts.speedDiameter(own(op), context),
     set: (op, context, key, value) =>
       parts.set(own(op), context, key, value, parts.speedDiameter(own(op), context)),

@@ -6,7 +6,7 @@ import type { HoleOperation } from '../../operations/hole-operation.ts';
 import { InputError, describeProblem } from '../../units/input-error.ts';
 import { costBasis } from '../../operations/cost.ts';
 import { evaluate, limitOf } from '../../evaluation/evaluate.ts';
-import { setParameter } from '../../evaluation/set-parameter.ts';
+import { parametersOf, setParameter } from '../../evaluation/set-parameter.ts';
 import { chanceLost } from '../../operations/holes/hole-risk.ts';
 import { countOf, type HoleDemand, requireDemand } from './hole-demand.ts';
 import type { RecipeStep, StepKey } from './recipe.ts';
@@ -120,8 +120,10 @@ function stepOf(
   let { op } = made;
   try {
     if (change?.speedRpm !== undefined) op = setParameter(op, context, 'n', change.speedRpm) as HoleOperation;
-    if (change?.feedMm !== undefined && op.kind !== 'tapping')
-      op = setParameter(op, context, 'feedPerRevMm' in op.cut ? 'fn' : 'fz', change.feedMm) as HoleOperation;
+    // A tap has no feed of its own: its pitch is it.
+    const feed = parametersOf(op).find((key) => key === 'fn' || key === 'fz');
+    if (change?.feedMm !== undefined && feed)
+      op = setParameter(op, context, feed, change.feedMm) as HoleOperation;
     const evaluation = evaluate(op, context);
     return {
       key: step.key,

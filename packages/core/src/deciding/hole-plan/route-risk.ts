@@ -1,4 +1,5 @@
 import type { Evaluation } from '../../evaluation/evaluation.ts';
+import { kindOf } from '../../evaluation/registry.ts';
 import { isHole } from '../../operations/hole-operation.ts';
 import type { Operation } from '../../operations/operation.ts';
 import { chanceLost } from '../../operations/holes/hole-risk.ts';
@@ -50,7 +51,7 @@ export function routeRisk(route: readonly RouteEntry[]): RouteRisk {
       chance: chanceLost(r.evaluation.risk, r.document.featuresPerPart),
       after,
       fine,
-      opens: r.document.kind === 'milling' && r.document.feature.kind === 'face',
+      opens: kindOf(r.document).opens(r.document),
     };
   });
   const risks = orderRisk(stations, blankValue ?? USUAL_PART_VALUE, perMinute);

@@ -84,9 +84,8 @@ export function stepWith(
   } as unknown as HoleOperation;
   const started = withStartingCut(op, context) as HoleOperation;
   // A way that says how it drills keeps that.
-  return started.kind === 'drilling' && draft.kind === 'drilling'
-    ? { op: { ...started, cut: { ...started.cut, peck: draft.cut.peck } }, context }
-    : { op: started, context };
+  const keeps = 'peck' in draft.cut ? { peck: draft.cut.peck } : {};
+  return { op: { ...started, cut: { ...started.cut, ...keeps } } as HoleOperation, context };
 }
 
 /** Tools of the crib that could do a step, all ground for the alloy, short ones first. */

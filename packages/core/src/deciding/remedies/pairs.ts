@@ -2,22 +2,24 @@ import type { OperationContext } from '../../operations/context.ts';
 import type { Evaluation } from '../../evaluation/evaluation.ts';
 import type { Operation } from '../../operations/operation.ts';
 import { measure, say } from '../../units/sentence.ts';
-import { changeOf, type Lever } from './lever.ts';
+import type { Movable } from '../../operations/movable.ts';
+import { changeOf } from './lever.ts';
 import { attempt, clears, type Remedy, remedyFrom } from './remedy.ts';
 import { smallestMove } from './smallest-move.ts';
 
 /** Levers tried two at a time, the first by steps and the second as far as it has to go. */
 const PAIRS: readonly (readonly [string, string])[] = [
-  ['depth', 'width'],
-  ['width', 'feed'],
-  ['depth', 'feed'],
-  ['depth', 'speed'],
-  ['width', 'speed'],
-  ['feed', 'speed'],
-  ['stick-out', 'depth'],
-  ['stick-out', 'width'],
-  ['width', 'looks'],
-  ['feed', 'width'],
+  ['ap', 'ae'],
+  ['ae', 'fz'],
+  ['ap', 'fz'],
+  ['ap', 'n'],
+  ['ae', 'n'],
+  ['fz', 'n'],
+  ['fn', 'n'],
+  ['stickOut', 'ap'],
+  ['stickOut', 'ae'],
+  ['ae', 'featuresPerEdge'],
+  ['fz', 'ae'],
 ];
 /** Steps of the first lever: down for load, up for feed, where a thin chip is the trouble. */
 const STEPS = [0.75, 0.6, 0.45, 0.3, 1.4];
@@ -45,7 +47,7 @@ function aimOf(
  * the smallest. For when no single change is enough, or every one spoils something else.
  */
 export function pairsFor(
-  levers: readonly Lever[],
+  levers: readonly Movable[],
   op: Operation,
   context: OperationContext,
   limitId: string,
@@ -53,8 +55,8 @@ export function pairsFor(
 ): Remedy[] {
   const found: Remedy[] = [];
   for (const [a, b] of PAIRS) {
-    const first = levers.find((l) => l.id === a);
-    const second = levers.find((l) => l.id === b);
+    const first = levers.find((l) => l.key === a);
+    const second = levers.find((l) => l.key === b);
     if (!first || !second) continue;
     let best: Remedy | null = null;
     for (const share of STEPS) {

@@ -3,7 +3,10 @@ import type { MillingOperation, Operation } from '../../operations/operation.ts'
 import { measure, say } from '../../units/sentence.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { clears } from './remedy.ts';
-import type { Switch } from './switches.ts';
+import type { Switch } from '../../operations/switch.ts';
+import { kindOf } from '../../evaluation/registry.ts';
+import { fastestOf } from '../../operations/common-movables.ts';
+import { writeFree } from '../../operations/milling/milling-movables.ts';
 
 /** How far from today's speed a pocket is looked for, as ratios. */
 const FROM = 0.65;
@@ -16,16 +19,13 @@ const STEPS = 64;
  * goes with the speed. None when the speed is pinned.
  */
 export function pocketSpeeds(op: Operation, context: OperationContext, limitId: string): Switch[] {
-  if (op.kind !== 'milling' || limitId !== 'limit-depth') return [];
+  const cut = limitId === 'limit-depth' ? kindOf(op).turning(op) : null;
+  if (!cut) return [];
   if (['n', 'vc', 'vf'].some((key) => op.pins.includes(key))) return [];
-  const { stability } = millingState(op, context);
-  const now = op.cut.speedRpm;
-  const most = Math.min(
-    context.machine.max_rpm,
-    context.cutter.properties.RPMX ?? Infinity,
-    context.holder.max_rpm || Infinity,
-  );
-  const at = (rpm: number): MillingOperation => ({ ...op, cut: { ...op.cut, speedRpm: rpm } });
+  const { stability } = millingState(cut, context);
+  const now = cut.cut.speedRpm;
+  const most = fastestOf(context);
+  const at = (rpm: number): MillingOperation => writeFree(cut, 'n', rpm);
   const found = Array.from(
     { length: STEPS + 1 },
     (_, i) => Math.round((now * FROM * (TO / FROM) ** (i / STEPS)) / 10) * 10,
@@ -38,7 +38,7 @@ export function pocketSpeeds(op: Operation, context: OperationContext, limitId: 
   );
   const nearest = [...found]
     .sort((a, b) => Math.abs(Math.log(a.rpm / now)) - Math.abs(Math.log(b.rpm / now)))
-    .find(({ rpm, room }) => room > op.cut.axialDepthMm && clears(at(rpm), context, limitId));
+    .find(({ rpm, room }) => room > cut.cut.axialDepthMm && clears(at(rpm), context, limitId));
   const chosen = [...new Set([nearest?.rpm, roomiest?.rpm].filter((v): v is number => v !== undefined))];
   return chosen.map((rpm, i) => ({
     id: `pocket-${i}`,

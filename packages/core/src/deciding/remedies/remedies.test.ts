@@ -98,7 +98,7 @@ describe('remedies', () => {
 
   it('move table feed with speed and say so', () => {
     const fast: MillingOperation = { ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, speedRpm: 2500 } };
-    const slower = remediesFor(fast, context, 'cutting-speed').find((r) => r.id === 'speed')!;
+    const slower = remediesFor(fast, context, 'cutting-speed').find((r) => r.id === 'n')!;
     expect(speak(slower.title, 'metric')).toMatch(/at the same chip load/);
     const cut = (slower.operation as MillingOperation).cut;
     expect(cut.feedPerToothMm).toBe(fast.cut.feedPerToothMm);

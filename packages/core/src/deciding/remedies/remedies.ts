@@ -3,8 +3,9 @@ import type { Holder } from '../../crib/holder.ts';
 import type { Operation } from '../../operations/operation.ts';
 import { say, measure, type Sentence } from '../../units/sentence.ts';
 import { evaluate, judgeLimit, limitOf } from '../../evaluation/evaluate.ts';
-import { changeOf, followable, type Lever } from './lever.ts';
-import { levers, MOVES } from './levers.ts';
+import { kindOf } from '../../evaluation/registry.ts';
+import type { Movable } from '../../operations/movable.ts';
+import { changeOf, leversOf } from './lever.ts';
 import { better, pairsFor } from './pairs.ts';
 import { type CutterShelf, otherCutters } from './other-cutters.ts';
 import { pocketSpeeds } from './pocket-speeds.ts';
@@ -12,11 +13,11 @@ import { clears, type Remedy, remedyFrom } from './remedy.ts';
 import { smallestMove } from './smallest-move.ts';
 import { switches } from './switches.ts';
 
-function describe(lever: Lever, op: Operation, after: Operation): Sentence {
+function describe(lever: Movable, op: Operation, after: Operation): Sentence {
   const from = measure(lever.read(op), lever.unit);
   const to = measure(lever.read(after), lever.unit);
-  const chipStays = lever.id === 'speed' && op.kind === 'milling' ? ' at the same chip load' : '';
-  return say(`${changeOf(lever, lever.read(op), lever.read(after))} {0} → {1}${chipStays}`, from, to);
+  const keeps = lever.keeps ? ` ${lever.keeps}` : '';
+  return say(`${changeOf(lever, lever.read(op), lever.read(after))} {0} → {1}${keeps}`, from, to);
 }
 
 /** A change that pushes more limits over than this is no advice. */
@@ -40,9 +41,7 @@ export function remediesFor(
   if (state === 'clear') return [];
   // What nobody has measured is not mended by another number: it is measured.
   if (state === 'unproven' && VIBRATION.has(limitId)) return [];
-  const list = levers(op, context)
-    .filter((l) => !(MOVES[l.id] ?? []).some((key) => op.pins.includes(key)))
-    .map((l) => followable(l, op));
+  const list = leversOf(op, context);
   const found: Remedy[] = [];
   for (const s of [...switches(op, context), ...pocketSpeeds(op, context, limitId)]) {
     if (!clears(s.after, context, limitId)) continue;
@@ -56,7 +55,7 @@ export function remediesFor(
       const after = lever.write(op, value);
       if (!clears(after, context, limitId)) continue;
       const size = Math.abs(Math.log(value / lever.read(op)));
-      const remedy = remedyFrom(lever.id, describe(lever, op, after), after, context, before, size);
+      const remedy = remedyFrom(lever.key, describe(lever, op, after), after, context, before, size);
       if (remedy) found.push(remedy);
     }
   }
@@ -68,8 +67,9 @@ export function remediesFor(
     const remedy = remedyFrom(`holder-${holder.id}`, say(`Use ${holder.name}`), after, inIt, before, 0.5);
     if (remedy) found.push(remedy);
   }
-  if (shelf && op.kind === 'milling' && limitId === 'limit-depth') {
-    for (const other of otherCutters(op, context, shelf)) {
+  const turning = limitId === 'limit-depth' ? kindOf(op).turning(op) : null;
+  if (shelf && turning) {
+    for (const other of otherCutters(turning, context, shelf)) {
       if (!clears(other.after, other.context, limitId)) continue;
       const remedy = remedyFrom(other.id, say(other.title), other.after, other.context, before, 0.6);
       if (remedy) found.push(remedy);

@@ -1,6 +1,6 @@
 import type { OperationContext } from '../../operations/context.ts';
 import type { Operation } from '../../operations/operation.ts';
-import type { Lever } from './lever.ts';
+import type { Movable } from '../../operations/movable.ts';
 import { clears, limitAfter } from './remedy.ts';
 
 /** Points tried from the present value to the lever's end before the border is closed in on. */
@@ -9,7 +9,7 @@ const BISECTIONS = 7;
 
 /** Smallest move of a lever in one direction that clears the limit, or null. */
 export function smallestMove(
-  lever: Lever,
+  lever: Movable,
   op: Operation,
   context: OperationContext,
   limitId: string,

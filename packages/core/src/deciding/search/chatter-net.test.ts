@@ -3,7 +3,7 @@ import { contextOf, LOCK_POCKET } from '../../../fixtures/crib.ts';
 import { genericStructure } from '../../physics/dynamics/assembly-of.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { chatterNet } from './chatter-net.ts';
-import { writeFree } from './freedom.ts';
+import { writeFree } from '../../operations/milling/milling-movables.ts';
 import { atCell, limitMap, mapRange } from './limit-map.ts';
 import { sharesAt } from './shares.ts';
 import { normalDeviate } from '../../numerics/normal.ts';
@@ -90,7 +90,7 @@ describe('chance of chatter between worked-out points', () => {
     for (let column = 2; column < columns; column += 7) {
       for (let row = 1; row < rows; row += 5) {
         const state = stateAt(atCell(map.x, column, columns), atCell(map.y, row, rows));
-        const forbidden = sharesAt(state, normalDeviate(0.9)).find((s) => s.id === 'limit-depth')!.share > 1;
+        const forbidden = sharesAt(state, normalDeviate(0.9)).find((s) => s.id === 'limit-depth')!.forbids;
         seen.add(forbidden);
         if (shares[row * columns + column]! > 1 !== forbidden) off++;
       }

@@ -1,7 +1,7 @@
 import type { MillingOperation } from '../../operations/operation.ts';
 import type { ChatterChance } from '../../operations/milling/stability-state.ts';
 import type { MillingState } from '../../operations/milling/milling-state.ts';
-import { readFree } from './freedom.ts';
+import { readFree } from '../../operations/milling/milling-movables.ts';
 import type { GridAxis } from './turn-grid.ts';
 
 /** Nodes on each side of the net between which the chance of chatter is read. */

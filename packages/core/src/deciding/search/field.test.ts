@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { contextOf, LOCK_POCKET } from '../../../fixtures/crib.ts';
 import { seededUniform } from '../../numerics/random.ts';
 import { Field, scoreOf } from './field.ts';
-import type { FreeParameter } from './freedom.ts';
+import type { FreeParameter } from '../../operations/milling/milling-movables.ts';
 
 const FREE: readonly FreeParameter[] = ['n', 'fz', 'ap', 'ae'];
 /** No land that damps: stability decides more often. */
@@ -51,7 +51,7 @@ describe('cuts judged as far as is needed', () => {
   it('some hold, some breach only what is judged last', () => {
     expect(all.some((t) => t.breach === 0)).toBe(true);
     const last = (t: (typeof all)[number]): boolean =>
-      t.shares.filter((s) => s.share > 1).every((s) => s.id === 'limit-depth') && t.breach > 0;
+      t.shares.filter((s) => s.forbids).every((s) => s.id === 'limit-depth') && t.breach > 0;
     expect(all.some(last)).toBe(true);
   });
 

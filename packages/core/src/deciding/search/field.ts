@@ -2,7 +2,8 @@ import type { OperationContext } from '../../operations/context.ts';
 import type { MillingOperation } from '../../operations/operation.ts';
 import { type MillingState, millingState } from '../../operations/milling/milling-state.ts';
 import { normalDeviate } from '../../numerics/normal.ts';
-import { type Freedom, freedomOf, type FreeParameter, readFree, writeFree } from './freedom.ts';
+import { type Freedom, freedomOf } from './freedom.ts';
+import { type FreeParameter, readFree, writeFree } from '../../operations/milling/milling-movables.ts';
 import { type Objective, worthOf } from './objective.ts';
 import { type Judged, judgeNext, type ShareAt, unjudged } from './shares.ts';
 

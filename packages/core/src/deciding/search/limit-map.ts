@@ -8,7 +8,8 @@ import { turnSummary } from '../../operations/milling/milling-loads.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { chatterNet } from './chatter-net.ts';
 import { normalDeviate } from '../../numerics/normal.ts';
-import { type Freedom, freedomOf, type FreeParameter, readFree, writeFree } from './freedom.ts';
+import { type Freedom, freedomOf } from './freedom.ts';
+import { type FreeParameter, readFree, writeFree } from '../../operations/milling/milling-movables.ts';
 import { type Objective, worthOf } from './objective.ts';
 import { CUT_LIMITS, eachCutShare, guessed, setupShares } from './shares.ts';
 import { KNOTS, turnGrid } from './turn-grid.ts';
@@ -31,8 +32,10 @@ export interface LimitMap {
   readonly limits: readonly { readonly id: string; readonly name: string }[];
   /** Share used of each limit at the confidence, one array a limit; NaN where it does not apply. */
   readonly shares: readonly Float32Array[];
-  /** Index of the limit with the largest share at each point; 255 where the cut is impossible. */
-  readonly worst: Uint8Array;
+  /** For each limit, 1 at the points it forbids: above its share, or by a plain no. */
+  readonly forbids: readonly Uint8Array[];
+  /** Place in `limits` of the one that is worst at each point: a plain no, else the largest share. */
+  readonly worst: Int16Array;
   /** Largest share at each point. */
   readonly largest: Float32Array;
   readonly worth: Float32Array;
@@ -55,8 +58,6 @@ export function mapRange(key: FreeParameter, op: MillingOperation, context: Oper
 /** Where column or row `i` of `n` lies. */
 export const atCell = (f: Freedom, i: number, n: number): number =>
   f.low * (f.high / f.low) ** ((i + 0.5) / n);
-
-const IMPOSSIBLE = 255;
 
 /**
  * Works a map out row by row; `rowDone` is told after each and stops the work by returning false. Forces are read between
@@ -87,28 +88,38 @@ export function limitMap(
   const shares: Float32Array[] = [];
   /** Place on the map of each limit, in the order they are told; −1 until it applies somewhere. */
   const places = new Int16Array(CUT_LIMITS.length).fill(-1);
-  const worst = new Uint8Array(columns * rows).fill(IMPOSSIBLE);
+  const forbids: Uint8Array[] = [];
+  const worst = new Int16Array(columns * rows).fill(-1);
   const largest = new Float32Array(columns * rows).fill(NaN);
   const worth = new Float32Array(columns * rows).fill(NaN);
   const place = ({ id, name }: { readonly id: string; readonly name: string }): number => {
     limits.push({ id, name });
     shares.push(new Float32Array(columns * rows).fill(NaN));
+    forbids.push(new Uint8Array(columns * rows));
     return limits.length - 1;
   };
   let at = 0;
-  const note = (i: number, share: number): void => {
-    shares[i]![at] = share;
-    if (!(largest[at]! >= share)) {
+  /** A limit has said no without a share at this point: nothing is worse, and no share tells how far off it is. */
+  let refused = false;
+  const note = (i: number, share: number | null, no: boolean): void => {
+    if (no) forbids[i]![at] = 1;
+    if (share !== null) shares[i]![at] = share;
+    if (refused) return;
+    if (no && share === null) {
+      refused = true;
+      largest[at] = NaN;
+      worst[at] = i;
+    } else if (share !== null && !(largest[at]! >= share)) {
       largest[at] = share;
       worst[at] = i;
     }
   };
-  const noteCut = (limit: number, share: number): void => {
+  const noteCut = (limit: number, share: number | null, no: boolean): void => {
     if (places[limit]! < 0) places[limit] = place(CUT_LIMITS[limit]!);
-    note(places[limit]!, share);
+    note(places[limit]!, share, no);
   };
   const here = millingState(op, context);
-  const fixed = setupShares(here, z).map((s) => ({ at: place(s), share: s.share }));
+  const fixed = setupShares(here, z).map((s) => ({ ...s, at: place(s) }));
   // A tip is known at a stick-out: only an axis of stick-out changes what is known.
   const tipIsGuessed = x.key === 'stickOut' || y.key === 'stickOut' ? null : guessed(here);
   for (let row = 0; row < rows; row++) {
@@ -116,11 +127,12 @@ export function limitMap(
       const there = build(atCell(x, column, columns), atCell(y, row, rows));
       at = row * columns + column;
       const state = millingState(there, context, summarise, chatter ?? undefined);
-      for (const s of fixed) note(s.at, s.share);
+      refused = false;
+      for (const s of fixed) note(s.at, s.share, s.forbids);
       eachCutShare(state, z, tipIsGuessed ?? guessed(state), noteCut);
       worth[at] = worthOf(wish.objective, state);
     }
     if (!rowDone(row)) return null;
   }
-  return { x, y, columns, rows, limits, shares, worst, largest, worth };
+  return { x, y, columns, rows, limits, shares, forbids, worst, largest, worth };
 }

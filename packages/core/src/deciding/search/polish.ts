@@ -1,6 +1,6 @@
 import { seededNormal, seededUniform } from '../../numerics/random.ts';
 import { type Field, type Trial } from './field.ts';
-import { readFree, writeFree } from './freedom.ts';
+import { readFree, writeFree } from '../../operations/milling/milling-movables.ts';
 
 /** Follows the border: steps in one or two parameters at a time, shorter whenever nothing improves. */
 export function polish(field: Field, evaluations: number, seed: number): void {

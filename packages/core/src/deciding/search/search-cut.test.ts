@@ -5,7 +5,8 @@ import { evaluate } from '../../evaluation/evaluate.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { normalDeviate } from '../../numerics/normal.ts';
 import { seededNormal, seededUniform } from '../../numerics/random.ts';
-import { freedomOf, type FreeParameter, readFree, writeFree } from './freedom.ts';
+import { freedomOf } from './freedom.ts';
+import { type FreeParameter, readFree, writeFree } from '../../operations/milling/milling-movables.ts';
 import { OBJECTIVES, worthOf } from './objective.ts';
 import { searchCut } from './search-cut.ts';
 import { sharesAt } from './shares.ts';
@@ -15,7 +16,7 @@ const held = { ...LOCK_POCKET.workholding, capacityN: 12000 };
 const lock: MillingOperation = { ...LOCK_POCKET, workholding: held };
 const context = contextOf(lock);
 const holds = (op: MillingOperation, confidence: number): boolean =>
-  sharesAt(millingState(op, context), normalDeviate(confidence)).every((s) => s.share <= 1 + 1e-9);
+  sharesAt(millingState(op, context), normalDeviate(confidence)).every((s) => !s.forbids);
 
 describe('search for a cut', { timeout: 60_000 }, () => {
   it.each(OBJECTIVES)('%s: holds every limit and beats the cut it began with when that held', (objective) => {
@@ -42,7 +43,7 @@ describe('search for a cut', { timeout: 60_000 }, () => {
         return writeFree(o, f.key, Math.min(f.high, Math.max(f.low, value)));
       }, lock);
       const state = millingState(op, context);
-      if (sharesAt(state, normalDeviate(0.9)).some((s) => s.share > 1)) continue;
+      if (sharesAt(state, normalDeviate(0.9)).some((s) => s.forbids)) continue;
       feasible++;
       best = Math.max(best, worthOf(objective, state));
     }

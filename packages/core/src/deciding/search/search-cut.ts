@@ -2,11 +2,12 @@ import type { OperationContext } from '../../operations/context.ts';
 import { InputError } from '../../units/input-error.ts';
 import type { MillingOperation } from '../../operations/operation.ts';
 import { problemsOf } from '../../evaluation/check-operation.ts';
+import { movablesOf } from '../../evaluation/set-parameter.ts';
 import { withStartingCut } from '../../evaluation/starting-cut.ts';
 import { seededUniform } from '../../numerics/random.ts';
 import { evolve } from './evolve.ts';
 import { Field, scoreOf, type Trial } from './field.ts';
-import { type FreeParameter, writeFree } from './freedom.ts';
+import { type FreeParameter, widthFollows, writeFree } from '../../operations/milling/milling-movables.ts';
 import type { Objective } from './objective.ts';
 import { climbGrid, polish, tidied } from './polish.ts';
 import type { ShareAt } from './shares.ts';
@@ -39,6 +40,9 @@ const BUDGET = 5000;
 /** Cuts of the first spread that may lie nearest to one that holds. */
 const NEAREST = 12;
 
+/** A share from which a limit counts as what stops a search. */
+const NEARLY = 0.98;
+
 /**
  * The best cut within all limits at a wanted confidence.
  *
@@ -50,14 +54,10 @@ const NEAREST = 12;
 export function searchCut(op: MillingOperation, context: OperationContext, wish: SearchWish): SearchResult {
   const problems = problemsOf(op, context);
   if (problems.length > 0) throw new InputError(problems);
+  const movables = movablesOf(op, context);
   const pinned = (key: FreeParameter): boolean =>
-    op.pins.includes(key) ||
-    (key === 'n' && op.pins.includes('vc')) ||
-    (key === 'fz' && op.pins.includes('hex'));
-  const free = wish.free.filter(
-    (key) =>
-      !pinned(key) && !(key === 'ae' && op.feature.kind === 'slot' && op.path.strategy !== 'trochoidal'),
-  );
+    op.pins.some((pin) => pin === key || movables.find((m) => m.key === key)!.heldBy.includes(pin as never));
+  const free = wish.free.filter((key) => !pinned(key) && !(key === 'ae' && widthFollows(op)));
   if (free.length === 0)
     throw new InputError([
       { field: 'free', value: wish.free, allowed: 'at least one parameter that is not pinned' },
@@ -105,7 +105,7 @@ export function searchCut(op: MillingOperation, context: OperationContext, wish:
       before: first.worth,
       beforeHeld: false,
       stoppedBy: [],
-      blockedBy: nearest.shares.filter((s) => s.share > 1),
+      blockedBy: nearest.shares.filter((s) => s.forbids),
       evaluations: field.evaluations,
     };
   }
@@ -116,9 +116,7 @@ export function searchCut(op: MillingOperation, context: OperationContext, wish:
     worth: done.worth,
     before: first.worth,
     beforeHeld: first.breach === 0,
-    stoppedBy: done.shares.filter(
-      (s) => s.share > 0.98 && s.share <= 1 && s.share !== 0.99 && s.id !== 'ramp-angle',
-    ),
+    stoppedBy: done.shares.filter((s) => s.share !== null && s.share > NEARLY && !s.forbids),
     blockedBy: [],
     evaluations: field.evaluations,
   };

@@ -1,4 +1,4 @@
-import type { LimitState } from '../../judging/result.ts';
+import type { Assessment } from '../../judging/limit.ts';
 import type { MillingState } from '../../operations/milling/milling-state.ts';
 import { MILLING_LADDER } from '../../operations/milling/milling-kind.ts';
 import { sigmaOf } from '../../judging/estimate.ts';
@@ -7,17 +7,11 @@ import { sigmaOf } from '../../judging/estimate.ts';
 export interface ShareAt {
   readonly id: string;
   readonly name: string;
-  /** Share of the allowed value used at that confidence; above 1 the limit does not hold. */
-  readonly share: number;
+  /** Share of the allowed value used at that confidence; null for a matter of yes or no. */
+  readonly share: number | null;
+  /** Above its share, or a plain no. What wants care or is not known forbids nothing. */
+  readonly forbids: boolean;
 }
-
-/** A yes-or-no verdict as a share: only `over` is forbidden, a matter of care or of missing input is not. */
-const SHARE_OF_VERDICT: Readonly<Record<LimitState, number>> = {
-  clear: 0,
-  tight: 0.99,
-  unproven: 0.99,
-  over: 4,
-};
 
 /** Whether all that is known of the tip is the library's class values. */
 export const guessed = ({ stability }: MillingState): boolean =>
@@ -39,9 +33,17 @@ export function sharesAt(state: MillingState, z: number): ShareAt[] {
 /** Breach beyond which a cut is called hopeless before the dearer ones are judged; e^0.7 is twice the allowed value. */
 const HOPELESS = 0.7;
 
+/** How far off a plain no counts to be: there is no slope to follow. */
+const FAR_OFF = Math.log(4);
+/** And where its share has not crossed 1 yet. */
+const JUST_OFF = 1e-4;
+
+const breachOfOne = ({ share, forbids }: ShareAt): number =>
+  !forbids ? 0 : share === null ? FAR_OFF : Math.max(JUST_OFF, Math.log(share));
+
 /** Sum of the logarithms of shares above 1; 0 when every limit holds. */
 export const breachOf = (shares: readonly ShareAt[]): number =>
-  shares.reduce((sum, s) => (s.share > 1 ? sum + Math.log(s.share) : sum), 0);
+  shares.reduce((sum, s) => sum + breachOfOne(s), 0);
 
 /** Shares known so far, of limits judged cheapest first. */
 export interface Judged {
@@ -79,36 +81,33 @@ export function eachCutShare(
   state: MillingState,
   z: number,
   tipIsGuessed: boolean,
-  tell: (limit: number, share: number) => void,
+  tell: (limit: number, share: number | null, forbids: boolean) => void,
 ): void {
   for (let i = 0; i < CUT.length; i++) {
-    const share = shareOf(CUT[i]!, state, z, tipIsGuessed);
-    if (share !== null) tell(i, share);
+    const limit = CUT[i]!;
+    if (tipIsGuessed && limit.needsTip) continue;
+    const a = limit.assess(state);
+    if (a) told(a, z, (share, forbids) => tell(i, share, forbids));
   }
 }
 
-function shareOf(
-  limit: (typeof MILLING_LADDER)[number],
-  state: MillingState,
-  z: number,
-  tipIsGuessed: boolean,
-): number | null {
-  if (tipIsGuessed && limit.needsTip) return null;
-  const a = limit.assess(state);
-  if (!a) return null;
+/** Tells what an assessment comes to with the band's end at `z`: a verdict of its own has the last word. */
+function told(a: Assessment, z: number, tell: (share: number | null, forbids: boolean) => void): void {
   if (a.verdict) {
-    // A slope to follow where there is one; the verdict has the last word.
-    return a.verdict === 'over' && a.share ? Math.max(1.0001, a.share.value) : SHARE_OF_VERDICT[a.verdict];
+    tell(a.share?.value ?? null, a.verdict === 'over');
+    return;
   }
-  return a.share ? a.share.value * Math.exp(z * sigmaOf(a.share)) : SHARE_OF_VERDICT.unproven;
+  const share = a.share ? a.share.value * Math.exp(z * sigmaOf(a.share)) : null;
+  tell(share, share !== null && share > 1);
 }
 
 function climb(ladder: typeof MILLING_LADDER, state: MillingState, z: number): ShareAt[] {
   const list: ShareAt[] = [];
   const tipIsGuessed = ladder.some((l) => l.needsTip) && guessed(state);
   for (const limit of ladder) {
-    const share = shareOf(limit, state, z, tipIsGuessed);
-    if (share !== null) list.push({ id: limit.id, name: limit.name, share });
+    if (tipIsGuessed && limit.needsTip) continue;
+    const a = limit.assess(state);
+    if (a) told(a, z, (share, forbids) => list.push({ id: limit.id, name: limit.name, share, forbids }));
   }
   return list;
 }

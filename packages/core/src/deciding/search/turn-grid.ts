@@ -1,6 +1,6 @@
 import type { Summarise } from '../../operations/milling/milling-state.ts';
 import { type TurnSummary, turnSummary } from '../../operations/milling/milling-loads.ts';
-import { type FreeParameter, readFree } from './freedom.ts';
+import { type FreeParameter, readFree } from '../../operations/milling/milling-movables.ts';
 
 /** Range of one side of a map. */
 export interface GridAxis {

@@ -10,7 +10,7 @@ import { millingState } from '../../operations/milling/milling-state.ts';
 import { startingStickOut, withStartingCut } from '../../evaluation/starting-cut.ts';
 import { type EntryPlace, rateEntries } from '../../physics/path/entry-plan.ts';
 import { searchCut } from '../search/search-cut.ts';
-import type { FreeParameter } from '../search/freedom.ts';
+import type { FreeParameter } from '../../operations/milling/milling-movables.ts';
 import type { Objective } from '../search/objective.ts';
 import { bandOf, scale } from '../../judging/estimate.ts';
 import type { Sentence } from '../../units/sentence.ts';

@@ -105,7 +105,7 @@ describe('strategies side by side', { timeout: 60_000 }, () => {
     expect(found.length).toBeGreaterThan(2);
     for (const r of found) {
       const shares = sharesAt(millingState(r.operation, context), normalDeviate(0.9));
-      expect(shares.filter((s) => s.share > 1).map((s) => `${r.strategy}: ${s.id}`)).toEqual([]);
+      expect(shares.filter((s) => s.forbids).map((s) => `${r.strategy}: ${s.id}`)).toEqual([]);
     }
   });
 

@@ -47,7 +47,6 @@ export interface OddsWish {
 
 export const CLASS_WIDTH = 0.05;
 const CLASSES = 41;
-const HELD_BY_VERDICT: Readonly<Record<LimitState, number>> = { clear: 1, tight: 1, unproven: 1, over: 0 };
 /** What a source's spread shrinks to when it is measured here (log); others halve. */
 const WHEN_MEASURED: Readonly<Record<string, number>> = {
   kc: 0.06,
@@ -120,7 +119,7 @@ export function monteCarlo(
     asked.forEach((limit, i) => {
       const column = columns[i]!;
       if (column.verdict) {
-        all &&= HELD_BY_VERDICT[column.verdict] === 1;
+        all &&= column.verdict !== 'over';
         return;
       }
       const a = limit.assess(state);
@@ -142,7 +141,7 @@ function oddsOf(
   sources: readonly Source[],
   deviates: readonly Float64Array[],
 ): LimitOdds {
-  if (verdict) return { id, name, holds: HELD_BY_VERDICT[verdict], share: null, classes: [], because: [] };
+  if (verdict) return { id, name, holds: verdict === 'over' ? 0 : 1, share: null, classes: [], because: [] };
   const sorted = Float64Array.from(shares).sort();
   const at = (p: number): number => sorted[Math.min(sorted.length - 1, Math.floor(p * sorted.length))]!;
   const classes = new Array<number>(CLASSES).fill(0);

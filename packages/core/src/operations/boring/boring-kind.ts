@@ -1,6 +1,7 @@
+import { boringMovables } from './boring-movables.ts';
 import { startingBoring } from './starting-boring.ts';
 import { setHole } from '../holes/set-hole.ts';
-import { checkBoring } from './check-boring.ts';
+import { checkHole } from '../holes/check-hole.ts';
 import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { BoringOperation } from '../hole-operation.ts';
@@ -24,7 +25,8 @@ export const boringKind = operationKind<BoringOperation, BoringState>({
   },
   parameters: AXIAL,
   shown: { set: ['n', 'vf', 'fn', 'ap'], watch: ['vc', 'Fr', 'lean', 'size', 'Ra', 't'] },
-  checks: checkBoring,
+  movables: boringMovables,
+  checks: (op, _, see) => checkHole(op, see),
   speedDiameter: (op) => op.hole.diameterMm,
   set: setHole,
   start: startingBoring,

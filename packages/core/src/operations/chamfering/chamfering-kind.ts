@@ -1,7 +1,8 @@
+import { chamferingMovables } from './chamfering-movables.ts';
 import { speedDiameterOfChamfer } from './chamfering-state.ts';
 import { startingChamfering } from './starting-chamfering.ts';
 import { setHole } from '../holes/set-hole.ts';
-import { checkChamfering } from './check-chamfering.ts';
+import { checkHole } from '../holes/check-hole.ts';
 import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { ChamferingOperation } from '../hole-operation.ts';
@@ -17,7 +18,8 @@ export const chamferingKind = operationKind<ChamferingOperation, ChamferingState
   tool: { named: 'a chamfer mill', fits: ({ type }) => type === 'chamfer_mill' },
   parameters: ROUND,
   shown: { set: ['n', 'vfc', 'width', 'vf'], watch: ['vc', 'fz', 'P', 't'] },
-  checks: checkChamfering,
+  movables: chamferingMovables,
+  checks: (op, _, see) => checkHole(op, see),
   speedDiameter: speedDiameterOfChamfer,
   set: setHole,
   start: startingChamfering,

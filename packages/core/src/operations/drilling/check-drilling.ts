@@ -9,9 +9,6 @@ export function checkDrilling(op: DrillingOperation, { cutter }: OperationContex
   const { hole } = op;
   const own = cutter.properties.DC ?? 0;
   const { peck } = op.cut;
-  const drill = op.role === 'spot' ? Math.min(own, hole.diameterMm) : own;
-  see.within('hole.startMm', hole.startMm, 0, 0.98 * drill, 'mm');
-  see.within('cut.breakthroughFeed', op.cut.breakthroughFeed, 0.1, 1, 'of the feed');
   if (op.role === 'spot') see.within('hole.diameterMm', hole.diameterMm, 0.1, own, 'mm');
   if (typeof peck === 'number') see.within('cut.peck', peck, 0.1, Math.max(0.1, hole.depthMm), 'mm');
   if (typeof peck === 'object') {

@@ -1,3 +1,5 @@
+import { drillingMovables } from './drilling-movables.ts';
+import { drillingSwitches } from './drilling-switches.ts';
 import { drillingDiameter } from './drilling-diameter.ts';
 import { startingDrilling } from './starting-drilling.ts';
 import { setHole } from '../holes/set-hole.ts';
@@ -44,6 +46,8 @@ export const drillingKind = operationKind<DrillingOperation, DrillingState>({
   },
   parameters: AXIAL,
   shown: { set: ['n', 'vf', 'fn', 'pecks'], watch: ['vc', 'depth', 'M', 'Ff', 'p', 't'] },
+  movables: drillingMovables,
+  switches: drillingSwitches,
   checks: checkDrilling,
   speedDiameter: drillingDiameter,
   set: setHole,

@@ -1,3 +1,4 @@
+import { holeMillingMovables } from './hole-milling-movables.ts';
 import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
 import { startingHoleMilling } from './starting-hole-milling.ts';
 import { setHole } from '../holes/set-hole.ts';
@@ -35,6 +36,7 @@ export const holeMillingKind = operationKind<HoleMillingOperation, HoleMillingSt
   },
   parameters: [...ROUND, 'pitch'],
   shown: { set: ['n', 'vfc', 'pitch', 'helices'], watch: ['vc', 'vf', 'fz', 'ramp', 'lean', 'size', 't'] },
+  movables: holeMillingMovables,
   checks: checkHoleMilling,
   speedDiameter: (op, { cutter }) => diameterInCut(cutter, op.cut.pitchMm),
   set: setHole,

@@ -1,7 +1,7 @@
 import type { HoleOperation } from '../hole-operation.ts';
 import type { Inspection } from '../inspection.ts';
 
-/** What every hole may be, and the feed of its tool. */
+/** What every hole may be. */
 export function checkHole(op: HoleOperation, see: Inspection): void {
   const { hole } = op;
   see.above('hole.diameterMm', hole.diameterMm, 'mm');
@@ -17,12 +17,4 @@ export function checkHole(op: HoleOperation, see: Inspection): void {
   see.measured('hole.raUm', hole.raUm, 0.01, 50, 'µm');
   see.measured('hole.partValue', hole.partValue, 0, 1e8, '');
   see.within('hole.betweenMm', hole.betweenMm, 0, 5000, 'mm');
-  if ('feedPerRevMm' in op.cut) {
-    see.above('cut.feedPerRevMm', op.cut.feedPerRevMm, 'mm');
-    see.within('cut.feedPerRevMm', op.cut.feedPerRevMm, 0, 3, 'mm');
-  }
-  if ('feedPerToothMm' in op.cut) {
-    see.above('cut.feedPerToothMm', op.cut.feedPerToothMm, 'mm');
-    see.within('cut.feedPerToothMm', op.cut.feedPerToothMm, 0, 1, 'mm');
-  }
 }

@@ -2,9 +2,9 @@ import type { Cutter } from '../../crib/cutter.ts';
 import type { TappingOperation, ThreadMillingOperation } from '../hole-operation.ts';
 import { type Inspection, round } from '../inspection.ts';
 
-/** What a thread may be, the hole it is cut into, and the pitch of its tool. */
+/** What a thread may be, and the pitch of its tool. */
 export function checkThread(
-  { hole, thread }: TappingOperation | ThreadMillingOperation,
+  { thread }: TappingOperation | ThreadMillingOperation,
   cutter: Cutter,
   see: Inspection,
 ): void {
@@ -12,14 +12,6 @@ export function checkThread(
   see.within('thread.pitchMm', thread.pitchMm, 0.1, 0.4 * Math.max(0.3, thread.majorMm), 'mm');
   see.within('thread.flankDeg', thread.flankDeg, 20, 120, '°');
   see.within('thread.taper', thread.taper, 0, 0.25, '');
-  const depth = 1.4 * thread.pitchMm;
-  see.within(
-    'hole.startMm',
-    hole.startMm,
-    thread.majorMm - depth,
-    thread.majorMm - 0.1 * thread.pitchMm,
-    'mm',
-  );
   const pitch = cutter.properties['TP'];
   if (typeof pitch === 'number' && Math.abs(pitch - thread.pitchMm) > 0.002)
     see.say('tooling.cutterId', cutter.name, `a tool of pitch ${round(thread.pitchMm)} mm`);

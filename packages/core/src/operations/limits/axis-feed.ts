@@ -1,8 +1,8 @@
 import type { CutState } from '../cut-state.ts';
-import { feedsPerTurn } from '../hole-operation.ts';
+import { feedsDown } from '../hole-operation.ts';
 import { exact } from '../../judging/estimate.ts';
 import { measure, say } from '../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../judging/limit.ts';
+import { input, type Limit, used } from '../../judging/limit.ts';
 
 /** An axis that cannot follow the feed starves the tool of chip. */
 export const axisFeedLimit: Limit<CutState> = {
@@ -11,12 +11,12 @@ export const axisFeedLimit: Limit<CutState> = {
   name: 'axis feed',
   assess({ op, feedRateMmMin, context: { machine } }) {
     const { x, y, z } = machine.axes;
-    const axial = op.kind !== 'milling' && (feedsPerTurn(op.kind) || op.kind === 'tapping');
+    const axial = feedsDown(op);
     const fastest = axial ? z.max_feed_mm_min : Math.min(x.max_feed_mm_min, (y ?? x).max_feed_mm_min);
     return {
       predicted: { estimate: exact(feedRateMmMin), unit: 'mm/min' },
       allowed: { value: fastest, unit: 'mm/min', from: `${machine.name}, slowest axis that moves` },
-      share: shareOf(exact(feedRateMmMin), fastest),
+      ...used(exact(feedRateMmMin), fastest),
       why: () =>
         say(
           'Feed {0}; {1} allowed (axis maximum).',

@@ -1,3 +1,4 @@
+import { feedsDown } from '../hole-operation.ts';
 import type { CutState } from '../cut-state.ts';
 import { exact, over } from '../../judging/estimate.ts';
 import { measure, say } from '../../units/sentence.ts';
@@ -32,8 +33,8 @@ export const cuttingSpeedLimit: Limit<CutState> = {
       share: over(exact(cuttingSpeedMMin), speedLimitMMin),
       why: () =>
         say(
-          op.kind === 'drilling'
-            ? 'Cutting speed {0} at the corner; {1} allowed (15 min tool life).'
+          feedsDown(op)
+            ? 'Cutting speed {0}; {1} allowed (15 min tool life).'
             : 'Cutting speed {0}; {1} allowed (15 min tool life at this engagement).',
           measure(cuttingSpeedMMin, 'm/min'),
           measure(speedLimitMMin.value, 'm/min'),

@@ -1,3 +1,4 @@
+import { isHole } from '../hole-operation.ts';
 import type { CutState } from '../cut-state.ts';
 import { power, scale } from '../../judging/estimate.ts';
 import { LONGEST_LIFE_MIN } from '../life-state.ts';
@@ -12,7 +13,7 @@ export const edgeLifeLimit: Limit<CutState> = {
   assess({ op, lifeMin, time, lifeNotes }) {
     if (!lifeMin) return null;
     const needed = op.featuresPerEdge * time.cutting;
-    const one = op.kind === 'milling' ? 'feature' : 'hole';
+    const one = isHole(op) ? 'hole' : 'feature';
     const what = `${one}s`;
     const needs = op.featuresPerEdge === 1 ? `One ${one} needs` : `{2} ${what} need`;
     const lasts =

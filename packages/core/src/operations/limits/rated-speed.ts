@@ -1,7 +1,7 @@
 import type { CutState } from '../cut-state.ts';
 import { exact } from '../../judging/estimate.ts';
 import { measure, say } from '../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../judging/limit.ts';
+import { input, type Limit, used } from '../../judging/limit.ts';
 
 /** Cutter and holder may not turn faster than they are rated, whatever the spindle can do. */
 export const ratedSpeedLimit: Limit<CutState> = {
@@ -19,7 +19,7 @@ export const ratedSpeedLimit: Limit<CutState> = {
     return {
       predicted: { estimate: exact(speedRpm), unit: 'rpm' },
       allowed: { value: rated, unit: 'rpm', from: who },
-      share: shareOf(exact(speedRpm), rated),
+      ...used(exact(speedRpm), rated),
       why: () =>
         say(`Spindle speed {0}; ${who} is rated for {1}.`, measure(speedRpm, 'rpm'), measure(rated, 'rpm')),
       formula: 'n ≤ smaller of RPMX and holder rating',

@@ -1,7 +1,7 @@
 import type { CutState } from '../cut-state.ts';
 import { powerAt } from '../../physics/cutting/spindle-curve.ts';
 import { measure, say } from '../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../judging/limit.ts';
+import { input, type Limit, used } from '../../judging/limit.ts';
 
 const RATING = { s1: 'continuous rating', s6_40: 'ten-minute 40% rating' } as const;
 
@@ -16,7 +16,7 @@ export const spindlePowerLimit: Limit<CutState> = {
     return {
       predicted: { estimate: powerKw, unit: 'kW' },
       allowed: { value: available, unit: 'kW', from: `${machine.name}, ${RATING[rating]} at this speed` },
-      share: shareOf(powerKw, available),
+      ...used(powerKw, available),
       why: () =>
         say(
           'Power needed {0}; {2} available at {1}.',

@@ -1,7 +1,7 @@
 import type { CutState } from '../cut-state.ts';
 import { exact } from '../../judging/estimate.ts';
 import { measure, say } from '../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../judging/limit.ts';
+import { input, type Limit, used } from '../../judging/limit.ts';
 
 /** The machine does not have every speed. */
 export const spindleSpeedLimit: Limit<CutState> = {
@@ -14,7 +14,7 @@ export const spindleSpeedLimit: Limit<CutState> = {
     return {
       predicted: { estimate: exact(speedRpm), unit: 'rpm' },
       allowed: { value: tooSlow ? slowest : machine.max_rpm, unit: 'rpm', from: machine.name },
-      share: shareOf(exact(speedRpm), machine.max_rpm),
+      ...used(exact(speedRpm), machine.max_rpm),
       ...(tooSlow ? { verdict: 'over' as const } : {}),
       why: () =>
         tooSlow

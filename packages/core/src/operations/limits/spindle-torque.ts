@@ -1,7 +1,7 @@
 import type { CutState } from '../cut-state.ts';
 import { torqueAt } from '../../physics/cutting/spindle-curve.ts';
 import { measure, say } from '../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../judging/limit.ts';
+import { input, type Limit, used } from '../../judging/limit.ts';
 
 /** Torque asked against what the spindle has at this speed: the limit of slow cuts in hard alloys. */
 export const spindleTorqueLimit: Limit<CutState> = {
@@ -14,7 +14,7 @@ export const spindleTorqueLimit: Limit<CutState> = {
     return {
       predicted: { estimate: torqueNm, unit: 'Nm' },
       allowed: { value: available, unit: 'Nm', from: `${machine.name} at this speed` },
-      share: shareOf(torqueNm, available),
+      ...used(torqueNm, available),
       why: () =>
         say(
           'Torque needed {0}; {1} available at {2}.',

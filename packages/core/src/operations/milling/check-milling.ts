@@ -1,5 +1,4 @@
 import { outerDiameter } from '../../crib/cutter.ts';
-import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
 import type { OperationContext } from '../context.ts';
 import type { Inspection } from '../inspection.ts';
 import type { MillingOperation } from '../operation.ts';
@@ -18,11 +17,7 @@ function checkPath({ feature, workholding, path }: MillingOperation, see: Inspec
   see.measured('feature.scallopMm', feature.scallopMm, 0.0001, 5, 'mm');
   see.measured('workholding.liftCapacityN', workholding.liftCapacityN, 1, 1e7, 'N');
   see.measured('workholding.releaseC', workholding.releaseC, 25, 1000, '°C');
-  see.measured('path.entry.rampAngleDeg', path.entry.rampAngleDeg, 0.05, 90, '°');
-  see.measured('path.entry.helixDiameterMm', path.entry.helixDiameterMm, 0.1, 2000, 'mm');
-  see.within('path.entry.startHeightMm', path.entry.startHeightMm, 0, 100, 'mm');
   see.within('path.entry.taperDeg', path.entry.taperDeg, 0, 10, '°');
-  see.measured('path.cornerPathRadiusMm', path.cornerPathRadiusMm, 0, 2000, 'mm');
   see.measured('path.leadInRadiusMm', path.leadInRadiusMm, 0, 2000, 'mm');
   see.within('path.toleranceMm', path.toleranceMm, 0.0001, 1, 'mm');
   see.within('path.springPasses', path.springPasses, 0, 5, '');
@@ -31,30 +26,14 @@ function checkPath({ feature, workholding, path }: MillingOperation, see: Inspec
 /** What a milling operation may be: feature, holding, path and cut. */
 export function checkMilling(op: MillingOperation, context: OperationContext, see: Inspection): void {
   const { cutter } = context;
-  const { feature, cut } = op;
+  const { feature } = op;
   see.above('feature.lengthMm', feature.lengthMm, 'mm');
   see.above('feature.widthMm', feature.widthMm, 'mm');
   see.above('feature.depthMm', feature.depthMm, 'mm');
   if (feature.cornerRadiusMm !== null) see.above('feature.cornerRadiusMm', feature.cornerRadiusMm, 'mm');
-  see.within('feature.allowanceMm', feature.allowanceMm, 0, 10, 'mm');
   see.above('feature.wallToleranceMm', feature.wallToleranceMm, 'mm');
   if (op.workholding.capacityN !== null) see.above('workholding.capacityN', op.workholding.capacityN, 'N');
   checkPath(op, see);
-  see.above('cut.feedPerToothMm', cut.feedPerToothMm, 'mm');
-  see.within('cut.feedPerToothMm', cut.feedPerToothMm, 0, 5, 'mm');
-  see.above('cut.axialDepthMm', cut.axialDepthMm, 'mm');
-  const edge = Math.min(cutter.properties.APMX ?? Infinity, op.tooling.stickOutMm);
-  see.within('cut.axialDepthMm', cut.axialDepthMm, 0, edge, 'mm');
-  see.above('cut.radialEngagementMm', cut.radialEngagementMm, 'mm');
-  const widest =
-    cut.axialDepthMm > 0 ? diameterInCut(cutter, Math.min(cut.axialDepthMm, edge)) : outerDiameter(cutter);
-  see.within(
-    'cut.radialEngagementMm',
-    cut.radialEngagementMm,
-    0,
-    Math.max(widest, outerDiameter(cutter)),
-    'mm',
-  );
   if (op.forceLaw === 'orthogonal' && !context.alloy.id.startsWith('ti-6al-4v')) {
     see.say('forceLaw', 'orthogonal', 'kienzle or linear-edge: orthogonal data are known for Ti-6Al-4V only');
   }

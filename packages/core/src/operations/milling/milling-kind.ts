@@ -1,3 +1,5 @@
+import { millingMovables } from './milling-movables.ts';
+import { millingSwitches } from './milling-switches.ts';
 import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
 import { startingMilling } from './starting-milling.ts';
 import { setMilling } from './set-milling.ts';
@@ -81,6 +83,11 @@ export const millingKind = operationKind<MillingOperation, MillingState>({
   tool: { named: 'a milling cutter', fits: isMillingCutter },
   parameters: ['n', 'vc', 'fz', 'vf', 'hex', 'ap', 'ae', 'Q'],
   shown: { set: ['n', 'vf', 'ap', 'ae'], watch: ['vc', 'fz', 'hex', 'P', 'lean', 't'] },
+  movables: millingMovables,
+  switches: millingSwitches,
+  // A plunge pushes along its axis: nobody asks for its lobes.
+  turning: (op) => (op.path.strategy === 'plunge' ? null : op),
+  opens: (op) => op.feature.kind === 'face',
   checks: checkMilling,
   speedDiameter: (op, { cutter }) => diameterInCut(cutter, op.cut.axialDepthMm),
   set: setMilling,

@@ -1,7 +1,8 @@
+import { reamingMovables } from './reaming-movables.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
 import { startingReaming } from './starting-reaming.ts';
 import { setHole } from '../holes/set-hole.ts';
-import { checkReaming } from './check-reaming.ts';
+import { checkHole } from '../holes/check-hole.ts';
 import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { ReamingOperation } from '../hole-operation.ts';
@@ -27,7 +28,8 @@ export const reamingKind = operationKind<ReamingOperation, ReamingState>({
   tool: { named: 'a reamer', fits: ({ type }) => type === 'reamer' },
   parameters: AXIAL,
   shown: { set: ['n', 'vf', 'fn', 'allowance'], watch: ['vc', 'depth', 'change', 'size', 'M', 't'] },
-  checks: checkReaming,
+  movables: reamingMovables,
+  checks: (op, _, see) => checkHole(op, see),
   speedDiameter: (op, { cutter }) => outerDiameter(cutter) || op.hole.diameterMm,
   set: setHole,
   start: startingReaming,

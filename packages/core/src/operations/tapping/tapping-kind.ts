@@ -1,3 +1,5 @@
+import { tappingMovables } from './tapping-movables.ts';
+import { say } from '../../units/sentence.ts';
 import { startingTapping } from './starting-tapping.ts';
 import { setHole } from '../holes/set-hole.ts';
 import { checkTapping } from './check-tapping.ts';
@@ -37,6 +39,17 @@ export const tappingKind = operationKind<TappingOperation, TappingState>({
   // Its feed is its pitch.
   parameters: ['n', 'vc'],
   shown: { set: ['n', 'vf', 'height', 'Mbreak'], watch: ['vc', 'depth', 'M', 'P', 't'] },
+  movables: tappingMovables,
+  switches: (op) =>
+    op.cut.synchronous
+      ? []
+      : [
+          {
+            id: 'synchronous',
+            title: say('Use rigid tapping'),
+            after: { ...op, cut: { ...op.cut, synchronous: true } },
+          },
+        ],
   checks: checkTapping,
   speedDiameter: (op) => op.hole.diameterMm,
   set: setHole,

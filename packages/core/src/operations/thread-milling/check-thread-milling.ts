@@ -4,7 +4,7 @@ import { checkHole } from '../holes/check-hole.ts';
 import { checkThread } from '../holes/check-thread.ts';
 import type { Inspection } from '../inspection.ts';
 
-/** What a milled thread may be: what the mill goes into, its passes. */
+/** What a milled thread may be: what the mill goes into. */
 export function checkThreadMilling(
   op: ThreadMillingOperation,
   { cutter }: OperationContext,
@@ -14,6 +14,4 @@ export function checkThreadMilling(
   const own = cutter.properties.DC ?? 0;
   checkThread(op, cutter, see);
   see.within('cutter.properties.DC', own, 0.1, op.thread.majorMm - 2 * 0.05, 'mm');
-  see.within('cut.passes', op.cut.passes, 1, 8, '');
-  see.within('cut.springPasses', op.cut.springPasses, 0, 3, '');
 }

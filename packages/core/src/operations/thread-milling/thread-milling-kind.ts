@@ -1,3 +1,4 @@
+import { threadMillingMovables } from './thread-milling-movables.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
 import { startingThreadMilling } from './starting-thread-milling.ts';
 import { setHole } from '../holes/set-hole.ts';
@@ -23,6 +24,7 @@ export const threadMillingKind = operationKind<ThreadMillingOperation, ThreadMil
   tool: { named: 'a thread mill', fits: ({ type }) => type === 'thread_mill' },
   parameters: ROUND,
   shown: { set: ['n', 'vfc', 'turns', 'height'], watch: ['vc', 'vf', 'fz', 'F', 'taper', 't'] },
+  movables: threadMillingMovables,
   checks: checkThreadMilling,
   speedDiameter: (op, { cutter }) => outerDiameter(cutter) || op.hole.diameterMm,
   set: setHole,

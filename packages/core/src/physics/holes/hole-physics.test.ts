@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { exact, uncertain } from '../../judging/estimate.ts';
 import { boreForces, leftAfterSpring } from './bore-pass.ts';
-import { chanceAbove, chanceOfAny, normalShare } from '../../operations/holes/break-chance.ts';
+import { normalBelow } from '../../numerics/normal.ts';
+import { chanceAbove, chanceOfAny } from '../../operations/holes/break-chance.ts';
 import { chiselEdge } from './chisel-edge.ts';
 import { loadedPecks, longestColumn, packingFactor } from './chip-packing.ts';
 import { peckingSeconds, rapidSeconds } from './cycle-time.ts';
@@ -128,9 +129,9 @@ describe('size and axis', () => {
 
 describe('chances', () => {
   it('the normal distribution at its known points', () => {
-    expect(normalShare(0)).toBeCloseTo(0.5, 6);
-    expect(normalShare(1.959964)).toBeCloseTo(0.975, 6);
-    expect(normalShare(-3)).toBeCloseTo(0.001349898, 6);
+    expect(normalBelow(0)).toBeCloseTo(0.5, 6);
+    expect(normalBelow(1.959964)).toBeCloseTo(0.975, 6);
+    expect(normalBelow(-3)).toBeCloseTo(0.001349898, 6);
   });
 
   it('even odds where what is asked is what is there, next to none at a tenth', () => {

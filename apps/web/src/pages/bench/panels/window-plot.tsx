@@ -49,6 +49,9 @@ interface Border {
   readonly bounds: boolean;
 }
 
+/** Height drawn where a limit is far beyond what it allows. */
+const CLIFF = 4;
+
 /** Borders of all limits on the grid of the map, in the plot's own units. */
 function bordersOf(map: LimitMap): Border[] {
   const { columns, rows } = map;
@@ -58,7 +61,11 @@ function bordersOf(map: LimitMap): Border[] {
   const make = contours().size([columns, rows]).smooth(true);
   return map.limits
     .map((limit, i): Border | null => {
-      const shares = Array.from(map.shares[i]!, (v) => (Number.isNaN(v) ? 0 : Math.min(v, 4)));
+      const no = map.forbids[i]!;
+      // Heights to draw a line through: a plain no is a cliff.
+      const shares = Array.from(map.shares[i]!, (v, at) =>
+        Number.isNaN(v) ? (no[at] ? CLIFF : 0) : Math.min(v, CLIFF),
+      );
       if (!shares.some((v) => v > 1)) return null;
       const shape = make.contour(shares, 1);
       const coordinates = shape.coordinates.map((polygon) =>
@@ -71,7 +78,7 @@ function bordersOf(map: LimitMap): Border[] {
           for (const [x, y] of ring as [number, number][]) {
             const at = Math.min(rows - 1, Math.floor(y)) * columns + Math.min(columns - 1, Math.floor(x));
             const inside = x > 0.6 && x < columns - 0.6 && y > 0.6 && y < rows - 0.6;
-            if (inside && (map.largest[at] ?? 9) < 1.12 && map.shares[i]![at]! > 0.85)
+            if (inside && (map.largest[at] ?? 9) < 1.12 && shares[at]! > 0.85)
               touching.push([M.left + x * sx, H - M.bottom - y * sy]);
           }
       const d = path({ type: 'MultiPolygon', coordinates }) ?? '';
@@ -169,11 +176,13 @@ export function WindowPlot({
   const bounding = labels.map((l) => l.border.name);
   // Where nothing is allowed, the least broken point names what stands in the way.
   const nearest = useMemo(() => {
-    let at = -1;
+    if (map.worth.some((_, at) => map.forbids.every((no) => !no[at]))) return null;
+    // Points a plain no forbids have no share; they are named when there are no others.
+    let at = 0;
     map.largest.forEach((v, k) => {
-      if (!Number.isNaN(v) && (at < 0 || v < map.largest[at]!)) at = k;
+      if (v < (Number.isNaN(map.largest[at]!) ? Infinity : map.largest[at]!)) at = k;
     });
-    return at >= 0 && map.largest[at]! > 1 ? (map.limits[map.worst[at]!]?.name ?? null) : null;
+    return map.limits[map.worst[at]!]?.name ?? null;
   }, [map]);
   const nowhere = nearest && `No setting here clears every limit; closest limit ${nearest}`;
   return (

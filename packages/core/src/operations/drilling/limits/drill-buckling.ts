@@ -1,6 +1,6 @@
 import type { DrillingState } from '../drilling-state.ts';
 import { measure, say } from '../../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+import { input, type Limit, used } from '../../../judging/limit.ts';
 
 /** Share of Euler's load a running drill may be pushed with. */
 const SAFE_SHARE = 1 / 3;
@@ -15,7 +15,7 @@ export const drillBucklingLimit: Limit<DrillingState> = {
     return {
       predicted: { estimate: thrustN, unit: 'N' },
       allowed: { value: allowed, unit: 'N', from: 'a third of Euler’s load' },
-      share: shareOf(thrustN, allowed),
+      ...used(thrustN, allowed),
       why: () =>
         say('Thrust {0}; {1} allowed (buckling).', measure(thrustN.value, 'N'), measure(allowed, 'N')),
       formula: 'F ≤ π²·E·I/(K·L)²/3, I from 0.62·DC',

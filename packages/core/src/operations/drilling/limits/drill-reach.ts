@@ -1,7 +1,7 @@
 import type { DrillingState } from '../drilling-state.ts';
 import { exact } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+import { input, type Limit, used } from '../../../judging/limit.ts';
 
 /** Flutes have to come full retract, and the holder must not touch. */
 export const drillReachLimit: Limit<DrillingState> = {
@@ -20,7 +20,7 @@ export const drillReachLimit: Limit<DrillingState> = {
         unit: 'mm',
         from: usable < tooling.stickOutMm - 2 ? `${cutter.name}, LU` : 'stick-out less 2 mm',
       },
-      share: shareOf(exact(depth), reach),
+      ...used(exact(depth), reach),
       why: () => say('Depth {0}; reach {1}.', measure(depth, 'mm'), measure(reach, 'mm')),
       formula: 'depth (+ point + 1 when through) ≤ smaller of LU and stick-out − 2',
       inputs: () => [

@@ -2,7 +2,7 @@ import type { LimitState } from '../../../judging/result.ts';
 import { type Estimate, exact, over } from '../../../judging/estimate.ts';
 import { measure, say, type Sentence } from '../../../units/sentence.ts';
 import type { Unit } from '../../../units/unit.ts';
-import { type Assessment, type Limit, shareOf } from '../../../judging/limit.ts';
+import { type Assessment, type Limit, used } from '../../../judging/limit.ts';
 
 type Words = Pick<Assessment, 'formula' | 'source'> & {
   readonly why: () => Sentence;
@@ -22,7 +22,7 @@ export function held(
   return {
     predicted: { estimate, unit },
     allowed: { value, unit, from },
-    share: typeof allowed === 'number' ? shareOf(estimate, allowed) : over(estimate, allowed),
+    ...(typeof allowed === 'number' ? used(estimate, allowed) : { share: over(estimate, allowed) }),
     inputs: () => [],
     ...words,
   };

@@ -2,7 +2,7 @@ import type { MillingState } from '../milling-state.ts';
 import { chordLength, feedOfBlocks } from '../../../physics/path/block-rate.ts';
 import { exact } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+import { input, type Limit, used } from '../../../judging/limit.ts';
 
 /** Arcs written as short lines: a control that reads them slower than the feed runs them starves the tool of chip. */
 export const blockRateLimit: Limit<MillingState> = {
@@ -18,7 +18,7 @@ export const blockRateLimit: Limit<MillingState> = {
     return {
       predicted: { estimate: exact(feedRateMmMin), unit: 'mm/min' },
       allowed: { value: allowed, unit: 'mm/min', from: `${machine.name}, time of a block` },
-      share: shareOf(exact(feedRateMmMin), allowed),
+      ...used(exact(feedRateMmMin), allowed),
       why: () =>
         say(
           'Blocks {1} long at {0} tolerance; at {2} per block the control keeps up to {3}.',

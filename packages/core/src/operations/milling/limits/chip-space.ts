@@ -2,7 +2,7 @@ import type { MillingFeatureKind, MillingOperation } from '../../operation.ts';
 import type { MillingState } from '../milling-state.ts';
 import { type Source, uncertain } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+import { input, type Limit, used } from '../../../judging/limit.ts';
 
 /** Room a chip takes over its solid section, by how it comes off. */
 const bulking = (group: string, segmented: number): number => {
@@ -52,7 +52,7 @@ export const chipSpaceLimit: Limit<MillingState> = {
     return {
       predicted: { estimate: needed, unit: 'mm2' },
       allowed: { value: gullet / 2, unit: 'mm2', from: `${cutter.name}, half of the gullet` },
-      share: shareOf(needed, gullet / 2),
+      ...used(needed, gullet / 2),
       why: () =>
         say(
           'Chip section {0}; {1} allowed (half the gullet).',

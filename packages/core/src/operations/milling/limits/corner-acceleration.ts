@@ -2,7 +2,7 @@ import type { MillingState } from '../milling-state.ts';
 import { exact } from '../../../judging/estimate.ts';
 import { feedOnArc } from '../../../physics/path/block-rate.ts';
 import { measure, say } from '../../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+import { input, type Limit, used } from '../../../judging/limit.ts';
 
 /** On a small arc the axes must accelerate v²/r; a machine that cannot slows down and thins the chip. */
 export const cornerAccelerationLimit: Limit<MillingState> = {
@@ -20,7 +20,7 @@ export const cornerAccelerationLimit: Limit<MillingState> = {
     return {
       predicted: { estimate: exact(feedRateMmMin), unit: 'mm/min' },
       allowed: { value: allowed, unit: 'mm/min', from: `${machine.name}, axis acceleration` },
-      share: shareOf(exact(feedRateMmMin), allowed),
+      ...used(exact(feedRateMmMin), allowed),
       why: () =>
         say(
           'Feed {2} on a {0} path radius; {1} allowed (axis acceleration).',

@@ -2,7 +2,7 @@ import type { MillingState } from '../milling-state.ts';
 import { outerDiameter } from '../../../crib/cutter.ts';
 import { exact } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+import { input, type Limit, used } from '../../../judging/limit.ts';
 
 /** Can the chosen way in, and the chosen path, be run at all? */
 export const pathPossibleLimit: Limit<MillingState> = {
@@ -43,7 +43,7 @@ export const rampAngleLimit: Limit<MillingState> = {
     return {
       predicted: { estimate: exact(entry.rampAngleDeg), unit: 'deg' },
       allowed: { value: entry.steepestDeg, unit: 'deg', from: 'lower of tool (RMPX) and alloy' },
-      share: workedOut ? null : shareOf(exact(entry.rampAngleDeg), entry.steepestDeg * 1.001),
+      ...(workedOut ? { share: null } : used(exact(entry.rampAngleDeg), entry.steepestDeg * 1.001)),
       ...(workedOut ? { verdict: 'clear' as const } : {}),
       why: () =>
         say(

@@ -1,7 +1,7 @@
 import type { MillingState } from '../milling-state.ts';
 import { exact } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+import { input, type Limit, used } from '../../../judging/limit.ts';
 
 /** Edge radii a finishing pass needs to make a chip rather than rub; rule G-80 gives three to five. */
 const EDGE_RADII = 4;
@@ -19,7 +19,7 @@ export const finishAllowanceLimit: Limit<MillingState> = {
     return {
       predicted: { estimate: exact(needed), unit: 'mm-fine' },
       allowed: { value: feature.allowanceMm, unit: 'mm-fine', from: 'what is left on the wall' },
-      share: shareOf(exact(needed), feature.allowanceMm),
+      ...used(exact(needed), feature.allowanceMm),
       why: () =>
         say(
           'Stock to leave {1}; finishing needs {0} (a chip, below the work-hardened layer).',

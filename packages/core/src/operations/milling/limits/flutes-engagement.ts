@@ -3,7 +3,7 @@ import type { MillingState } from '../milling-state.ts';
 import { exact } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { chipWindow } from '../chip-window.ts';
-import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+import { input, type Limit, used } from '../../../judging/limit.ts';
 
 /** Share of what the cutter's record allows from which care is due. */
 const CARE = 0.9;
@@ -36,7 +36,7 @@ export const flutesEngagementLimit: Limit<MillingState> = {
     return {
       predicted: { estimate: exact(cut.axialDepthMm), unit: 'mm' },
       allowed: { value: allowed, unit: 'mm', from: `${cutter.name}, at this width` },
-      share: shareOf(exact(cut.axialDepthMm), allowed),
+      ...used(exact(cut.axialDepthMm), allowed),
       verdict: share > 1 + 1e-9 ? 'over' : share > CARE && t > 0 ? 'tight' : 'clear',
       why: () =>
         say(

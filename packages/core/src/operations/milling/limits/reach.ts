@@ -2,7 +2,7 @@ import type { MillingState } from '../milling-state.ts';
 import { isIndexable } from '../../../crib/cutter.ts';
 import { exact } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+import { input, type Limit, used } from '../../../judging/limit.ts';
 
 /** Left between the holder's nose and the top of the wall, mm. */
 const CLEARANCE = 1;
@@ -24,7 +24,7 @@ export const reachLimit: Limit<MillingState> = {
     return {
       predicted: { estimate: exact(depth), unit: 'mm' },
       allowed: { value: reach, unit: 'mm', from: by },
-      share: shareOf(exact(depth), reach),
+      ...used(exact(depth), reach),
       why: () => say(`Depth {0}; reach {1} (${by}).`, measure(depth, 'mm'), measure(reach, 'mm')),
       formula: 'depth ≤ smaller of LU and stick-out − 1',
       inputs: () => [

@@ -4,7 +4,7 @@ import { cornerMarks, wallMarks, wiperCovers } from '../../../physics/surface/fe
 import { contactRadius, passSpacing, scallopHeight } from '../../../physics/surface/scallop.ts';
 import { exact, type Source, uncertain } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+import { input, type Limit, used } from '../../../judging/limit.ts';
 
 const PLOUGHING: Source = {
   id: 'ploughing',
@@ -52,7 +52,7 @@ export const roughnessLimit: Limit<MillingState> = {
     return {
       predicted: { estimate, unit: 'um-fine' },
       allowed: { value: wanted, unit: 'um-fine', from: 'Ra required' },
-      share: shareOf(estimate, wanted),
+      ...used(estimate, wanted),
       why: () =>
         say(
           'Ra {1} expected (feed marks {0}); {2} required.',
@@ -85,7 +85,7 @@ export const scallopLimit: Limit<MillingState> = {
     return {
       predicted: { estimate: exact(height), unit: 'mm-fine' },
       allowed: { value: feature.scallopMm, unit: 'mm-fine', from: 'ridge the drawing allows' },
-      share: shareOf(exact(height), feature.scallopMm),
+      ...used(exact(height), feature.scallopMm),
       why: () =>
         say(
           'Scallop height {2} ({0} stepover, {1} radius).',
@@ -122,7 +122,7 @@ export const wiperLimit: Limit<MillingState> = {
         unit: 'mm/rev',
         from: `${WIPER_SHARE} of the flat of ${cutter.name}`,
       },
-      share: shareOf(exact(turn), WIPER_SHARE * flat),
+      ...used(exact(turn), WIPER_SHARE * flat),
       why: () =>
         say(
           'Feed {0} per revolution; {2} allowed (wiper flat {1}).',

@@ -1,7 +1,7 @@
 import type { MillingState } from '../milling-state.ts';
 import { exact } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+import { input, type Limit, used } from '../../../judging/limit.ts';
 
 /** The edge is only so long. */
 export const usableLengthLimit: Limit<MillingState> = {
@@ -13,7 +13,7 @@ export const usableLengthLimit: Limit<MillingState> = {
     return {
       predicted: { estimate: exact(cut.axialDepthMm), unit: 'mm' },
       allowed: { value: edge, unit: 'mm', from: `${cutter.name}, APMX` },
-      share: shareOf(exact(cut.axialDepthMm), edge),
+      ...used(exact(cut.axialDepthMm), edge),
       why: () =>
         say('Axial depth {0}; cutting length {1}.', measure(cut.axialDepthMm, 'mm'), measure(edge, 'mm')),
       formula: 'ap ≤ APMX',

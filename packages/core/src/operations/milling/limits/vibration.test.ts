@@ -71,7 +71,7 @@ describe('stability limit where the tip was measured', () => {
     const remedies = remediesFor(fast, context, 'limit-depth');
     expect(remedies.length).toBeGreaterThan(0);
     for (const r of remedies) expect(stateOf(r.operation, 'limit-depth', context)).toBe('clear');
-    expect(remedies.some((r) => r.id === 'depth' || r.id.startsWith('pocket'))).toBe(true);
+    expect(remedies.some((r) => r.id === 'ap' || r.id.startsWith('pocket'))).toBe(true);
   });
 
   it('offers a cutter that differs in what chatter cares about, where it clears', () => {

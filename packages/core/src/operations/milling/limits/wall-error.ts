@@ -5,7 +5,7 @@ import { leanAfterSprings } from '../../../physics/structure/spring-lean.ts';
 import { SHOP_FLOOR, SHOP_FLOOR_MM } from '../../shop-floor.ts';
 import { type Estimate, plus, scale, uncertain } from '../../../judging/estimate.ts';
 import { measure, say, type Sentence } from '../../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+import { input, type Limit, used } from '../../../judging/limit.ts';
 
 /** Edge radii a finishing pass needs to make a chip; rule G-80 gives three to five. */
 const EDGE_RADII = 4;
@@ -117,7 +117,7 @@ export const wallErrorLimit: Limit<MillingState> = {
     return {
       predicted: { estimate: error, unit: 'mm-deflection' },
       allowed: { value: allowedMm, unit: 'mm-deflection', from },
-      share: shareOf(error, allowedMm),
+      ...used(error, allowedMm),
       why,
       formula: 'δ = Fn·(beam + clamp + holder + spindle)',
       inputs: () => [

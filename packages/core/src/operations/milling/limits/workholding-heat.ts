@@ -3,7 +3,7 @@ import type { CoolantKind } from '../../operation.ts';
 import { clearedArea } from '../../../physics/path/feature-geometry.ts';
 import { scale, sensitiveTo, type Source } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
-import { input, type Limit, shareOf } from '../../../judging/limit.ts';
+import { input, type Limit, used } from '../../../judging/limit.ts';
 
 /** Temperature at which holding that heat releases lets go where the maker's value was not entered, °C. */
 const RELEASES: Readonly<Partial<Record<string, number>>> = { adhesive: 80, vacuum: 70 };
@@ -60,7 +60,7 @@ export const workholdingHeatLimit: Limit<MillingState> = {
         unit: 'degC',
         from: workholding.releaseC === null ? `usual for ${workholding.kind}` : 'declared',
       },
-      share: shareOf(estimate, release - ROOM_C),
+      ...used(estimate, release - ROOM_C),
       why: () =>
         say(
           `Part warms by about {0} per feature; ${workholding.kind} releases near {1}.`,

@@ -2,7 +2,7 @@ import type { MillingState } from '../milling-state.ts';
 import type { WorkholdingKind } from '../../operation.ts';
 import type { Estimate } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
-import { type Assessment, input, type Limit, shareOf } from '../../../judging/limit.ts';
+import { type Assessment, input, type Limit, used } from '../../../judging/limit.ts';
 
 /** Holding over force, by how the part is held: heat releases some of them. */
 export const SAFETY: Readonly<Record<WorkholdingKind, number>> = {
@@ -39,7 +39,7 @@ function heldAgainst(
     source,
     predicted: { estimate: asked, unit: 'N' },
     allowed: { value: capacity / factor, unit: 'N', from: `${words.against} over ${factor}` },
-    share: shareOf(asked, capacity / factor),
+    ...used(asked, capacity / factor),
     why: () =>
       say(
         `${words.push} {0}; {2} allowed (${words.against} {1}).`,
