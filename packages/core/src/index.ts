@@ -3,8 +3,8 @@ export { remediesFor } from './deciding/remedies/remedies.ts';
 export type { CutterShelf } from './deciding/remedies/other-cutters.ts';
 export type { Remedy } from './deciding/remedies/remedy.ts';
 export { problemsOf, toolFits } from './evaluation/check-operation.ts';
-export { setParameter, movablesOf, parametersOf } from './evaluation/set-parameter.ts';
-export type { Movable } from './operations/movable.ts';
+export { setParameter, movableOf, movablesOf, parametersOf } from './evaluation/set-parameter.ts';
+export { type Movable, tidyStep } from './operations/movable.ts';
 export { withStartingCut, startingStickOut } from './evaluation/starting-cut.ts';
 export { differencesOf, type Difference } from './evaluation/differences.ts';
 export {

@@ -1,4 +1,4 @@
-import { formatField, fromShown, toShown, type Unit, UNITS } from '@burl/core';
+import { formatField, fromShown, tidyStep, toShown, type Unit, UNITS } from '@burl/core';
 import { type InputHTMLAttributes, useState } from 'react';
 import { useSystem } from '../frame/preferences.tsx';
 
@@ -13,7 +13,7 @@ const readable = (text: string): boolean => text.trim() === '' || Number.isFinit
 
 /**
  * A number in the shown unit, kept in the core's. Enter or leaving the field takes it, Escape puts it back,
- * arrows move it by about a hundredth (with Shift a tenth). What cannot be read is not taken;
+ * arrows move it by its step, or by about a hundredth (with Shift ten times as far). What cannot be read is not taken;
  * `strict` leaves it standing and stops the form around.
  */
 export function NumberInput({
@@ -22,6 +22,7 @@ export function NumberInput({
   onTake,
   allowEmpty = false,
   strict = false,
+  step: by = null,
   ...rest
 }: {
   value: number | null;
@@ -29,7 +30,9 @@ export function NumberInput({
   onTake: (value: number | null) => void;
   allowEmpty?: boolean;
   strict?: boolean;
-} & Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'>) {
+  /** What it is entered by, in the core's unit: arrows move it by that. */
+  step?: number | null;
+} & Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange' | 'step'>) {
   const system = useSystem();
   const [draft, setDraft] = useState<string | null>(null);
   const shown = value === null ? '' : formatField(value, unit, system);
@@ -50,7 +53,11 @@ export function NumberInput({
   function nudge(sign: 1 | -1, coarse: boolean): void {
     const now = draft === null ? (value ?? 0) : fromShown(parse(draft), unit, system);
     if (!Number.isFinite(now) || now === 0) return;
-    const step = 10 ** (Math.floor(Math.log10(Math.abs(toShown(now, unit, system)))) - (coarse ? 0 : 1));
+    const size = Math.abs(toShown(now, unit, system));
+    const step =
+      by === null
+        ? 10 ** (Math.floor(Math.log10(size)) - (coarse ? 0 : 1))
+        : (coarse ? 10 : 1) * tidyStep(by * UNITS[unit][system].factor);
     const next = Number((Math.round(toShown(now, unit, system) / step) * step + sign * step).toPrecision(6));
     if (next <= 0) return;
     setDraft(null);

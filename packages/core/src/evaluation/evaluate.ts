@@ -60,6 +60,7 @@ function conclude(
   for (const limit of limits) if (worseFirst(limit, worst) < 0) worst = limit;
   return {
     kind: state.op.kind,
+    rating: state.rating,
     ...rest,
     limits,
     governing: worst.id,

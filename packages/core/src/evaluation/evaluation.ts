@@ -6,6 +6,8 @@ import type { Source } from '../judging/estimate.ts';
 /** Everything the judgement says of one operation in its context. */
 export interface Evaluation {
   readonly kind: Operation['kind'];
+  /** Rating of the spindle the cut is held against: continuous, or the ten-minute 40% one for bursts. */
+  readonly rating: 's1' | 's6_40';
   readonly numbers: readonly Quantity[];
   readonly limits: readonly LimitResult[];
   /** Id of the worst limit. */

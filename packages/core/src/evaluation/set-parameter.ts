@@ -12,6 +12,14 @@ export const parametersOf = (op: Operation): readonly Parameter[] => kindOf(op).
 export const movablesOf = (op: Operation, context: OperationContext): readonly Movable[] =>
   kindOf(op).movables(op, context);
 
+/** One of them. Throws a RangeError when the operation has no such number. */
+export function movableOf(op: Operation, context: OperationContext, key: string): Movable {
+  const all = movablesOf(op, context);
+  const found = all.find((m) => m.key === key);
+  if (!found) throw new RangeError(`invalid key; not one of ${all.map((m) => m.key).join(', ')}: ${key}`);
+  return found;
+}
+
 /**
  * The operation with one parameter moved; the others follow so that kinematics hold and pinned ones stay.
  * When speed moves the feed per tooth is kept, so table feed moves with it and the chip stays as it is.

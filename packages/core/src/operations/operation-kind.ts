@@ -18,6 +18,8 @@ export interface ShownNumbers {
   readonly set: readonly string[];
   /** What follows and is watched. */
   readonly watch: readonly string[];
+  /** All that follows from what is set, in the order it is read on the bench. */
+  readonly follows: readonly string[];
 }
 
 /** An operation worked out once, for all that is asked of it. */

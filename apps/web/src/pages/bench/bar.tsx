@@ -33,7 +33,7 @@ function saveWord(save: SaveState): string {
 export function Bar({
   detail,
   operation,
-  milling,
+  compares,
   editing,
   readOnly,
   view,
@@ -41,7 +41,8 @@ export function Bar({
 }: {
   detail: JobDetail;
   operation: JobOperation;
-  milling: boolean;
+  /** There is more to look at than the cut. */
+  compares: boolean;
   editing: Editing;
   readOnly: boolean;
   view: View;
@@ -49,7 +50,7 @@ export function Bar({
 }) {
   return (
     <div className="flex items-center gap-1">
-      {milling && (
+      {compares && (
         <nav aria-label="Views of the bench" className="mr-1 flex rounded-md border border-line bg-card">
           {VIEWS.map(([id, name]) => (
             <button

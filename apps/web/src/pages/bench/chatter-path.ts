@@ -1,7 +1,7 @@
 import type { Operation } from '@burl/core';
 
 /** Where the vibration of an operation's combination is measured and remembered. */
-export const resonancePath = (jobId: string, operationId: string, op: Operation): string =>
+export const chatterPath = (jobId: string, operationId: string, op: Operation): string =>
   `/resonance?${new URLSearchParams({
     tab: 'lobes',
     job: jobId,

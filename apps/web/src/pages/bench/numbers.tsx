@@ -1,24 +1,12 @@
 import { memo } from 'react';
-import { type Evaluation, formatMeasure, type Operation } from '@burl/core';
+import { type Evaluation, formatMeasure, KINDS, type Operation } from '@burl/core';
 import { useSystem } from '../../frame/preferences.tsx';
 import { Why } from '../../ui/why.tsx';
-
-/** Numbers that follow in each kind; those typed stand above. */
-const FOLLOWS: Readonly<Record<Operation['kind'], readonly string[]>> = {
-  milling: ['F', 'P', 'lean', 'theta', 'T', 't', 'cost'],
-  drilling: ['Ff', 'M', 'P', 'p', 'u', 'theta', 'drift', 'T', 'metres', 't'],
-  reaming: ['allowance', 'h', 'change', 'size', 'M', 'T', 'metres', 't'],
-  boring: ['ap', 'Fr', 'lean', 'size', 'Ra', 'M', 'P', 'T', 't'],
-  'hole-milling': ['vfc', 'ramp', 'helices', 'hex', 'lean', 'size', 'M', 'P', 'T', 't'],
-  chamfering: ['vfc', 'width', 'M', 'P', 'T', 't'],
-  tapping: ['vf', 'height', 'M', 'Mbreak', 'depth', 'T', 'metres', 't'],
-  'thread-milling': ['vfc', 'turns', 'height', 'hex', 'F', 'taper', 'M', 'T', 't'],
-};
 
 /** What follows from the parameters, each with its band and its reasons. */
 export const Numbers = memo(function Numbers({ op, evaluation }: { op: Operation; evaluation: Evaluation }) {
   const system = useSystem();
-  const keys = FOLLOWS[op.kind];
+  const keys = KINDS[op.kind].shown.follows;
   return (
     <section
       aria-label="Results"

@@ -1,7 +1,9 @@
 import { memo } from 'react';
 import {
   type Evaluation,
+  movablesOf,
   type Operation,
+  type OperationContext,
   type Parameter,
   parametersOf,
   type Quantity,
@@ -20,6 +22,8 @@ interface CellProps {
   readonly pinned: boolean;
   readonly readOnly: boolean;
   readonly before: number | null;
+  /** What it is entered by; null where it only follows. */
+  readonly step: number | null;
   readonly onTake: (key: Parameter, value: number) => void;
   readonly onPin: (key: string) => void;
 }
@@ -32,6 +36,7 @@ const sameCell = (a: CellProps, b: CellProps): boolean =>
   a.pinned === b.pinned &&
   a.readOnly === b.readOnly &&
   a.before === b.before &&
+  a.step === b.step &&
   a.onTake === b.onTake &&
   a.onPin === b.onPin;
 
@@ -41,6 +46,7 @@ const Cell = memo(function Cell({
   pinned,
   readOnly,
   before,
+  step,
   onTake,
   onPin,
 }: CellProps) {
@@ -80,6 +86,7 @@ const Cell = memo(function Cell({
         aria-label={quantity.name}
         value={quantity.value}
         unit={quantity.unit}
+        step={step}
         readOnly={readOnly}
         onTake={(v) => v !== null && onTake(quantity.key as Parameter, v)}
         className="w-full rounded border border-transparent bg-transparent px-0.5 text-[19px] leading-6 font-bold hover:border-line focus:border-line focus:bg-raised"
@@ -92,6 +99,7 @@ const Cell = memo(function Cell({
 /** Every parameter can be typed and drives the others; a pin holds what must not move. */
 export function Parameters({
   op,
+  context,
   evaluation,
   compared,
   readOnly,
@@ -99,6 +107,7 @@ export function Parameters({
   onPin,
 }: {
   op: Operation;
+  context: OperationContext | null;
   evaluation: Evaluation;
   compared: Evaluation | null;
   readOnly: boolean;
@@ -106,6 +115,7 @@ export function Parameters({
   onPin: (key: string) => void;
 }) {
   const keys = parametersOf(op);
+  const movables = context ? movablesOf(op, context) : [];
   return (
     <section
       aria-label="Parameters"
@@ -122,6 +132,7 @@ export function Parameters({
             pinned={op.pins.includes(key)}
             readOnly={readOnly}
             before={compared?.numbers.find((q) => q.key === key)?.value ?? null}
+            step={movables.find((m) => m.key === key)?.step ?? null}
             onTake={onSet}
             onPin={onPin}
           />

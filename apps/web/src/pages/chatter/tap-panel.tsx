@@ -208,7 +208,7 @@ export function TapPanel({
               y="coherence"
               xRange={[0, toHz]}
               yRange={[0, 1]}
-              legend={false}
+              legend="none"
             />
           </div>
         )}

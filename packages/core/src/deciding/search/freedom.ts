@@ -1,6 +1,6 @@
 import type { OperationContext } from '../../operations/context.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
-import { movablesOf } from '../../evaluation/set-parameter.ts';
+import { movableOf } from '../../evaluation/set-parameter.ts';
 import type { FreeParameter } from '../../operations/milling/milling-movables.ts';
 import type { MillingOperation } from '../../operations/operation.ts';
 import type { Unit } from '../../units/unit.ts';
@@ -38,8 +38,7 @@ const SYMBOLS: Readonly<Record<FreeParameter, string>> = {
 
 /** The range of each free parameter for this cutter and machine: its own, as far as it still is the same way of cutting. */
 export function freedomOf(key: FreeParameter, op: MillingOperation, context: OperationContext): Freedom {
-  const all = movablesOf(op, context);
-  const { name, unit, step, low, high } = all.find((m) => m.key === key)!;
+  const { name, unit, step, low, high } = movableOf(op, context, key);
   const range = narrowed(key, { low, high }, op, context);
   return { key, symbol: SYMBOLS[key], name: name.toLowerCase(), unit, step, ...range };
 }

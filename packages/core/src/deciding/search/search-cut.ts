@@ -2,7 +2,7 @@ import type { OperationContext } from '../../operations/context.ts';
 import { InputError } from '../../units/input-error.ts';
 import type { MillingOperation } from '../../operations/operation.ts';
 import { problemsOf } from '../../evaluation/check-operation.ts';
-import { movablesOf } from '../../evaluation/set-parameter.ts';
+import { movableOf } from '../../evaluation/set-parameter.ts';
 import { withStartingCut } from '../../evaluation/starting-cut.ts';
 import { seededUniform } from '../../numerics/random.ts';
 import { evolve } from './evolve.ts';
@@ -54,9 +54,8 @@ const NEARLY = 0.98;
 export function searchCut(op: MillingOperation, context: OperationContext, wish: SearchWish): SearchResult {
   const problems = problemsOf(op, context);
   if (problems.length > 0) throw new InputError(problems);
-  const movables = movablesOf(op, context);
   const pinned = (key: FreeParameter): boolean =>
-    op.pins.some((pin) => pin === key || movables.find((m) => m.key === key)!.heldBy.includes(pin as never));
+    movableOf(op, context, key).heldBy.some((pin) => op.pins.includes(pin));
   const free = wish.free.filter((key) => !pinned(key) && !(key === 'ae' && widthFollows(op)));
   if (free.length === 0)
     throw new InputError([

@@ -24,7 +24,11 @@ export const boringKind = operationKind<BoringOperation, BoringState>({
     fits: ({ type }) => type === 'boring_bar',
   },
   parameters: AXIAL,
-  shown: { set: ['n', 'vf', 'fn', 'ap'], watch: ['vc', 'Fr', 'lean', 'size', 'Ra', 't'] },
+  shown: {
+    set: ['n', 'vf', 'fn', 'ap'],
+    watch: ['vc', 'Fr', 'lean', 'size', 'Ra', 't'],
+    follows: ['ap', 'Fr', 'lean', 'size', 'Ra', 'M', 'P', 'T', 't'],
+  },
   movables: boringMovables,
   checks: (op, _, see) => checkHole(op, see),
   speedDiameter: (op) => op.hole.diameterMm,

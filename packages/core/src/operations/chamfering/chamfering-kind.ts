@@ -17,7 +17,11 @@ export const chamferingKind = operationKind<ChamferingOperation, ChamferingState
   kind: 'chamfering',
   tool: { named: 'a chamfer mill', fits: ({ type }) => type === 'chamfer_mill' },
   parameters: ROUND,
-  shown: { set: ['n', 'vfc', 'width', 'vf'], watch: ['vc', 'fz', 'P', 't'] },
+  shown: {
+    set: ['n', 'vfc', 'width', 'vf'],
+    watch: ['vc', 'fz', 'P', 't'],
+    follows: ['vfc', 'width', 'M', 'P', 'T', 't'],
+  },
   movables: chamferingMovables,
   checks: (op, _, see) => checkHole(op, see),
   speedDiameter: speedDiameterOfChamfer,

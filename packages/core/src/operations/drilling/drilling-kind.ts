@@ -45,7 +45,11 @@ export const drillingKind = operationKind<DrillingOperation, DrillingState>({
     fits: (cutter, op) => isDrill(cutter) || (cutter.type === 'spot_drill' && op.role === 'spot'),
   },
   parameters: AXIAL,
-  shown: { set: ['n', 'vf', 'fn', 'pecks'], watch: ['vc', 'depth', 'M', 'Ff', 'p', 't'] },
+  shown: {
+    set: ['n', 'vf', 'fn', 'pecks'],
+    watch: ['vc', 'depth', 'M', 'Ff', 'p', 't'],
+    follows: ['Ff', 'M', 'P', 'p', 'u', 'theta', 'drift', 'T', 'metres', 't'],
+  },
   movables: drillingMovables,
   switches: drillingSwitches,
   checks: checkDrilling,

@@ -35,7 +35,11 @@ export const holeMillingKind = operationKind<HoleMillingOperation, HoleMillingSt
     fits: ({ type }) => type === 'end_mill_flat' || type === 'end_mill_bull',
   },
   parameters: [...ROUND, 'pitch'],
-  shown: { set: ['n', 'vfc', 'pitch', 'helices'], watch: ['vc', 'vf', 'fz', 'ramp', 'lean', 'size', 't'] },
+  shown: {
+    set: ['n', 'vfc', 'pitch', 'helices'],
+    watch: ['vc', 'vf', 'fz', 'ramp', 'lean', 'size', 't'],
+    follows: ['vfc', 'ramp', 'helices', 'hex', 'lean', 'size', 'M', 'P', 'T', 't'],
+  },
   movables: holeMillingMovables,
   checks: checkHoleMilling,
   speedDiameter: (op, { cutter }) => diameterInCut(cutter, op.cut.pitchMm),

@@ -82,7 +82,11 @@ export const millingKind = operationKind<MillingOperation, MillingState>({
   kind: 'milling',
   tool: { named: 'a milling cutter', fits: isMillingCutter },
   parameters: ['n', 'vc', 'fz', 'vf', 'hex', 'ap', 'ae', 'Q'],
-  shown: { set: ['n', 'vf', 'ap', 'ae'], watch: ['vc', 'fz', 'hex', 'P', 'lean', 't'] },
+  shown: {
+    set: ['n', 'vf', 'ap', 'ae'],
+    watch: ['vc', 'fz', 'hex', 'P', 'lean', 't'],
+    follows: ['F', 'P', 'lean', 'theta', 'T', 't', 'cost'],
+  },
   movables: millingMovables,
   switches: millingSwitches,
   // A plunge pushes along its axis: nobody asks for its lobes.

@@ -27,7 +27,11 @@ export const reamingKind = operationKind<ReamingOperation, ReamingState>({
   kind: 'reaming',
   tool: { named: 'a reamer', fits: ({ type }) => type === 'reamer' },
   parameters: AXIAL,
-  shown: { set: ['n', 'vf', 'fn', 'allowance'], watch: ['vc', 'depth', 'change', 'size', 'M', 't'] },
+  shown: {
+    set: ['n', 'vf', 'fn', 'allowance'],
+    watch: ['vc', 'depth', 'change', 'size', 'M', 't'],
+    follows: ['allowance', 'h', 'change', 'size', 'M', 'T', 'metres', 't'],
+  },
   movables: reamingMovables,
   checks: (op, _, see) => checkHole(op, see),
   speedDiameter: (op, { cutter }) => outerDiameter(cutter) || op.hole.diameterMm,

@@ -38,7 +38,11 @@ export const tappingKind = operationKind<TappingOperation, TappingState>({
   tool: { named: 'a tap', fits: isTap },
   // Its feed is its pitch.
   parameters: ['n', 'vc'],
-  shown: { set: ['n', 'vf', 'height', 'Mbreak'], watch: ['vc', 'depth', 'M', 'P', 't'] },
+  shown: {
+    set: ['n', 'vf', 'height', 'Mbreak'],
+    watch: ['vc', 'depth', 'M', 'P', 't'],
+    follows: ['vf', 'height', 'M', 'Mbreak', 'depth', 'T', 'metres', 't'],
+  },
   movables: tappingMovables,
   switches: (op) =>
     op.cut.synchronous

@@ -23,7 +23,11 @@ export const threadMillingKind = operationKind<ThreadMillingOperation, ThreadMil
   kind: 'thread-milling',
   tool: { named: 'a thread mill', fits: ({ type }) => type === 'thread_mill' },
   parameters: ROUND,
-  shown: { set: ['n', 'vfc', 'turns', 'height'], watch: ['vc', 'vf', 'fz', 'F', 'taper', 't'] },
+  shown: {
+    set: ['n', 'vfc', 'turns', 'height'],
+    watch: ['vc', 'vf', 'fz', 'F', 'taper', 't'],
+    follows: ['vfc', 'turns', 'height', 'hex', 'F', 'taper', 'M', 'T', 't'],
+  },
   movables: threadMillingMovables,
   checks: checkThreadMilling,
   speedDiameter: (op, { cutter }) => outerDiameter(cutter) || op.hole.diameterMm,

@@ -11,6 +11,17 @@ const StrategiesView = lazy(() => import('./strategies-view.tsx'));
 const CutterView = lazy(() => import('./cutter-view.tsx'));
 const VariantsView = lazy(() => import('./variants-view.tsx'));
 
+export interface CompareProps<O extends Operation = Operation> {
+  readonly view: View;
+  readonly op: O;
+  readonly context: OperationContext;
+  readonly crib: Crib;
+  readonly detail: JobDetail;
+  readonly operation: JobOperation;
+  readonly readOnly: boolean;
+  readonly onTake: (next: Operation) => void;
+}
+
 /** The bench's comparisons: strategies, cutters, variants. What is taken goes to the bench and can be undone. */
 export function Comparison({
   view,
@@ -21,16 +32,7 @@ export function Comparison({
   operation,
   readOnly,
   onTake,
-}: {
-  view: View;
-  op: MillingOperation;
-  context: OperationContext;
-  crib: Crib;
-  detail: JobDetail;
-  operation: JobOperation;
-  readOnly: boolean;
-  onTake: (next: Operation) => void;
-}) {
+}: CompareProps<MillingOperation>) {
   const { job } = detail;
   const keep = async (next: Operation) => {
     try {

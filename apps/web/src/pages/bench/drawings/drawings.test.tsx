@@ -20,7 +20,8 @@ const press = (name: string, key: string, shiftKey = false): void => {
 };
 
 describe('the cut from above', () => {
-  function show(op: MillingOperation, onWidth = vi.fn(), readOnly = false) {
+  function show(op: MillingOperation, readOnly = false) {
+    const onParameter = vi.fn();
     const { container } = render(
       <PreferencesProvider>
         <PlanView
@@ -28,21 +29,27 @@ describe('the cut from above', () => {
           context={pocket.context}
           evaluation={evaluate(op, pocket.context)}
           readOnly={readOnly}
-          onWidth={onWidth}
+          onParameter={onParameter}
+          onChange={vi.fn()}
         />
       </PreferencesProvider>,
     );
-    return { container, onWidth };
+    return { container, onParameter };
   }
 
   it('has a handle on the stepover that moves by keyboard and stays inside the cutter', () => {
-    const { onWidth } = show(pocket.op);
+    const { onParameter } = show(pocket.op);
     press('Radial depth', 'ArrowUp');
     press('Radial depth', 'ArrowDown', true);
     press('Radial depth', 'End');
     press('Radial depth', 'Home');
     press('Radial depth', 'x');
-    expect(onWidth.mock.calls.flat()).toEqual([1.65, 1.1, 12, 0.05]);
+    expect(onParameter.mock.calls).toEqual([
+      ['ae', 1.62],
+      ['ae', 1.4],
+      ['ae', 12],
+      ['ae', 0.24],
+    ]);
     expect(screen.getByRole('slider').getAttribute('aria-valuetext')).toBe('1.6\u00a0mm');
   });
 
@@ -64,15 +71,15 @@ describe('the cut from above', () => {
     expect(screen.queryByRole('slider')).toBeNull();
     expect(screen.getByText(/full width/)).toBeTruthy();
     cleanup();
-    const { onWidth } = show(pocket.op, vi.fn(), true);
+    const { onParameter } = show(pocket.op, true);
     press('Radial depth', 'ArrowUp');
-    expect(onWidth).not.toHaveBeenCalled();
+    expect(onParameter).not.toHaveBeenCalled();
   });
 });
 
 describe('the cut from the side', () => {
   it('shows depth, stick-out and lean, and has handles on the first two', () => {
-    const [depth, out] = [vi.fn(), vi.fn()];
+    const [onParameter, onChange] = [vi.fn(), vi.fn()];
     render(
       <PreferencesProvider>
         <ElevationView
@@ -80,8 +87,8 @@ describe('the cut from the side', () => {
           context={pocket.context}
           evaluation={evaluate(pocket.op, pocket.context)}
           readOnly={false}
-          onDepth={depth}
-          onStickOut={out}
+          onParameter={onParameter}
+          onChange={onChange}
         />
       </PreferencesProvider>,
     );
@@ -89,8 +96,12 @@ describe('the cut from the side', () => {
     expect(screen.getByText('3.2×D')).toBeTruthy();
     press('Axial depth', 'ArrowDown');
     press('Stick-out', 'ArrowUp', true);
-    expect(depth).toHaveBeenCalledWith(23.9);
-    expect(out).toHaveBeenCalledWith(43);
+    expect(onParameter).toHaveBeenCalledWith('ap', 23.95);
+    const { tooling } = pocket.op;
+    expect(onChange).toHaveBeenCalledWith(
+      { ...pocket.op, tooling: { ...tooling, stickOutMm: 43 } },
+      'stick-out',
+    );
   });
 });
 
@@ -103,8 +114,8 @@ describe('section of a hole', () => {
           context={hole.context}
           evaluation={evaluate(hole.op, hole.context)}
           readOnly={false}
-          onStickOut={vi.fn()}
-          onPecks={vi.fn()}
+          onParameter={vi.fn()}
+          onChange={vi.fn()}
         />
       </PreferencesProvider>,
     );
@@ -123,8 +134,8 @@ describe('section of a hole', () => {
           context={hole.context}
           evaluation={evaluate(short, hole.context)}
           readOnly
-          onStickOut={vi.fn()}
-          onPecks={vi.fn()}
+          onParameter={vi.fn()}
+          onChange={vi.fn()}
         />
       </PreferencesProvider>,
     );

@@ -1,4 +1,4 @@
-import { evaluate, type HoleOperation, type OperationContext } from '@burl/core';
+import { evaluate, type HoleOperation, type Operation, type OperationContext } from '@burl/core';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { KINDS, stepOf } from '../../../../test/steps.ts';
@@ -10,6 +10,8 @@ afterEach(cleanup);
 
 function draw({ op, context }: { op: HoleOperation; context: OperationContext }, readOnly = false) {
   const [onStickOut, onPecks] = [vi.fn(), vi.fn()];
+  const onChange = (next: Operation, gesture: string) =>
+    gesture === 'pecks' && 'peck' in next.cut ? onPecks(next.cut.peck) : onStickOut(next.tooling.stickOutMm);
   const { container } = render(
     <PreferencesProvider>
       <HoleSection
@@ -17,8 +19,8 @@ function draw({ op, context }: { op: HoleOperation; context: OperationContext },
         context={context}
         evaluation={evaluate(op, context)}
         readOnly={readOnly}
-        onStickOut={onStickOut}
-        onPecks={onPecks}
+        onParameter={vi.fn()}
+        onChange={onChange}
       />
     </PreferencesProvider>,
   );

@@ -67,7 +67,7 @@ export function FeatureForm({
       fields={[
         {
           key: 'featuresPerPart',
-          label: op.kind === 'milling' ? 'Features per part' : 'Holes per part',
+          label: isHole(op) ? 'Holes per part' : 'Features per part',
           unit: 'pieces',
         },
         { key: 'featuresPerEdge', label: 'Inspect edge every … features', unit: 'pieces' },
@@ -164,7 +164,7 @@ export function WearForm({ op, readOnly, onChange }: FormProps<Operation>) {
           readOnly={readOnly}
           onSet={(change) => onChange({ ...op, ...change } as Operation)}
         />
-        {op.kind === 'milling' && (
+        {'forceLaw' in op && (
           <Choice
             label="Force law"
             value={op.forceLaw}
@@ -209,7 +209,7 @@ export function MeasuredForm({
       label: 'kc1.1 from spindle power',
       unit: 'N/mm2',
       empty: null,
-      hint: `library ${alloy.kienzle.kc11_n_mm2.typical} N/mm²`,
+      hint: `library ${formatMeasure(alloy.kienzle.kc11_n_mm2.typical, 'N/mm2', system)}`,
     },
     {
       key: 'lifeSpeed30MMin',

@@ -38,7 +38,7 @@ export function Governing({
   readOnly,
   onPreview,
   onApply,
-  resonance,
+  chatter,
 }: {
   evaluation: Evaluation;
   limitId: string;
@@ -49,7 +49,7 @@ export function Governing({
   onPreview: (remedy: Remedy | null) => void;
   onApply: (remedy: Remedy) => void;
   /** Where the vibration of this combination is measured and remembered. */
-  resonance: string;
+  chatter: string;
 }) {
   const system = useSystem();
   const limit = limitOf(evaluation, limitId);
@@ -70,7 +70,7 @@ export function Governing({
         {speak(limit.why, system)}
       </p>
       {limit.group === 'vibration' && (
-        <Link to={resonance} className="mt-1 inline-block font-semibold underline">
+        <Link to={chatter} className="mt-1 inline-block font-semibold underline">
           {limit.state === 'unproven' ? 'Measure this combination' : 'See lobes, test cuts and sound'}
         </Link>
       )}

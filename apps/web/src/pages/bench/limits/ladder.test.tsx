@@ -84,7 +84,7 @@ describe('governing limit', () => {
           readOnly={readOnly}
           onPreview={onPreview}
           onApply={onApply}
-          resonance="/resonance"
+          chatter="/resonance"
         />
       </PreferencesProvider>,
     );
@@ -132,6 +132,7 @@ describe('parameters', () => {
       <PreferencesProvider>
         <Parameters
           op={op}
+          context={context}
           evaluation={evaluation}
           compared={null}
           readOnly={false}
@@ -144,9 +145,18 @@ describe('parameters', () => {
     fireEvent.change(depth, { target: { value: '10' } });
     fireEvent.keyDown(depth, { key: 'Enter' });
     expect(set).toHaveBeenCalledWith('ap', 10);
+    // Arrows go by the step a person enters, with Shift by ten of them.
+    fireEvent.keyDown(depth, { key: 'ArrowUp' });
+    fireEvent.keyDown(depth, { key: 'ArrowDown', shiftKey: true });
+    expect(set.mock.calls.slice(1)).toEqual([
+      ['ap', 24.05],
+      ['ap', 23.5],
+    ]);
     fireEvent.click(screen.getByRole('button', { name: 'Pin max chip thickness' }));
     expect(pin).toHaveBeenCalledWith('hex');
-    expect(screen.queryByRole('button', { name: 'Pin metal per minute' })).toBeNull();
+    // What follows from all the others is typed, not pinned.
+    expect(screen.getByLabelText(evaluation.numbers.find((q) => q.key === 'Q')!.name)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /^Pin .*(MRR|removal)/ })).toBeNull();
   });
 
   it('tint what a preview would change, and only that', () => {
@@ -155,6 +165,7 @@ describe('parameters', () => {
       <PreferencesProvider>
         <Parameters
           op={op}
+          context={context}
           evaluation={evaluation}
           compared={other}
           readOnly
@@ -176,6 +187,7 @@ describe('parameters', () => {
       <PreferencesProvider>
         <Parameters
           op={drilled.op}
+          context={drilled.context}
           evaluation={result}
           compared={null}
           readOnly

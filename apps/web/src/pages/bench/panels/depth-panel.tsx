@@ -4,14 +4,12 @@ import {
   formatMeasure,
   type OperationContext,
   strokesByDepth,
+  toShown,
+  UNITS,
 } from '@burl/core';
-import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
+import { type Curve, Plot } from '../../../charts/plot.tsx';
 import { useSystem } from '../../../frame/preferences.tsx';
-
-const W = 640;
-const H = 190;
-const M = { left: 44, right: 16, top: 14, bottom: 34 };
 
 /** Pecks against depth for this drill, coolant and alloy, and what changes the answer where. */
 export default function DepthPanel({ op, context }: { op: DrillingOperation; context: OperationContext }) {
@@ -27,77 +25,51 @@ export default function DepthPanel({ op, context }: { op: DrillingOperation; con
       here: s.pecks.length,
     };
   }, [op, context]);
-  const strokes = Math.max(2, here, ...answer.answers.map((a) => a.strokes));
-  const x = scaleLinear()
-    .domain([0, most])
-    .range([M.left, W - M.right]);
-  const y = scaleLinear()
-    .domain([0, strokes])
-    .range([H - M.bottom, M.top]);
-  const step = answer.answers
-    .map((a, i) => `${i === 0 ? `M${x(0)} ${y(a.strokes)}` : ''}V${y(a.strokes)}H${x(a.depthMm)}`)
-    .join('');
+  const pecksMost = Math.max(2, here, ...answer.answers.map((a) => a.strokes));
+  const mm = (v: number): number => toShown(v, 'mm', system);
+  const curves: Curve[] = [
+    {
+      label: 'pecks needed',
+      // Each answer holds up to its depth.
+      points: answer.answers.flatMap((a, i) => [
+        { x: mm(answer.answers[i - 1]?.depthMm ?? 0), y: a.strokes },
+        { x: mm(a.depthMm), y: a.strokes },
+      ]),
+      colour: 'accent',
+      stepped: true,
+    },
+    ...answer.changes.map((c, i): Curve => ({
+      label: c.why,
+      points: [
+        { x: mm(c.depthMm), y: 0 },
+        { x: mm(c.depthMm), y: pecksMost },
+      ],
+      colour: 'tight',
+      dash: i % 2 ? [2, 4] : [6, 4],
+      width: 1.5,
+    })),
+    {
+      label: 'this hole',
+      points: [{ x: mm(op.hole.depthMm), y: here }],
+      colour: 'ink',
+      mark: 'circle',
+      inside: 'card',
+    },
+  ];
+  const text = `Pecks against depth: ${answer.changes.map((c) => `from ${formatMeasure(c.depthMm, 'mm', system)} ${c.why}`).join('; ')}`;
   return (
     <section aria-label="Pecks against depth" className="flex h-full min-h-0 flex-col gap-1">
-      <svg
-        viewBox={`0 0 ${W} ${H}`}
-        className="min-h-0 w-full flex-1"
-        role="img"
-        aria-label={`One stroke or several: ${answer.changes.map((c) => `from ${formatMeasure(c.depthMm, 'mm', system)} ${c.why}`).join('; ')}`}
-      >
-        {y
-          .ticks(4)
-          .filter(Number.isInteger)
-          .map((t) => (
-            <g key={t}>
-              <line x1={M.left} x2={W - M.right} y1={y(t)} y2={y(t)} stroke="var(--line)" />
-              <text x={M.left - 6} y={y(t) + 4} fontSize="11" textAnchor="end" fill="var(--soft)">
-                {t}
-              </text>
-            </g>
-          ))}
-        {x.ticks(8).map((t) => (
-          <text key={t} x={x(t)} y={H - M.bottom + 15} fontSize="11" textAnchor="middle" fill="var(--soft)">
-            {formatMeasure(t, 'mm', system)}
-          </text>
-        ))}
-        <text x={M.left} y={H - 4} fontSize="12" fill="var(--soft)">
-          hole depth, pecks up the side
-        </text>
-        <path d={step} fill="none" stroke="var(--accent)" strokeWidth="2" />
-        {answer.changes.map((c, i) => (
-          <g key={c.why}>
-            <line
-              x1={x(c.depthMm)}
-              x2={x(c.depthMm)}
-              y1={M.top}
-              y2={H - M.bottom}
-              stroke="var(--tight)"
-              strokeDasharray={i % 2 ? '2 4' : '6 4'}
-            />
-            <text
-              x={x(c.depthMm) > W * 0.6 ? x(c.depthMm) - 5 : x(c.depthMm) + 5}
-              y={M.top + 12 + 15 * i}
-              fontSize="12"
-              textAnchor={x(c.depthMm) > W * 0.6 ? 'end' : 'start'}
-              fill="var(--ink)"
-              stroke="var(--card)"
-              strokeWidth="4"
-              paintOrder="stroke"
-            >
-              {c.why}
-            </text>
-          </g>
-        ))}
-        <circle
-          cx={x(op.hole.depthMm)}
-          cy={y(here)}
-          r="6"
-          fill="var(--card)"
-          stroke="var(--ink)"
-          strokeWidth="2"
+      <div className="relative min-h-36 flex-1">
+        <Plot
+          text={text}
+          curves={curves}
+          x={`hole depth, ${UNITS.mm[system].label}`}
+          y="pecks"
+          xRange={[0, mm(most)]}
+          yRange={[0, pecksMost]}
+          legend="right"
         />
-      </svg>
+      </div>
       <p className="shrink-0 text-[13px]">
         This hole is {formatMeasure(op.hole.depthMm, 'mm', system)} deep and drilled in{' '}
         {here === 1 ? 'one peck' : `${here} pecks`}.{' '}

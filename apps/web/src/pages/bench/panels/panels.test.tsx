@@ -38,7 +38,7 @@ describe('window of a cut', LONG, () => {
     const point = screen.getByRole('slider', { name: 'Working point' });
     expect(point.getAttribute('aria-valuetext')).toMatch(/radial depth 1.mm, axial depth 12.mm/);
     fireEvent.keyDown(point, { key: 'ArrowLeft' });
-    expect(moved.mock.calls[0]![0]).toBeCloseTo(0.95, 2);
+    expect(moved.mock.calls[0]![0]).toBeCloseTo(0.96, 2);
     fireEvent.keyDown(point, { key: 'ArrowUp', shiftKey: true });
     expect(moved.mock.calls[1]![1]).toBeCloseTo(15, 1);
   });

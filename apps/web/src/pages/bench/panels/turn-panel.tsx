@@ -1,19 +1,17 @@
 import { formatMeasure, type MillingOperation, type OperationContext, toShown, UNITS } from '@burl/core';
-import { Chart as ChartJs, Filler, Legend, LinearScale, LineElement, PointElement } from 'chart.js';
-import { Line } from 'react-chartjs-2';
-import { usePreferences } from '../../../frame/preferences.tsx';
+import { type Curve, Plot } from '../../../charts/plot.tsx';
+import { useSystem } from '../../../frame/preferences.tsx';
 import { question } from '../../../workers/question.ts';
 import { useHeavy } from '../../../workers/use-heavy.ts';
 import { HeavyState } from '../../../workers/heavy-state.tsx';
-import { chartAxis, chartLegend, themeColour } from '../../../charts/chart-theme.ts';
 
-ChartJs.register(LinearScale, PointElement, LineElement, Filler, Legend);
+const ONE_TURN = [0, 360] as const;
 
 const WHO = { spindle: 'spindle stalls', holder: 'holder slips', tool: 'tool breaks' } as const;
 
 /** Forces through one revolution by slices, what each tooth carries, and what gives first when the load grows. */
 export default function TurnPanel({ op, context }: { op: MillingOperation; context: OperationContext }) {
-  const { system } = usePreferences();
+  const system = useSystem();
   const heavy = useHeavy('detail', question('turn', op, context), (api) => api.turn(op, context), 60);
   if (!heavy.data) return <HeavyState what="the forces" heavy={heavy} />;
   const { turn, overload } = heavy.data;
@@ -22,46 +20,23 @@ export default function TurnPanel({ op, context }: { op: MillingOperation; conte
     Array.from(values, (v, k) => ({ x: (360 * k) / turn.steps, y: toShown(v, 'N', system) }));
   const text = `Peaks: ${n(turn.peakFxy)} across the axis, ${n(Math.abs(turn.peakFz))} along it, ${formatMeasure(turn.peakTorqueNm, 'Nm', system)}. Means: ${n(turn.meanFx)} along the feed, ${n(turn.meanFy)} on the wall.`;
   const most = Math.max(...turn.toothChipMm, 1e-9);
-  const set = (label: string, data: { x: number; y: number }[], colour: string, dash: number[]) => ({
-    label,
-    data,
-    borderColor: themeColour(colour),
-    borderDash: dash,
-    borderWidth: 2,
-    pointRadius: 0,
-  });
+  const curves: Curve[] = [
+    { label: 'feed force', points: line(turn.fx), colour: 'series-1' },
+    { label: 'normal force, on the wall', points: line(turn.fy), colour: 'series-2', dash: [7, 4] },
+    { label: 'axial force', points: line(turn.fz), colour: 'series-3', dash: [2, 3] },
+  ];
   return (
     <div className={`flex h-full min-h-0 flex-col gap-1.5 ${heavy.stale ? 'opacity-60' : ''}`}>
       <p className="text-[13px] text-soft">{text}</p>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_150px] gap-3">
         <div className="relative min-h-36">
-          <Line
-            role="img"
-            aria-label={text}
-            data={{
-              datasets: [
-                set('along the feed', line(turn.fx), 'series-1', []),
-                set('on the wall', line(turn.fy), 'series-2', [7, 4]),
-                set('along the axis', line(turn.fz), 'series-3', [2, 3]),
-              ],
-            }}
-            options={{
-              animation: false,
-              maintainAspectRatio: false,
-              parsing: false,
-              events: [],
-              plugins: { legend: { ...chartLegend(), position: 'bottom' } },
-              scales: {
-                x: {
-                  ...chartAxis('turn of the tool, degrees'),
-                  type: 'linear',
-                  min: 0,
-                  max: 360,
-                  ticks: { ...chartAxis('').ticks, stepSize: 60 },
-                },
-                y: chartAxis(UNITS.N[system].label),
-              },
-            }}
+          <Plot
+            text={text}
+            curves={curves}
+            x="turn of the tool, degrees"
+            y={UNITS.N[system].label}
+            xRange={ONE_TURN}
+            xStep={60}
           />
         </div>
         <div
@@ -70,7 +45,7 @@ export default function TurnPanel({ op, context }: { op: MillingOperation; conte
           role="region"
           aria-label="Teeth and overload"
         >
-          <h3 className="font-semibold">Thickest chip of each tooth</h3>
+          <h3 className="font-semibold">Max chip thickness per tooth</h3>
           <ol className="mb-2 space-y-0.5">
             {turn.toothChipMm.map((h, j) => (
               <li key={j} className="flex items-center gap-1.5">

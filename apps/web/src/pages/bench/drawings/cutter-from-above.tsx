@@ -1,0 +1,136 @@
+import { type MillingOperation, type OperationContext, outerDiameter } from '@burl/core';
+import { arc } from 'd3-shape';
+
+/** What stands where in the view from above; lengths in its own units from the middle of the cutter. */
+export interface PlanPlace {
+  /** Units to a millimetre. */
+  readonly scale: number;
+  readonly radius: number;
+  /** The uncut edge above the finished wall, which is a radius below the middle. */
+  readonly top: number;
+  /** From the middle to the sides and to the bottom of the picture. */
+  readonly before: number;
+  readonly ahead: number;
+  readonly far: number;
+  /** 1 where the work is below, −1 where it is above. */
+  readonly side: 1 | -1;
+}
+
+/** Angle from the pitch behind at which the first edge is drawn, degrees; how far an edge leads into the body, rad. */
+const FIRST_EDGE = 20;
+const LEAD = 0.35;
+
+function edgesOf({ cutter }: OperationContext, r: number) {
+  const teeth = cutter.properties.ZEFP ?? 2;
+  const pitches = cutter.extended.pitch_angles_deg ?? Array<number>(teeth).fill(360 / teeth);
+  return pitches.map((_, i) => {
+    const turned = pitches.slice(0, i + 1).reduce((sum, a) => sum + a, FIRST_EDGE);
+    const t = (turned * Math.PI) / 180;
+    return {
+      x2: Math.sin(t) * r,
+      y2: -Math.cos(t) * r,
+      x1: Math.sin(t - LEAD) * r * 0.72,
+      y1: -Math.cos(t - LEAD) * r * 0.72,
+    };
+  });
+}
+
+/** The work, finished behind the cutter and uncut ahead of it; in a slot on both sides. */
+function Work({ place, slot }: { place: PlanPlace; slot: boolean }) {
+  const { radius: r, top, before, ahead, far } = place;
+  const reach = Math.sqrt(Math.max(0, r * r - top * top));
+  return (
+    <>
+      <path
+        d={`M${-before} ${r} L0 ${r} A${r} ${r} 0 0 0 ${reach} ${top} L${ahead} ${top} L${ahead} ${far} L${-before} ${far} Z`}
+        fill="url(#stock)"
+        stroke="var(--stock-line)"
+      />
+      {slot && (
+        <>
+          <path
+            d={`M${-before} ${-r} L0 ${-r} L${ahead} ${-r} L${ahead} ${-far} L${-before} ${-far} Z`}
+            fill="url(#stock)"
+            stroke="var(--stock-line)"
+          />
+          <rect x={0} y={-r} width={ahead} height={2 * r} fill="url(#stock)" />
+        </>
+      )}
+    </>
+  );
+}
+
+/** Work and cutter with its edges, the arc they are engaged in, and where it turns and feeds. */
+export function CutterFromAbove({
+  op,
+  context,
+  place,
+  engagedDeg,
+}: {
+  op: MillingOperation;
+  context: OperationContext;
+  place: PlanPlace;
+  engagedDeg: number;
+}) {
+  const { radius: r, side } = place;
+  const engaged = arc()({
+    innerRadius: 0,
+    outerRadius: r,
+    startAngle: Math.PI - (engagedDeg * Math.PI) / 180,
+    endAngle: Math.PI,
+  });
+  return (
+    <>
+      <g transform={`scale(1 ${side})`}>
+        <Work place={place} slot={op.feature.kind === 'slot'} />
+        <circle r={r} fill="var(--tool)" fillOpacity="0.86" stroke="var(--accent)" strokeWidth="2" />
+        <path d={engaged ?? ''} transform="scale(-1 1)" fill="var(--accent)" opacity="0.24" />
+      </g>
+      {edgesOf(context, r).map((e) => (
+        <line key={e.x2} {...e} stroke="var(--accent)" strokeWidth="3" strokeLinecap="round" />
+      ))}
+      <circle r="2" fill="var(--accent)" />
+      <path
+        d="M-22 -14 A26 26 0 0 1 10 -24"
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="1.4"
+        markerEnd="url(#tip)"
+      />
+      <defs>
+        <marker id="tip" viewBox="0 0 8 8" refX="6" refY="4" markerWidth="6" markerHeight="6" orient="auto">
+          <path d="M1 1 7 4 1 7" fill="none" stroke="var(--ink)" strokeWidth="1.4" />
+        </marker>
+      </defs>
+      <line x1="10" y1="0" x2={r * 0.62} y2="0" stroke="var(--ink)" strokeWidth="1.6" markerEnd="url(#tip)" />
+      <text x={r * 0.2} y={-6} fontSize="12" fill="var(--ink)">
+        feed
+      </text>
+    </>
+  );
+}
+
+/** Largest picture of a cutter, in the view's own units across. */
+const ACROSS = 150;
+
+/** Where a cut stands in a view `width` by `height` whose cutter has its middle `cx` from the left. */
+export function planPlace(
+  op: MillingOperation,
+  context: OperationContext,
+  width: number,
+  height: number,
+  cx: number,
+): PlanPlace {
+  const diameter = outerDiameter(context.cutter);
+  const scale = ACROSS / diameter;
+  const radius = ACROSS / 2;
+  return {
+    scale,
+    radius,
+    top: radius - Math.min(op.cut.radialEngagementMm, diameter) * scale,
+    before: cx,
+    ahead: width - cx,
+    far: height,
+    side: op.cut.direction === 'climb' ? 1 : -1,
+  };
+}

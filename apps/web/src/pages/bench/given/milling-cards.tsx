@@ -1,0 +1,65 @@
+import { formatMeasure, type MillingOperation, strategyName } from '@burl/core';
+import { useSystem } from '../../../frame/preferences.tsx';
+import { Card, type CardProps } from './card.tsx';
+import { FeatureForm, HoldingForm } from './given-forms.tsx';
+import { CostForm, PathForm } from './path-form.tsx';
+
+const capital = (word: string): string => `${word[0]!.toUpperCase()}${word.slice(1)}`;
+
+/** Feature, path, holding and cost of a milling cut. */
+export function MillingCards({ op, context, readOnly, onChange }: CardProps<MillingOperation>) {
+  const system = useSystem();
+  const mm = (v: number): string => formatMeasure(v, 'mm', system);
+  const { feature, path, workholding, economics } = op;
+  const form = { op, readOnly, onChange };
+  return (
+    <>
+      <Card
+        title="Feature"
+        label={`${capital(feature.kind)} ${mm(feature.lengthMm)} × ${mm(feature.widthMm)} × ${mm(feature.depthMm)}`}
+        lines={[
+          feature.cornerRadiusMm === null ? 'no inside corners' : `corners ${mm(feature.cornerRadiusMm)}`,
+          feature.allowanceMm > 0
+            ? `${mm(feature.allowanceMm)} left on the wall`
+            : `finishes within ${mm(feature.wallToleranceMm)}`,
+        ]}
+      >
+        {() => <FeatureForm {...form} context={context} />}
+      </Card>
+      <Card
+        title="Path"
+        label={strategyName[path.strategy]}
+        lines={[
+          `entry: ${path.entry.method}`,
+          path.cornerPathRadiusMm === null
+            ? 'corners of the strategy'
+            : `corners on ${mm(path.cornerPathRadiusMm)}`,
+        ]}
+      >
+        {() => <PathForm {...form} />}
+      </Card>
+      <Card
+        title="Held by"
+        label={capital(workholding.kind)}
+        lines={[
+          workholding.capacityN === null
+            ? 'holding force not entered'
+            : `${formatMeasure(workholding.capacityN, 'N', system)} holding force`,
+        ]}
+      >
+        {() => <HoldingForm {...form} />}
+      </Card>
+      <Card
+        title="Cost"
+        label={
+          economics.machinePerHour === null
+            ? 'default rates'
+            : `${formatMeasure(economics.machinePerHour, 'money', system)} per hour`
+        }
+        lines={[]}
+      >
+        {() => <CostForm {...form} />}
+      </Card>
+    </>
+  );
+}

@@ -1,0 +1,74 @@
+import type { DrillingOperation, HoleOperation, MillingOperation, Operation } from '@burl/core';
+import { type ComponentType, lazy } from 'react';
+import { type CompareProps, Comparison } from './compare/comparison.tsx';
+import type { DrawingProps } from './drawings/drawing-props.ts';
+import { HoleSection } from './drawings/hole-section.tsx';
+import { MillingDrawing } from './drawings/milling-drawing.tsx';
+import type { CardProps } from './given/card.tsx';
+import { HoleCard } from './given/hole-card.tsx';
+import { MillingCards } from './given/milling-cards.tsx';
+import type { PanelProps } from './panels/panel-props.ts';
+
+/** A chart under the cut. */
+export interface PanelTab {
+  readonly id: string;
+  readonly name: string;
+  readonly Panel: ComponentType<PanelProps>;
+}
+
+/** How the bench shows a kind of operation. */
+interface KindView {
+  readonly Drawing: ComponentType<DrawingProps>;
+  /** What of the inputs only this kind has. */
+  readonly Cards: ComponentType<CardProps>;
+  readonly panels: readonly PanelTab[];
+  /** Strategies, cutters and variants side by side; null where nothing is compared. */
+  readonly Compare: ComponentType<CompareProps> | null;
+}
+
+/** Pieces made for one kind; only that kind is ever given to them. */
+interface Pieces<O extends Operation> {
+  readonly Drawing: ComponentType<DrawingProps<O>>;
+  readonly Cards: ComponentType<CardProps<O>>;
+  readonly panels: readonly (Omit<PanelTab, 'Panel'> & { readonly Panel: ComponentType<PanelProps<O>> })[];
+  readonly Compare?: ComponentType<CompareProps<O>>;
+}
+const view = <O extends Operation>(pieces: Pieces<O>): KindView =>
+  ({ Compare: null, ...pieces }) as unknown as KindView;
+
+const SPINDLE = { id: 'spindle', name: 'Spindle', Panel: lazy(() => import('./panels/spindle-panel.tsx')) };
+
+const milling = view<MillingOperation>({
+  Drawing: MillingDrawing,
+  Cards: MillingCards,
+  panels: [
+    SPINDLE,
+    { id: 'window', name: 'Window', Panel: lazy(() => import('./panels/window-panel.tsx')) },
+    { id: 'turn', name: 'Forces', Panel: lazy(() => import('./panels/turn-panel.tsx')) },
+    { id: 'heat', name: 'Heat', Panel: lazy(() => import('./panels/heat-panel.tsx')) },
+    { id: 'wall', name: 'Wall', Panel: lazy(() => import('./panels/wall-panel.tsx')) },
+    { id: 'path', name: 'Path', Panel: lazy(() => import('./panels/path-panel.tsx')) },
+    { id: 'odds', name: 'Confidence', Panel: lazy(() => import('./panels/odds-panel.tsx')) },
+  ],
+  Compare: Comparison,
+});
+
+const hole = view<HoleOperation>({ Drawing: HoleSection, Cards: HoleCard, panels: [SPINDLE] });
+
+const drilling = view<DrillingOperation>({
+  Drawing: HoleSection,
+  Cards: HoleCard,
+  panels: [SPINDLE, { id: 'depth', name: 'Depth', Panel: lazy(() => import('./panels/depth-panel.tsx')) }],
+});
+
+/** The view of each kind: a new kind brings a line here. */
+export const KIND_VIEWS: Readonly<Record<Operation['kind'], KindView>> = {
+  milling,
+  drilling,
+  reaming: hole,
+  boring: hole,
+  'hole-milling': hole,
+  chamfering: hole,
+  tapping: hole,
+  'thread-milling': hole,
+};

@@ -1,0 +1,59 @@
+import type { Evaluation, InputProblem, Operation, OperationContext } from '@burl/core';
+import type { Crib } from '@burl/contract';
+import { useCallback, useMemo } from 'react';
+import { contextOf } from '../../judging/context.ts';
+import { judge } from '../../judging/judgement.ts';
+import { usePeriodic } from '../../workers/use-periodic.ts';
+
+/** The cut on the bench as it is judged. */
+export interface Judged {
+  /** Of the operation as it stands, without a preview. */
+  readonly context: OperationContext | null;
+  readonly present: Evaluation | null;
+  /** Of what is shown: the preview where there is one. */
+  readonly shown: OperationContext | null;
+  readonly problems: readonly InputProblem[];
+  /** What is drawn is what was asked for: nothing impossible holds it up. */
+  readonly fresh: boolean;
+  /** What is drawn: what is shown, or while that is impossible the last good one. */
+  readonly drawn: {
+    readonly op: Operation;
+    readonly evaluation: Evaluation;
+    readonly context: OperationContext | null;
+  } | null;
+}
+
+/** Judges the operation and its preview, on the periodic solution once that has come from its worker. */
+export function useJudged(
+  op: Operation,
+  preview: Operation | null,
+  past: readonly Operation[],
+  crib: Crib,
+  quantity: number,
+): Judged {
+  const shown = preview ?? op;
+  const periodic = usePeriodic(op, crib, quantity);
+  const at = useCallback(
+    (o: Operation) => {
+      const plain = contextOf(crib, o, quantity);
+      return plain && periodic ? { ...plain, periodic } : plain;
+    },
+    [crib, quantity, periodic],
+  );
+  const shownContext = useMemo(() => at(shown), [at, shown]);
+  const { evaluation: fresh, problems } = useMemo(() => judge(shown, shownContext), [shown, shownContext]);
+  const context = useMemo(() => at(op), [at, op]);
+  // Without a preview both are one: judging twice would cost every frame of a drag.
+  const present = useMemo(
+    () => (shown === op ? fresh : judge(op, context).evaluation),
+    [shown, op, fresh, context],
+  );
+  const drawn = useMemo(() => {
+    if (fresh) return { op: shown, evaluation: fresh, context: shownContext };
+    const judged = (o: Operation) => judge(o, contextOf(crib, o, quantity)).evaluation;
+    const good = past.findLast((o) => judged(o) !== null);
+    const evaluation = good && judged(good);
+    return good && evaluation ? { op: good, evaluation, context: at(good) } : null;
+  }, [fresh, shown, shownContext, past, crib, quantity, at]);
+  return { context, present, shown: shownContext, problems, fresh: fresh !== null, drawn };
+}
