@@ -28,6 +28,12 @@ export default tseslint.config(
       eqeqeq: 'error',
     },
   },
+  {
+    // One reads a function from its first screen. Tests are lists of cases.
+    files: ['**/src/**/*.ts', '**/src/**/*.tsx'],
+    ignores: ['**/*.test.ts', '**/*.test.tsx'],
+    rules: { 'max-lines-per-function': ['error', { max: 120 }] },
+  },
   { files: ['apps/web/**/*.tsx', 'apps/web/**/*.ts'], ...hooks.configs.flat.recommended },
   {
     files: ['**/*.mjs', '**/*.cjs'],

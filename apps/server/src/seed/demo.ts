@@ -17,7 +17,8 @@ import { wholeCrib } from '../store/crib-store.ts';
 import { snapshotOf } from '../store/release-store.ts';
 import { hashPassword } from '../routes/session.ts';
 import { demoSteps } from './demo-holes.ts';
-import { type DemoJob, demoJobs } from './demo-jobs.ts';
+import type { DemoJob } from './demo-job.ts';
+import { demoJobs } from './demo-jobs.ts';
 import { demoResonance } from './demo-resonance.ts';
 
 /** Shown on the sign-in page while the demo accounts exist. */

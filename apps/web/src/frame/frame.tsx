@@ -30,6 +30,91 @@ async function signOut(): Promise<void> {
   await mutate('/api/session');
 }
 
+/** The bar above every page. */
+function Header({
+  person,
+  onPalette,
+  onHelp,
+}: {
+  person: Person;
+  onPalette: () => void;
+  onHelp: () => void;
+}) {
+  const { system, setSystem, theme, setTheme } = usePreferences();
+  const unit = (value: 'metric' | 'inch', label: string) => (
+    <button
+      type="button"
+      aria-pressed={system === value}
+      onClick={() => setSystem(value)}
+      className={`px-2.5 py-1 font-semibold ${system === value ? 'bg-accent text-on-accent' : 'bg-card text-ink hover:bg-accent-soft'}`}
+    >
+      {label}
+    </button>
+  );
+  const place = ({ isActive }: { isActive: boolean }) =>
+    `rounded px-2 py-1 ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : 'text-soft hover:text-ink'}`;
+
+  return (
+    <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b border-line bg-card px-3">
+      <Link to="/" className="flex items-center gap-2 text-lg font-bold" aria-label="Burl, to the desk">
+        <img src="/mark.svg" alt="" width={24} height={24} />
+        Burl
+      </Link>
+      <nav aria-label="Places" className="flex gap-1">
+        <NavLink to="/" end className={place}>
+          Desk
+        </NavLink>
+        <NavLink to="/resonance" className={place}>
+          Chatter
+        </NavLink>
+        <NavLink to="/crib" className={place}>
+          Crib
+        </NavLink>
+      </nav>
+      <div id="crumbs" className="min-w-0 flex-1 truncate" />
+      <button
+        type="button"
+        onClick={onPalette}
+        className="flex min-h-8 items-center gap-2 rounded-md border border-line bg-paper px-2.5 text-soft hover:text-ink"
+      >
+        <Search size={14} aria-hidden="true" /> Search or command <kbd className="text-[12px]">Ctrl K</kbd>
+      </button>
+      <div role="group" aria-label="Units" className="flex overflow-hidden rounded-md border border-line">
+        {unit('metric', 'mm')}
+        {unit('inch', 'inch')}
+      </div>
+      <button
+        type="button"
+        aria-label={theme === 'light' ? 'Dark theme' : 'Light page'}
+        className="rounded p-1.5 hover:bg-accent-soft"
+        onClick={() => setTheme(theme === 'light' ? 'dark' : 'light')}
+      >
+        {theme === 'light' ? <Moon size={17} aria-hidden="true" /> : <Sun size={17} aria-hidden="true" />}
+      </button>
+      <button
+        type="button"
+        aria-label="Keyboard shortcuts"
+        className="rounded p-1.5 hover:bg-accent-soft"
+        onClick={onHelp}
+      >
+        <Keyboard size={17} aria-hidden="true" />
+      </button>
+      <span className="hidden text-right leading-tight lg:block">
+        <span className="block font-semibold">{person.name}</span>
+        <span className="block text-[12px] text-soft">{person.role}</span>
+      </span>
+      <button
+        type="button"
+        aria-label="Sign out"
+        className="rounded p-1.5 hover:bg-accent-soft"
+        onClick={() => void signOut()}
+      >
+        <LogOut size={17} aria-hidden="true" />
+      </button>
+    </header>
+  );
+}
+
 /** Around every page: where one is, what one can do, units, theme, who one is. */
 export function Frame({ person, children }: { person: Person; children: ReactNode }) {
   const { system, setSystem, theme, setTheme } = usePreferences();
@@ -68,19 +153,6 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
   );
   useOffer('frame', actions);
 
-  const unit = (value: 'metric' | 'inch', label: string) => (
-    <button
-      type="button"
-      aria-pressed={system === value}
-      onClick={() => setSystem(value)}
-      className={`px-2.5 py-1 font-semibold ${system === value ? 'bg-accent text-on-accent' : 'bg-card text-ink hover:bg-accent-soft'}`}
-    >
-      {label}
-    </button>
-  );
-  const place = ({ isActive }: { isActive: boolean }) =>
-    `rounded px-2 py-1 ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : 'text-soft hover:text-ink'}`;
-
   return (
     <div className="flex min-h-full flex-col">
       <a
@@ -89,63 +161,7 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
       >
         Skip to the page
       </a>
-      <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b border-line bg-card px-3">
-        <Link to="/" className="flex items-center gap-2 text-lg font-bold" aria-label="Burl, to the desk">
-          <img src="/mark.svg" alt="" width={24} height={24} />
-          Burl
-        </Link>
-        <nav aria-label="Places" className="flex gap-1">
-          <NavLink to="/" end className={place}>
-            Desk
-          </NavLink>
-          <NavLink to="/resonance" className={place}>
-            Chatter
-          </NavLink>
-          <NavLink to="/crib" className={place}>
-            Crib
-          </NavLink>
-        </nav>
-        <div id="crumbs" className="min-w-0 flex-1 truncate" />
-        <button
-          type="button"
-          onClick={() => setPalette(true)}
-          className="flex min-h-8 items-center gap-2 rounded-md border border-line bg-paper px-2.5 text-soft hover:text-ink"
-        >
-          <Search size={14} aria-hidden="true" /> Search or command <kbd className="text-[12px]">Ctrl K</kbd>
-        </button>
-        <div role="group" aria-label="Units" className="flex overflow-hidden rounded-md border border-line">
-          {unit('metric', 'mm')}
-          {unit('inch', 'inch')}
-        </div>
-        <button
-          type="button"
-          aria-label={theme === 'light' ? 'Dark theme' : 'Light page'}
-          className="rounded p-1.5 hover:bg-accent-soft"
-          onClick={() => setTheme(theme === 'light' ? 'dark' : 'light')}
-        >
-          {theme === 'light' ? <Moon size={17} aria-hidden="true" /> : <Sun size={17} aria-hidden="true" />}
-        </button>
-        <button
-          type="button"
-          aria-label="Keyboard shortcuts"
-          className="rounded p-1.5 hover:bg-accent-soft"
-          onClick={() => setHelp(true)}
-        >
-          <Keyboard size={17} aria-hidden="true" />
-        </button>
-        <span className="hidden text-right leading-tight lg:block">
-          <span className="block font-semibold">{person.name}</span>
-          <span className="block text-[12px] text-soft">{person.role}</span>
-        </span>
-        <button
-          type="button"
-          aria-label="Sign out"
-          className="rounded p-1.5 hover:bg-accent-soft"
-          onClick={() => void signOut()}
-        >
-          <LogOut size={17} aria-hidden="true" />
-        </button>
-      </header>
+      <Header person={person} onPalette={() => setPalette(true)} onHelp={() => setHelp(true)} />
       {!online && (
         <div role="status" className="bg-tight px-3 py-1 text-paper">
           Offline. Keep working; changes are sent on reconnect.

@@ -11,7 +11,8 @@ import { CombinationDialog } from './combination-dialog.tsx';
 import { askedOf, NOTHING_ASKED, operationOf } from './cut-asked.ts';
 import { LobesPanel, rangeOf } from './lobes-panel.tsx';
 import { MapPicture } from './stability-map.tsx';
-import { attachmentOf, NotebookPanel } from './test-cuts-panel.tsx';
+import { attachmentOf } from './attachment.ts';
+import { TestCutsPanel } from './test-cuts-panel.tsx';
 import { PlanPanel } from './plan-panel.tsx';
 import { SlenderPanel } from './slender-panel.tsx';
 import { TapPanel } from './tap-panel.tsx';
@@ -236,7 +237,7 @@ describe('notebook', () => {
 
   it('logs what was heard, with the numbers of the cut unless others are given', async () => {
     const sent = pretendServer({ 'POST /api/resonance/c1/cuts': { id: 'n' } });
-    show(<NotebookPanel combination={TAPPED} cut={cut} edit />);
+    show(<TestCutsPanel combination={TAPPED} cut={cut} edit />);
     fireEvent.click(screen.getByRole('button', { name: 'chatter' }));
     const hz = screen.getByLabelText('Chatter frequency');
     fireEvent.change(hz, { target: { value: '1400' } });
@@ -257,7 +258,7 @@ describe('notebook', () => {
       { field: 'axialDepthMm', value: 60, allowed: 'up to the stick-out, 48 mm' },
     ]);
     pretendServer({ 'POST /api/resonance/c1/cuts': refusal });
-    show(<NotebookPanel combination={TAPPED} cut={cut} edit />);
+    show(<TestCutsPanel combination={TAPPED} cut={cut} edit />);
     const note = screen.getByLabelText('Note');
     fireEvent.change(note, { target: { value: 'hum' } });
     fireEvent.click(screen.getByRole('button', { name: 'Log cut' }));
@@ -269,7 +270,7 @@ describe('notebook', () => {
 
   it('sends nothing while a frequency cannot be read, and names alloy and machine before it does', () => {
     const sent = pretendServer({ 'POST /api/resonance/c1/cuts': { id: 'n' } });
-    show(<NotebookPanel combination={TAPPED} cut={cut} edit />);
+    show(<TestCutsPanel combination={TAPPED} cut={cut} edit />);
     expect(screen.getByText(/In Ti-6Al-4V.*climb, on /)).toBeDefined();
     const hz = screen.getByLabelText('Chatter frequency') as HTMLInputElement;
     fireEvent.change(hz, { target: { value: 'abc' } });

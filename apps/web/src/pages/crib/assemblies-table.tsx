@@ -8,9 +8,8 @@ import { Button } from '../../ui/button.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { NumberInput } from '../../ui/number-input.tsx';
 
-/** Cutters as they stand in their holders, under the shop's names. */
-export function AssembliesTable({ crib, edit }: { crib: Crib; edit: boolean }) {
-  const system = useSystem();
+/** A cutter put into a holder under a name of the shop. */
+function NewAssembly({ crib }: { crib: Crib }) {
   const [draft, setDraft] = useState({
     name: '',
     cutterId: '',
@@ -19,9 +18,6 @@ export function AssembliesTable({ crib, edit }: { crib: Crib; edit: boolean }) {
     runoutUm: null as number | null,
   });
   const [failed, setFailed] = useState<string | null>(null);
-  const nameOf = (list: readonly { id: string; document: { name: string } }[], id: string): string =>
-    list.find((e) => e.id === id)?.document.name ?? id;
-
   async function make(event: FormEvent): Promise<void> {
     event.preventDefault();
     setFailed(null);
@@ -33,6 +29,77 @@ export function AssembliesTable({ crib, edit }: { crib: Crib; edit: boolean }) {
       setFailed(messageOf(error));
     }
   }
+  return (
+    <form
+      onSubmit={(e) => void make(e)}
+      className="h-fit space-y-2 rounded-lg border border-line bg-card p-3"
+    >
+      <h2>New assembly</h2>
+      <Field label="Name">
+        {(p) => (
+          <input
+            {...p}
+            value={draft.name}
+            onChange={(e) => setDraft({ ...draft, name: e.target.value })}
+            className={FIELD_LOOK}
+          />
+        )}
+      </Field>
+      {(['cutter', 'holder'] as const).map((what) => (
+        <Field key={what} label={what === 'cutter' ? 'Cutter' : 'Holder'}>
+          {(p) => (
+            <select
+              {...p}
+              value={draft[`${what}Id`]}
+              onChange={(e) => setDraft({ ...draft, [`${what}Id`]: e.target.value })}
+              className={FIELD_LOOK}
+            >
+              <option value="">choose</option>
+              {crib[`${what}s`].map((x) => (
+                <option key={x.id} value={x.id}>
+                  {x.document.name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+      ))}
+      <Field label="Stick-out">
+        {(p) => (
+          <NumberInput
+            {...p}
+            value={draft.stickOutMm}
+            unit="mm"
+            onTake={(v) => v && setDraft({ ...draft, stickOutMm: v })}
+            className={FIELD_LOOK}
+          />
+        )}
+      </Field>
+      <Field label="Runout at tool tip (TIR)" hint="empty: not measured" error={failed ?? undefined}>
+        {(p) => (
+          <NumberInput
+            {...p}
+            value={draft.runoutUm}
+            unit="um"
+            allowEmpty
+            onTake={(runoutUm) => setDraft({ ...draft, runoutUm })}
+            className={FIELD_LOOK}
+          />
+        )}
+      </Field>
+      <Button type="submit" look="main">
+        Create assembly
+      </Button>
+    </form>
+  );
+}
+
+/** Cutters as they stand in their holders, under the shop's names. */
+export function AssembliesTable({ crib, edit }: { crib: Crib; edit: boolean }) {
+  const system = useSystem();
+  const nameOf = (list: readonly { id: string; document: { name: string } }[], id: string): string =>
+    list.find((e) => e.id === id)?.document.name ?? id;
+
   return (
     <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_320px]">
       <table className="h-fit w-full rounded-lg border border-line bg-card text-left">
@@ -66,69 +133,7 @@ export function AssembliesTable({ crib, edit }: { crib: Crib; edit: boolean }) {
           )}
         </tbody>
       </table>
-      {edit && (
-        <form
-          onSubmit={(e) => void make(e)}
-          className="h-fit space-y-2 rounded-lg border border-line bg-card p-3"
-        >
-          <h2>New assembly</h2>
-          <Field label="Name">
-            {(p) => (
-              <input
-                {...p}
-                value={draft.name}
-                onChange={(e) => setDraft({ ...draft, name: e.target.value })}
-                className={FIELD_LOOK}
-              />
-            )}
-          </Field>
-          {(['cutter', 'holder'] as const).map((what) => (
-            <Field key={what} label={what === 'cutter' ? 'Cutter' : 'Holder'}>
-              {(p) => (
-                <select
-                  {...p}
-                  value={draft[`${what}Id`]}
-                  onChange={(e) => setDraft({ ...draft, [`${what}Id`]: e.target.value })}
-                  className={FIELD_LOOK}
-                >
-                  <option value="">choose</option>
-                  {crib[`${what}s`].map((x) => (
-                    <option key={x.id} value={x.id}>
-                      {x.document.name}
-                    </option>
-                  ))}
-                </select>
-              )}
-            </Field>
-          ))}
-          <Field label="Stick-out">
-            {(p) => (
-              <NumberInput
-                {...p}
-                value={draft.stickOutMm}
-                unit="mm"
-                onTake={(v) => v && setDraft({ ...draft, stickOutMm: v })}
-                className={FIELD_LOOK}
-              />
-            )}
-          </Field>
-          <Field label="Runout at tool tip (TIR)" hint="empty: not measured" error={failed ?? undefined}>
-            {(p) => (
-              <NumberInput
-                {...p}
-                value={draft.runoutUm}
-                unit="um"
-                allowEmpty
-                onTake={(runoutUm) => setDraft({ ...draft, runoutUm })}
-                className={FIELD_LOOK}
-              />
-            )}
-          </Field>
-          <Button type="submit" look="main">
-            Create assembly
-          </Button>
-        </form>
-      )}
+      {edit && <NewAssembly crib={crib} />}
     </div>
   );
 }

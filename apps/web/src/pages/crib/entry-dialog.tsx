@@ -137,6 +137,36 @@ const place = (field: string): number => (FIRST.indexOf(field) + FIRST.length + 
 
 const NOT_SHOWN = new Set(['id', 'name', 'sources', 'estimated_fields']);
 
+/** Every field with its value, and how far it can be trusted. */
+function Record({ entry, kind }: { entry: CribEntry; kind: CribKind }) {
+  const p = entry.document as Provenance;
+  return (
+    <table className="w-full align-top text-[13px]">
+      <thead>
+        <tr className="border-b border-line text-left">
+          <th className="py-1">Field</th>
+          <th>Value</th>
+          <th className="w-44">Confidence and source</th>
+        </tr>
+      </thead>
+      <tbody>
+        {Object.entries(entry.document)
+          .filter(([key]) => !NOT_SHOWN.has(key))
+          .sort(([a], [b]) => place(a) - place(b) || a.localeCompare(b))
+          .map(([key, value]) => (
+            <tr key={key} className="border-b border-line last:border-0">
+              <td className="py-1 pr-3 align-top font-semibold">{words(key)}</td>
+              <td className="pr-3 align-top">
+                <Value value={value} />
+              </td>
+              <td className="align-top text-soft">{provenanceOf(key, value, p, kind)}</td>
+            </tr>
+          ))}
+      </tbody>
+    </table>
+  );
+}
+
 /** One entry whole, with provenance; a shop's own can be changed as its open JSON. */
 export function EntryDialog({
   entry,
@@ -153,7 +183,6 @@ export function EntryDialog({
 }) {
   const [text, setText] = useState<string | null>(null);
   const [failed, setFailed] = useState<readonly string[]>([]);
-  const p = entry.document as Provenance;
 
   async function save(): Promise<void> {
     setFailed([]);
@@ -232,29 +261,7 @@ export function EntryDialog({
           </div>
         </>
       ) : (
-        <table className="w-full align-top text-[13px]">
-          <thead>
-            <tr className="border-b border-line text-left">
-              <th className="py-1">Field</th>
-              <th>Value</th>
-              <th className="w-44">Confidence and source</th>
-            </tr>
-          </thead>
-          <tbody>
-            {Object.entries(entry.document)
-              .filter(([key]) => !NOT_SHOWN.has(key))
-              .sort(([a], [b]) => place(a) - place(b) || a.localeCompare(b))
-              .map(([key, value]) => (
-                <tr key={key} className="border-b border-line last:border-0">
-                  <td className="py-1 pr-3 align-top font-semibold">{words(key)}</td>
-                  <td className="pr-3 align-top">
-                    <Value value={value} />
-                  </td>
-                  <td className="align-top text-soft">{provenanceOf(key, value, p, kind)}</td>
-                </tr>
-              ))}
-          </tbody>
-        </table>
+        <Record entry={entry} kind={kind} />
       )}
     </SheetDialog>
   );

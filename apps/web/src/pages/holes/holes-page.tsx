@@ -1,27 +1,17 @@
-import {
-  type HolePlan,
-  PLAIN_DEMAND,
-  planPart,
-  type PartPlan,
-  type Shop,
-  type HoleDemand,
-  InputError,
-} from '@burl/core';
+import { type HolePlan, PLAIN_DEMAND, planPart, type PartPlan, type Shop, InputError } from '@burl/core';
 import { type Crib, type HoleKindRecord, type JobDetail, mayEdit } from '@burl/contract';
 import { Plus } from 'lucide-react';
 import { useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { toast } from 'sonner';
-import { call, messageOf } from '../../api/client.ts';
-import { refreshJob, useCrib, useJob, useSession } from '../../api/hooks.ts';
+import { useCrib, useJob, useSession } from '../../api/hooks.ts';
 import { Crumbs } from '../../frame/crumbs.tsx';
 import { useSystem } from '../../frame/preferences.tsx';
 import { offerOf } from '../../judging/offer.ts';
-import { backOf } from '../../api/put-back.ts';
 import { Button } from '../../ui/button.tsx';
 import { Failed, Loading } from '../../ui/page-states.tsx';
 import { StateMark } from '../../ui/state-mark.tsx';
 import { HoleKind } from './hole-kind.tsx';
+import { useHoleChanges } from './use-hole-changes.ts';
 import { demandInWords, shareOfParts } from '../../judging/hole-words.ts';
 
 export default function HolesPage() {
@@ -51,7 +41,6 @@ function Holes({
   machine: Shop['machine'];
 }) {
   const { job, holes } = detail;
-  const system = useSystem();
   const { data: session } = useSession();
   const readOnly = job.status !== 'draft' || !session?.person || !mayEdit(session.person.role);
   const [search, setSearch] = useSearchParams();
@@ -72,50 +61,7 @@ function Holes({
   }, [alloy, machine, crib, job.quantity, detail.setups]);
   const part = useMemo(() => partOf(shop, holes), [shop, holes]);
 
-  async function add(demand: HoleDemand): Promise<void> {
-    try {
-      const made = await call('POST', '/api/jobs/:id/holes', { id: job.id }, { demand });
-      await refreshJob(job.id);
-      setSearch({ kind: made.id });
-    } catch (error) {
-      toast.error(messageOf(error));
-    }
-  }
-  /** The kind as it was, and its steps where they stood. */
-  const bringBack = async (gone: HoleKindRecord): Promise<void> => {
-    try {
-      const { id, version } = await call(
-        'POST',
-        '/api/jobs/:id/holes',
-        { id: job.id },
-        {
-          demand: gone.demand,
-        },
-      );
-      const { demand, chosen, changes } = gone;
-      await call('PUT', '/api/holes/:id', { id }, { demand, chosen, changes, version });
-      for (const o of detail.setups.flatMap((s) => s.operations)) {
-        if (o.holeId === gone.id)
-          await call('POST', '/api/jobs/:id/operations/back', { id: job.id }, backOf(o, detail.setups, id));
-      }
-      setSearch({ kind: id });
-    } catch (error) {
-      toast.error(messageOf(error));
-    }
-    await refreshJob(job.id);
-  };
-  const remove = async (gone: HoleKindRecord): Promise<void> => {
-    try {
-      await call('DELETE', '/api/holes/:id', { id: gone.id });
-      setSearch({});
-      await refreshJob(job.id);
-      toast(`${gone.demand.name} was removed.`, {
-        action: { label: 'Undo', onClick: () => void bringBack(gone) },
-      });
-    } catch (error) {
-      toast.error(messageOf(error));
-    }
-  };
+  const { add, remove } = useHoleChanges(detail, (kind) => setSearch(kind ? { kind } : {}));
   const trail = [{ label: job.number, to: `/jobs/${job.id}` }, { label: 'Holes' }];
   return (
     <div className="mx-auto max-w-[1500px] p-4">
@@ -127,45 +73,11 @@ function Holes({
             {alloy.name} on {machine.name}
           </p>
         </div>
-        {part && part.holes > 0 && (
-          <p aria-label="All holes" className="flex flex-wrap gap-x-5 gap-y-1">
-            <span>
-              <strong>{part.holes}</strong> holes
-            </span>
-            <span>
-              <strong>{part.minutes.toFixed(1)}</strong> min per part
-            </span>
-            <span>
-              <strong>{part.tools.length}</strong> tools
-            </span>
-            <span>
-              <strong>{shareOfParts(part.lost)}</strong> scrap risk
-            </span>
-          </p>
-        )}
+        {part && part.holes > 0 && <Totals part={part} />}
       </div>
       <div className="grid gap-4 lg:grid-cols-[220px_minmax(0,1fr)]">
         <aside className="min-w-0 space-y-3">
-          <nav aria-label="Hole groups">
-            <ul className="space-y-1.5">
-              {holes.map((h) => (
-                <li key={h.id}>
-                  <button
-                    type="button"
-                    aria-current={h.id === record?.id}
-                    onClick={() => setSearch({ kind: h.id })}
-                    className={`w-full rounded-lg border bg-card p-2 text-left ${h.id === record?.id ? 'border-2 border-accent' : 'border-line hover:bg-accent-soft'}`}
-                  >
-                    <span className="flex items-center gap-1.5 font-semibold">
-                      <KindState plan={part?.plans.get(h.id)} chosen={h.chosen} />
-                      {h.demand.name}
-                    </span>
-                    <span className="block text-[12.5px] text-soft">{demandInWords(h.demand, system)}</span>
-                  </button>
-                </li>
-              ))}
-            </ul>
-          </nav>
+          <HoleGroups holes={holes} part={part} shown={record?.id} onShow={(kind) => setSearch({ kind })} />
           {holes.length === 0 && <p className="text-soft">No holes yet.</p>}
           {!readOnly && (
             <div className="flex flex-wrap gap-2">
@@ -195,6 +107,63 @@ function Holes({
         )}
       </div>
     </div>
+  );
+}
+
+/** What all holes of the part come to. */
+function Totals({ part }: { part: PartPlan }) {
+  return (
+    <p aria-label="All holes" className="flex flex-wrap gap-x-5 gap-y-1">
+      <span>
+        <strong>{part.holes}</strong> holes
+      </span>
+      <span>
+        <strong>{part.minutes.toFixed(1)}</strong> min per part
+      </span>
+      <span>
+        <strong>{part.tools.length}</strong> tools
+      </span>
+      <span>
+        <strong>{shareOfParts(part.lost)}</strong> scrap risk
+      </span>
+    </p>
+  );
+}
+
+/** Hole groups to choose from, each with its state. */
+function HoleGroups({
+  holes,
+  part,
+  shown,
+  onShow,
+}: {
+  holes: readonly HoleKindRecord[];
+  part: PartPlan | null;
+  shown: string | undefined;
+  onShow: (id: string) => void;
+}) {
+  const system = useSystem();
+  return (
+    <nav aria-label="Hole groups">
+      <ul className="space-y-1.5">
+        {holes.map((h) => (
+          <li key={h.id}>
+            <button
+              type="button"
+              aria-current={h.id === shown}
+              onClick={() => onShow(h.id)}
+              className={`w-full rounded-lg border bg-card p-2 text-left ${h.id === shown ? 'border-2 border-accent' : 'border-line hover:bg-accent-soft'}`}
+            >
+              <span className="flex items-center gap-1.5 font-semibold">
+                <KindState plan={part?.plans.get(h.id)} chosen={h.chosen} />
+                {h.demand.name}
+              </span>
+              <span className="block text-[12.5px] text-soft">{demandInWords(h.demand, system)}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </nav>
   );
 }
 

@@ -81,7 +81,7 @@ describe('new operation', () => {
     fireEvent.change(field(/What is cut/), { target: { value: 'face' } });
     fireEvent.change(field(/^Cutter/), { target: { value: 'face45-63-z6' } });
     go();
-    expect((await screen.findByRole('alert')).textContent).toMatch(/No holder of the crib/);
+    expect((await screen.findByRole('alert')).textContent).toMatch(/No holder in the crib/);
     cleanup();
     const { made } = open({
       'POST /api/jobs/j1/operations': new Error('These numbers are released and locked.'),

@@ -127,6 +127,31 @@ function pecksOf(op: DrillingOperation, conditions: PeckConditions): Peck[] {
 
 const larger = (a: Estimate, b: Estimate): Estimate => (a.value >= b.value ? a : b);
 
+/**
+ * What pushes a drill off its axis, N, and how far it drifts, mm: on a slope one lip cuts first and pushes the point down
+ * the hill; the drill leans before it is guided.
+ */
+function offAxis(
+  op: DrillingOperation,
+  { cutter, substrate }: OperationContext,
+  thrustN: number,
+  { diameterMm, carbide }: PeckConditions,
+): { readonly sideN: number; readonly drift: number } {
+  const { hole, tooling } = op;
+  const slope = (entrySlope(op) * Math.PI) / 180;
+  const sideN = hole.piloted ? 0 : 0.5 * thrustN * Math.sin(slope);
+  const unit = bendSteppedBeam(toolBeam(cutter, tooling.stickOutMm, substrate.E_gpa), 1, 1);
+  const drift = axisDrift({
+    depthMm: hole.depthMm,
+    diameterMm,
+    carbide,
+    guided: hole.piloted,
+    crossHoles: hole.crossHoles,
+    startLean: (unit.tipMm * sideN) / tooling.stickOutMm,
+  });
+  return { sideN, drift };
+}
+
 /** Works out a drilled hole once, for all limits and numbers. Input must have been checked. */
 export function drillingState(op: DrillingOperation, context: OperationContext): DrillingState {
   const { alloy, cutter, substrate } = context;
@@ -182,19 +207,7 @@ export function drillingState(op: DrillingOperation, context: OperationContext):
   const free = Math.max(op.tooling.stickOutMm, hole.depthMm);
   const torsionMPa = scale(bottomTorqueNm, (16 * 1000) / (Math.PI * equivalent ** 3));
 
-  // On a slope one lip cuts first and pushes the point down the hill; the drill leans before it is guided.
-  const slope = (entrySlope(op) * Math.PI) / 180;
-  const sideN = hole.piloted ? 0 : 0.5 * thrustN.value * Math.sin(slope);
-  const unit = bendSteppedBeam(toolBeam(cutter, op.tooling.stickOutMm, substrate.E_gpa), 1, 1);
-  const startLean = (unit.tipMm * sideN) / op.tooling.stickOutMm;
-  const drift = axisDrift({
-    depthMm: hole.depthMm,
-    diameterMm: diameter,
-    carbide: conditions.carbide,
-    guided: hole.piloted,
-    crossHoles: hole.crossHoles,
-    startLean,
-  });
+  const { sideN, drift } = offAxis(op, context, thrustN.value, conditions);
   const grades = gradesOf(cutter.extended.hole_tolerance);
   const sizeErrorMm =
     op.role === 'drill' && hole.toleranceMm !== null && grades

@@ -44,6 +44,25 @@ const TURN = 2 * Math.PI;
 /** A difference from period to period this large against the feed is chatter, whatever it does next. */
 const LARGE = 0.05;
 
+/** Steps each edge is behind the first tooth's tip, slice by slice: by its pitch, and by its helix over the height. */
+function stepsBehind(cut: ChatterCut, depthMm: number, slices: number, perTurn: number): Int32Array {
+  const teeth = cut.pitch.length;
+  const tip: number[] = [];
+  cut.pitch.reduce((sum, p, j) => {
+    tip.push(j === 0 ? 0 : sum + p);
+    return j === 0 ? 0 : sum + p;
+  }, 0);
+  const behind = new Int32Array(slices * teeth);
+  for (let s = 0; s < slices; s++) {
+    for (let j = 0; j < teeth; j++) {
+      const z = ((s + 0.5) * depthMm) / slices;
+      const lag = (2 * z * Math.tan(cut.helix?.[j] ?? 0)) / cut.diameterMm;
+      behind[s * teeth + j] = Math.round(((tip[j]! + lag) / TURN) * perTurn) % perTurn;
+    }
+  }
+  return behind;
+}
+
 /**
  * The referee: the cut step by step, with each tooth cutting what the last one to touch that place left, and leaving the
  * cut where it jumps out of it. Tlusty & Ismail 1981; Schmitz & Smith 2019, ch. 4. The modes move exactly between steps
@@ -63,19 +82,7 @@ export function simulateCut(cut: ChatterCut, structure: TipStructure, wish: Simu
   const helical = (cut.helix ?? []).some((h) => h !== 0);
   const slices = helical ? (wish.slices ?? Math.max(4, Math.ceil(depthMm / 0.5))) : 1;
   const width = depthMm / 1000 / slices;
-  const tip: number[] = [];
-  cut.pitch.reduce((sum, p, j) => {
-    tip.push(j === 0 ? 0 : sum + p);
-    return j === 0 ? 0 : sum + p;
-  }, 0);
-  const behind = new Int32Array(slices * teeth);
-  for (let s = 0; s < slices; s++) {
-    for (let j = 0; j < teeth; j++) {
-      const z = ((s + 0.5) * depthMm) / slices;
-      const lag = (2 * z * Math.tan(cut.helix?.[j] ?? 0)) / cut.diameterMm;
-      behind[s * teeth + j] = Math.round(((tip[j]! + lag) / TURN) * perTurn) % perTurn;
-    }
-  }
+  const behind = stepsBehind(cut, depthMm, slices, perTurn);
   const sine = Float64Array.from({ length: perTurn }, (_, k) => Math.sin((TURN * k) / perTurn));
   const cosine = Float64Array.from({ length: perTurn }, (_, k) => Math.cos((TURN * k) / perTurn));
   const first = Math.ceil((cut.entry / TURN) * perTurn - 1e-6);

@@ -1,7 +1,6 @@
 import type { Objective } from '@burl/core';
-import { Choice, CONFIDENCES, OBJECTIVE_NAMES } from '../panels/window-panel.tsx';
-
-export type Confidence = (typeof CONFIDENCES)[number];
+import { InlineChoice } from '../../../ui/inline-choice.tsx';
+import { type Confidence, confidenceName, CONFIDENCES, OBJECTIVE_NAMES } from '../aims.ts';
 
 /** What a comparison is balanced for, and how sure it has to be. */
 export function Aim({
@@ -17,18 +16,18 @@ export function Aim({
 }) {
   return (
     <>
-      <Choice
+      <InlineChoice
         label="for"
         value={objective}
         options={['cost', 'metal', 'life'] as const}
         name={(o) => OBJECTIVE_NAMES[o]}
         onTake={onObjective}
       />
-      <Choice
+      <InlineChoice
         label="Confidence"
         value={confidence}
         options={CONFIDENCES}
-        name={(c) => `${c * 100}%`}
+        name={confidenceName}
         onTake={onConfidence}
       />
     </>

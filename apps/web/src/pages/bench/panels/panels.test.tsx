@@ -1,4 +1,4 @@
-import { limitMap, type MillingOperation } from '@burl/core';
+import { limitMap, type MillingOperation, type Operation } from '@burl/core';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { example } from '../../../../test/crib.ts';
@@ -64,13 +64,14 @@ describe('window of a cut', LONG, () => {
   });
 
   it('searches when asked, says what it found and what stops it, and hands it over for a preview', async () => {
-    const preview = vi.fn<(p: { id: string; operation: MillingOperation }) => void>();
+    const preview = vi.fn<(p: { operation: Operation }) => void>();
     show(<WindowPanel op={pocket} context={context} readOnly={false} onMove={nothing} onPreview={preview} />);
     expect(screen.queryByRole('button', { name: 'Preview what was found' })).toBeNull();
     fireEvent.click(screen.getByRole('checkbox', { name: 'radial depth' }));
     fireEvent.click(screen.getByRole('button', { name: 'Optimise' }));
     fireEvent.click(await screen.findByRole('button', { name: 'Preview what was found' }, LONG));
-    expect(preview.mock.calls[0]![0].operation.cut.radialEngagementMm).toBe(pocket.cut.radialEngagementMm);
+    const found = preview.mock.calls[0]![0].operation as MillingOperation;
+    expect(found.cut.radialEngagementMm).toBe(pocket.cut.radialEngagementMm);
     expect(screen.getByText(/limited by/)).toBeTruthy();
   });
 });

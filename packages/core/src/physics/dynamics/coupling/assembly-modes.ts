@@ -83,6 +83,15 @@ function element(s: Section, length: number): { k: number[][]; m: number[][] } {
   return { k, m: translation.map((row, i) => row.map((v, j) => v * a + rotation[i]![j]! * b)) };
 }
 
+/** Pieces cut into elements no longer than so many diameters. Throws when a piece has no length. */
+const elementsOf = (pieces: Assembly['tool'], longest: number): { section: Section; length: number }[] =>
+  pieces.flatMap((p) => {
+    requirePositive('piece length', p.lengthMm);
+    const section = sectionOf(p);
+    const count = Math.max(1, Math.ceil(p.lengthMm / (longest * p.diameterMm)));
+    return Array.from({ length: count }, () => ({ section, length: section.length / count }));
+  });
+
 /**
  * Modes of the tool's tip in one plane: spindle modes, holder body, clamp and tool as one model. Damping of a mode is
  * that of the parts by their share of the strain energy (Ungar & Kerwin 1962).
@@ -99,14 +108,7 @@ export function assemblyModes({
   element: longest = ELEMENT,
 }: Assembly): AssemblyModes {
   requirePositive('clamp stiffness', clamp.translation);
-  const parts: { section: Section; length: number }[][] = [body, tool].map((pieces) =>
-    pieces.flatMap((p) => {
-      requirePositive('piece length', p.lengthMm);
-      const section = sectionOf(p);
-      const count = Math.max(1, Math.ceil(p.lengthMm / (longest * p.diameterMm)));
-      return Array.from({ length: count }, () => ({ section, length: section.length / count }));
-    }),
-  );
+  const parts = [body, tool].map((pieces) => elementsOf(pieces, longest));
   const s = spindle.length;
   const bodyNodes = parts[0]!.length + 1;
   const toolNodes = parts[1]!.length + 1;

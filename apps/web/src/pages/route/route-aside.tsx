@@ -1,0 +1,69 @@
+import type { JobDetail } from '@burl/contract';
+import { useEvents } from '../../api/hooks.ts';
+import { RiskCard, ToolChangesCard } from './hole-cards.tsx';
+import type { RouteFacts } from './route-facts.ts';
+import type { RouteChanges } from './use-route-changes.ts';
+
+/** Newest entries of the record that are shown. */
+const SHOWN = 8;
+
+/** What the whole route comes to: time, risk, tool changes, edges, and who did what. */
+export function RouteAside({
+  job,
+  facts,
+  changes,
+  readOnly,
+}: {
+  job: JobDetail['job'];
+  facts: RouteFacts;
+  changes: RouteChanges;
+  readOnly: boolean;
+}) {
+  const { data: events } = useEvents(job.id);
+  const { minutes, risk, risky, loads, fewest, grouped, cutters } = facts;
+  return (
+    <aside className="space-y-4">
+      <section aria-label="The part" className="rounded-lg border border-line bg-card p-3">
+        <h2 className="mb-1">One part</h2>
+        <p>
+          <span className="text-2xl font-bold">{minutes.toFixed(1)}</span> min cycle time
+        </p>
+        <p className="text-soft">
+          {((minutes * job.quantity) / 60).toFixed(1)} h for {job.quantity}
+        </p>
+      </section>
+      {risky && <RiskCard risk={risk} />}
+      <ToolChangesCard
+        loads={loads}
+        fewest={fewest}
+        readOnly={readOnly}
+        onGroup={() => changes.reorder(grouped)}
+      />
+      <section aria-label="Tools" className="rounded-lg border border-line bg-card p-3">
+        <h2 className="mb-1">Edges for the batch</h2>
+        <ul className="space-y-1">
+          {[...cutters].map(([id, c]) => (
+            <li key={id} className="flex justify-between gap-2">
+              <span className="min-w-0 text-[13px]">{c.name}</span>
+              <span className="font-semibold">{c.edges > 0 ? Math.max(1, Math.ceil(c.edges)) : '?'}</span>
+            </li>
+          ))}
+        </ul>
+        {cutters.size === 0 && <p className="text-soft">None yet.</p>}
+      </section>
+      <section aria-label="Record" className="rounded-lg border border-line bg-card p-3">
+        <h2 className="mb-1">Record</h2>
+        <ol className="space-y-1 text-[13px]">
+          {(events ?? []).slice(0, SHOWN).map((e) => (
+            <li key={e.id}>
+              <span className="text-soft">
+                {new Date(e.at).toLocaleDateString('en-GB', { dateStyle: 'medium' })}
+              </span>{' '}
+              {e.person} {e.action} {e.subject}
+            </li>
+          ))}
+        </ol>
+      </section>
+    </aside>
+  );
+}

@@ -1,0 +1,93 @@
+import { groupByTool, routeRisk, type RouteRisk, toolLoads } from '@burl/core';
+import type { Crib, JobDetail, Setup } from '@burl/contract';
+import { contextOf } from '../../judging/context.ts';
+import { judge } from '../../judging/judgement.ts';
+import type { Judged } from './station.tsx';
+
+/** What follows from a job's route as it is saved. */
+export interface RouteFacts {
+  /** Each operation as its chosen variant is judged. */
+  readonly judged: ReadonlyMap<string, Judged>;
+  readonly names: ReadonlyMap<string, string>;
+  readonly risk: RouteRisk;
+  /** Some step has a scrap risk anybody reckons. */
+  readonly risky: boolean;
+  /** Tool changes of the route, the fewest it could have, and the order that has them. */
+  readonly loads: number;
+  readonly fewest: number;
+  readonly grouped: readonly SetupOrder[];
+  /** Minutes of one part, and of its longest operation. */
+  readonly minutes: number;
+  readonly widest: number;
+  /** Edges the batch takes, by cutter. */
+  readonly cutters: ReadonlyMap<string, { readonly name: string; readonly edges: number }>;
+}
+
+/** Operations of a setup in an order. */
+export interface SetupOrder {
+  readonly id: string;
+  readonly operations: readonly string[];
+}
+
+function judgedOf({ setups, job }: JobDetail, crib: Crib): Map<string, Judged> {
+  const operations = setups.flatMap((s) => s.operations);
+  return new Map(
+    operations.map((operation): [string, Judged] => {
+      const chosen = operation.variants.find((v) => v.label === operation.selected) ?? operation.variants[0];
+      const document = chosen?.document ?? null;
+      const evaluation = document && judge(document, contextOf(crib, document, job.quantity)).evaluation;
+      return [operation.id, { operation, document, evaluation }];
+    }),
+  );
+}
+
+function edgesOf(judged: Iterable<Judged>, crib: Crib, quantity: number): RouteFacts['cutters'] {
+  const cutters = new Map<string, { name: string; edges: number }>();
+  for (const { document, evaluation } of judged) {
+    const cutter = crib.cutters.find((c) => c.id === document?.tooling.cutterId)?.document;
+    if (!document || !cutter) continue;
+    const perEdge = evaluation?.featuresPerEdge?.value;
+    const edges = perEdge ? (quantity * document.featuresPerPart) / perEdge : 0;
+    const known = cutters.get(cutter.id);
+    cutters.set(cutter.id, { name: cutter.name, edges: (known?.edges ?? 0) + edges });
+  }
+  return cutters;
+}
+
+/** Judges every operation of a job's route, and what follows for the whole. */
+export function routeFacts(detail: JobDetail, crib: Crib): RouteFacts {
+  const { setups, job } = detail;
+  const judged = judgedOf(detail, crib);
+  const route = setups.flatMap((s) =>
+    s.operations.flatMap((o) => {
+      const { evaluation, document } = judged.get(o.id)!;
+      return evaluation && document
+        ? [{ id: o.id, name: o.name, setup: s.id, holeId: o.holeId, document, evaluation }]
+        : [];
+    }),
+  );
+  const uses = (s: Setup) =>
+    s.operations.map((o) => ({
+      id: o.id,
+      holeId: o.holeId,
+      cutterId: judged.get(o.id)?.document?.tooling.cutterId ?? '',
+    }));
+  const grouped = setups.map((s) => ({ id: s.id, operations: groupByTool(uses(s)) }));
+  const fewest = setups.reduce((sum, s, i) => {
+    const list = uses(s);
+    return sum + toolLoads(grouped[i]!.operations.map((id) => list.find((u) => u.id === id)!));
+  }, 0);
+  const minutes = [...judged.values()].map((j) => j.evaluation?.time.perPart ?? 0);
+  return {
+    judged,
+    names: new Map(route.map((r) => [r.id, r.name])),
+    risk: routeRisk(route),
+    risky: route.some((r) => r.evaluation.risk),
+    loads: setups.reduce((sum, s) => sum + toolLoads(uses(s)), 0),
+    fewest,
+    grouped,
+    minutes: minutes.reduce((a, b) => a + b, 0),
+    widest: Math.max(0, ...minutes),
+    cutters: edgesOf(judged.values(), crib, job.quantity),
+  };
+}

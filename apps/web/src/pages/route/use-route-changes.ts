@@ -1,0 +1,84 @@
+import { arrayMove } from '@dnd-kit/sortable';
+import { broughtEarly } from '@burl/core';
+import type { JobDetail, JobOperation, Setup } from '@burl/contract';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { call, messageOf } from '../../api/client.ts';
+import { refreshJob } from '../../api/hooks.ts';
+import { backOf } from '../../api/put-back.ts';
+import type { RouteFacts, SetupOrder } from './route-facts.ts';
+
+const orderOf = (setups: readonly Setup[]): SetupOrder[] =>
+  setups.map((s) => ({ id: s.id, operations: s.operations.map((o) => o.id) }));
+
+/** What can be done to a route; each change that loses something can be undone from where it is announced. */
+export interface RouteChanges {
+  /** Setups as they are shown: ahead of the server while a new order is on its way. */
+  readonly shown: readonly Setup[];
+  readonly drop: (moved: string, onto: string) => void;
+  readonly reorder: (next: readonly SetupOrder[]) => void;
+  readonly bringEarly: (o: JobOperation) => void;
+  readonly remove: (o: JobOperation) => void;
+  readonly addSetup: () => void;
+}
+
+export function useRouteChanges({ job, setups }: JobDetail, { risk }: RouteFacts): RouteChanges {
+  const [ahead, setAhead] = useState<readonly Setup[] | null>(null);
+  const shown = ahead ?? setups;
+  const at = { id: job.id };
+  async function run(work: () => Promise<unknown>): Promise<void> {
+    try {
+      await work();
+    } catch (error) {
+      toast.error(messageOf(error));
+    }
+    await refreshJob(job.id);
+    setAhead(null);
+  }
+  const put = (order: readonly SetupOrder[]) => call('PUT', '/api/jobs/:id/order', at, { setups: order });
+  const offerUndo = (what: string, undo: () => Promise<unknown>) =>
+    toast(what, { action: { label: 'Undo', onClick: () => void run(undo) } });
+
+  const reorder = (next: readonly SetupOrder[]): void => {
+    const old = orderOf(setups);
+    void run(async () => {
+      await put(next);
+      offerUndo('The order was changed.', () => put(old));
+    });
+  };
+  return {
+    shown,
+    reorder,
+    drop(moved, onto) {
+      const next = shown.map((s) => {
+        const from = s.operations.findIndex((o) => o.id === moved);
+        const to = s.operations.findIndex((o) => o.id === onto);
+        return from < 0 || to < 0 ? s : { ...s, operations: arrayMove([...s.operations], from, to) };
+      });
+      setAhead(next);
+      void run(() => put(orderOf(next)));
+    },
+    bringEarly(o) {
+      const earlier = risk.risks.get(o.id)?.earlier;
+      if (!earlier) return;
+      reorder(
+        setups.map((s) => {
+          const place = s.operations.findIndex((x) => x.id === earlier.before);
+          return s.id === o.setupId
+            ? { id: s.id, operations: broughtEarly(s.operations, o.id, Math.max(0, place)) }
+            : orderOf([s])[0]!;
+        }),
+      );
+    },
+    remove(o) {
+      void run(async () => {
+        await call('DELETE', '/api/operations/:id', { id: o.id });
+        offerUndo(`${o.name} was removed.`, () =>
+          call('POST', '/api/jobs/:id/operations/back', at, backOf(o, setups)),
+        );
+      });
+    },
+    addSetup: () =>
+      void run(() => call('POST', '/api/jobs/:id/setups', at, { name: `Setup ${setups.length + 1}` })),
+  };
+}
