@@ -140,12 +140,7 @@ export {
   type Sensor,
   withoutWindow,
 } from './physics/dynamics/measure/hammer-record.ts';
-export {
-  bell,
-  type HammerKit,
-  seededNumbers,
-  simulatedHammer,
-} from './physics/dynamics/measure/simulated-hammer.ts';
+export { type HammerKit, simulatedHammer } from './physics/dynamics/measure/simulated-hammer.ts';
 export { type ResponseKind } from './physics/dynamics/files/response-file.ts';
 export { readResponseCsv, writeResponseCsv } from './physics/dynamics/files/response-csv.ts';
 export { readUniversalFile, writeUniversalFile } from './physics/dynamics/files/universal-file.ts';
@@ -239,3 +234,4 @@ export type { Parameter } from './operations/parameter.ts';
 export { holeSentence, stepNotes } from './operations/holes/step-notes.ts';
 export { chanceLost } from './operations/holes/hole-risk.ts';
 export type { HoleRisk } from './judging/result.ts';
+export { seededNormal, seededUniform } from './numerics/random.ts';

@@ -1,11 +1,11 @@
 import type { StoredResponse } from '@burl/contract';
 import {
-  bell,
   type ToolAssembly,
   frequencyGrid,
   genericStructure,
   receptanceOf,
-  seededNumbers,
+  seededNormal,
+  seededUniform,
   type TipMode,
   softModes,
 } from '@burl/core';
@@ -56,7 +56,8 @@ export async function demoResonance(tx: Transaction, person: string): Promise<vo
   const crib = await wholeCrib(tx);
   const entry = <T extends { readonly id: string }>(list: readonly T[], id: string): T =>
     list.find((e) => e.id === id)!;
-  const next = seededNumbers(4);
+  const uniform = seededUniform(4);
+  const normal = seededNormal(uniform);
   for (const [i, { stiffer, damped, ...key }] of TAPPED.entries()) {
     const [made] = await tx
       .insert(combinations)
@@ -73,7 +74,7 @@ export async function demoResonance(tx: Transaction, person: string): Promise<vo
     for (const axis of ['x', 'y'] as const) {
       const modes = guess[axis].map((m): TipMode => ({
         ...m,
-        hz: Math.round(m.hz * 10 * (0.97 + 0.02 * next())) / 10,
+        hz: Math.round(m.hz * 10 * (0.97 + 0.02 * uniform())) / 10,
         damping: m.damping * damped,
         stiffness: m.stiffness * stiffer,
       }));
@@ -82,7 +83,7 @@ export async function demoResonance(tx: Transaction, person: string): Promise<vo
         axis,
         source: 'measured',
         modes,
-        receptance: noisyResponse(modes, next),
+        receptance: noisyResponse(modes, normal),
         coherence: null,
         misfit: 0.03,
         origin: 'tap test, demo data',
@@ -106,9 +107,9 @@ export async function demoResonance(tx: Transaction, person: string): Promise<vo
 }
 
 /** The response of modes as a tap test shows it: with noise in both parts. */
-function noisyResponse(modes: readonly TipMode[], next: () => number): StoredResponse {
+function noisyResponse(modes: readonly TipMode[], normal: () => number): StoredResponse {
   const { hz, re, im } = receptanceOf(modes, frequencyGrid(60, 6000, 5));
   const most = Math.max(...re.map(Math.abs), ...im.map(Math.abs));
-  const noisy = (v: number): number => Number((v + NOISE * most * bell(next)).toPrecision(6));
+  const noisy = (v: number): number => Number((v + NOISE * most * normal()).toPrecision(6));
   return { hz: [...hz], re: [...re].map(noisy), im: [...im].map(noisy) };
 }

@@ -1,11 +1,10 @@
 import { centreFeed, effectiveStepover } from '../../src/physics/cutting/arc-feed.ts';
-import { ballEffectiveDiameter } from '../../src/physics/cutting/ball-nose.ts';
 import { feedForMaximumChip, feedForMeanChip, maximumChip, meanChip } from '../../src/physics/cutting/chip-thickness.ts';
 import { engagementAngle } from '../../src/physics/cutting/engagement.ts';
 import { helicalEntry } from '../../src/physics/cutting/helical-entry.ts';
-import { roundEdgeAngle, roundEffectiveDiameter, roundMeanChip } from '../../src/physics/cutting/round-insert.ts';
+import { roundEdgeAngle, roundEffectiveDiameter } from '../../src/physics/cutting/round-edge.ts';
 import { removalRate, spindleSpeed, tableFeed } from '../../src/physics/cutting/spindle-speed.ts';
-import { trochoidalChip } from '../../src/physics/cutting/trochoid.ts';
+import { trochoidalChip } from '../reference/trochoid.ts';
 import { given, type GoldenCase } from '../compare.ts';
 import { type Answers, DEG, has, list, RAD } from './answer.ts';
 
@@ -33,7 +32,7 @@ function round(c: GoldenCase): Answers {
   return {
     kappa_end_deg: k * DEG,
     hmax_mm: fz * Math.sin(k),
-    hmean_over_edge_mm: roundMeanChip(fz, ap, ic),
+    hmean_over_edge_mm: (fz * (1 - Math.cos(k))) / k,
     fz_for_hmax_mm: given(c, 'h_max_target_mm') / Math.sin(k),
     D_eff_at_ap_mm: roundEffectiveDiameter(ap, ic, given(c, 'D_bottom_mm')),
   };
@@ -41,8 +40,9 @@ function round(c: GoldenCase): Answers {
 
 function ball(c: GoldenCase): Answers {
   const [ap, d, vc] = [given(c, 'ap_mm'), given(c, 'D_mm'), given(c, 'vc_m_min')];
-  const flat = ballEffectiveDiameter(ap, d);
-  const tilted = ballEffectiveDiameter(ap, d, given(c, 'tilt_deg') * RAD);
+  const flat = roundEffectiveDiameter(ap, d, 0);
+  // Burl has no tilted axes yet: the tilt turns the place where the edge leaves the work up the ball.
+  const tilted = d * Math.sin(Math.min(Math.PI / 2, given(c, 'tilt_deg') * RAD + roundEdgeAngle(ap, d)));
   return { D_eff_mm: flat, D_eff_tilt_mm: tilted, n_rpm: spindleSpeed(vc, flat), n_tilt_rpm: spindleSpeed(vc, tilted) };
 }
 

@@ -1,4 +1,4 @@
-import { bell, seededNumbers } from '../../src/physics/dynamics/measure/simulated-hammer.ts';
+import { bell, caseNumbers } from '../reference/case-noise.ts';
 import { listen, type Recording } from '../../src/physics/dynamics/sound/chatter-sound.ts';
 import { given, type GoldenCase } from '../compare.ts';
 import { type Answers, has, list } from './answer.ts';
@@ -8,7 +8,7 @@ export function recordingOf(c: GoldenCase): Recording {
   const rate = given(c, 'fs_Hz');
   const chatter = list<readonly [number, number]>(c, 'chatter_f_amp');
   const turn = given(c, 'n_rpm') / 60;
-  const next = seededNumbers(given(c, 'seed'));
+  const next = caseNumbers(given(c, 'seed'));
   const wave = (f: number, t: number, phase: number): number => Math.sin(2 * Math.PI * f * t + phase);
   const samples = Float64Array.from({ length: Math.round(rate * given(c, 'T_s')) }, (_, i) => {
     const t = i / rate;

@@ -2,10 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CRIB } from '../../../fixtures/crib.ts';
 import type { Cutter } from '../../crib/cutter.ts';
-import { ballEffectiveDiameter } from './ball-nose.ts';
 import { maximumChip, meanChip } from './chip-thickness.ts';
 import { chipFactor, diameterInCut, edgeProfile, meanChipFactor, widestArc } from './edge-profile.ts';
-import { roundEffectiveDiameter } from './round-insert.ts';
 
 const cutter = (id: string): Cutter => CRIB.cutters.find((c) => c.id === id)!;
 const square = cutter('em-flat-12-z2');
@@ -44,9 +42,10 @@ describe('edge in the cut', () => {
   });
 
   it('measures speed where the edge cuts', () => {
-    expect(diameterInCut(ball, 0.4)).toBeCloseTo(ballEffectiveDiameter(0.4, 10), 12);
+    // By hand: 2·√(0.4·9.6) on a ball of 10; 50 + √(12² − 8²) on inserts of 12.
+    expect(diameterInCut(ball, 0.4)).toBeCloseTo(3.919183588, 8);
     expect(diameterInCut(ball, 7)).toBe(10);
-    expect(diameterInCut(round, 2)).toBeCloseTo(roundEffectiveDiameter(2, 12, 50), 12);
+    expect(diameterInCut(round, 2)).toBeCloseTo(58.94427191, 8);
     expect(diameterInCut(lead, 3)).toBeCloseTo(69, 9);
     expect(diameterInCut(bull, 5)).toBe(12);
     expect(diameterInCut(bull, 0.1)).toBeLessThan(12);

@@ -1,5 +1,6 @@
 import { type Cutter, outerDiameter } from '../../crib/cutter.ts';
 import { type Immersion, immersion } from './engagement.ts';
+import { roundEdgeAngle, roundEffectiveDiameter } from './round-edge.ts';
 
 /** A slice of the edge with one radius, one edge angle and one engagement angle. */
 export interface EdgeBand {
@@ -20,7 +21,7 @@ interface Slice {
 
 /** Slices a quarter-circle edge; equal steps of edge angle, so that the flat bottom is not starved of slices. */
 function roundSlices(edgeRadius: number, bottomRadius: number, depth: number, count: number): Slice[] {
-  const top = Math.acos(Math.max(-1, 1 - depth / edgeRadius));
+  const top = roundEdgeAngle(depth, 2 * edgeRadius);
   return Array.from({ length: count }, (_, i) => {
     const a0 = (top * i) / count;
     const a1 = (top * (i + 1)) / count;
@@ -68,11 +69,10 @@ export function diameterInCut(cutter: Cutter, axialDepthMm: number): number {
   const dc = p.DC ?? 0;
   switch (cutter.type) {
     case 'end_mill_ball':
-      return axialDepthMm >= dc / 2 ? dc : 2 * Math.sqrt(axialDepthMm * (dc - axialDepthMm));
+      return axialDepthMm >= dc / 2 ? dc : roundEffectiveDiameter(axialDepthMm, dc, 0);
     case 'face_mill_round': {
       const ic = p.IC ?? 0;
-      const depth = Math.min(axialDepthMm, ic / 2);
-      return dc + Math.sqrt(ic ** 2 - (ic - 2 * depth) ** 2);
+      return roundEffectiveDiameter(Math.min(axialDepthMm, ic / 2), ic, dc);
     }
     case 'face_mill_45':
     case 'face_mill_45_wiper':
@@ -82,8 +82,7 @@ export function diameterInCut(cutter: Cutter, axialDepthMm: number): number {
       );
     default: {
       const re = p.RE ?? 0;
-      if (axialDepthMm >= re) return dc;
-      return dc - 2 * re + 2 * Math.sqrt(re ** 2 - (re - axialDepthMm) ** 2);
+      return axialDepthMm >= re ? dc : roundEffectiveDiameter(axialDepthMm, 2 * re, dc - 2 * re);
     }
   }
 }

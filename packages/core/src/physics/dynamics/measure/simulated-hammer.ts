@@ -1,3 +1,4 @@
+import { seededNormal, seededUniform } from '../../../numerics/random.ts';
 import { freeModes, freePropagator } from '../periodic/free-motion.ts';
 import type { TipMode } from '../tip-structure.ts';
 import type { Fault, HammerRecord, Hit, Sensor } from './hammer-record.ts';
@@ -17,22 +18,6 @@ export interface HammerKit {
   readonly seed?: number;
 }
 
-/** Evenly spread numbers in [0, 1) that are the same for a seed: the generator of Numerical Recipes. */
-export function seededNumbers(seed: number): () => number {
-  let s = seed >>> 0;
-  return () => {
-    s = (Math.imul(1664525, s) + 1013904223) >>> 0;
-    return s / 2 ** 32;
-  };
-}
-
-/** A bell-shaped number from twelve even ones. */
-export const bell = (next: () => number): number => {
-  let sum = -6;
-  for (let i = 0; i < 12; i++) sum += next();
-  return sum;
-};
-
 /**
  * A hammer and an accelerometer that ship with Burl in place of real ones: a hidden structure is hit and rings, with
  * noise in both channels, hits of unequal strength, and the faults asked for. The pulse is a half sine as of a
@@ -48,7 +33,8 @@ export function simulatedHammer(hidden: readonly TipMode[], kit: HammerKit = {})
     faults = { 3: 'double hit', 6: 'cable fault' },
     seed = 7,
   } = kit;
-  const next = seededNumbers(seed);
+  const next = seededUniform(seed);
+  const normal = seededNormal(next);
   const modes = freeModes({ x: hidden, y: [] });
   const step = 1 / rate;
   const propagator = freePropagator(modes, step);
@@ -87,8 +73,8 @@ export function simulatedHammer(hidden: readonly TipMode[], kit: HammerKit = {})
     }
     const most = response.reduce((a, r) => Math.max(a, Math.abs(r)), 0);
     for (let i = 0; i < samples; i++) {
-      force[i]! += noise * strength * bell(next);
-      response[i]! += noise * most * bell(next);
+      force[i]! += noise * strength * normal();
+      response[i]! += noise * most * normal();
     }
     if (fault === 'cable fault') {
       const from = Math.round((start + 0.004) * rate);

@@ -1,3 +1,4 @@
+import { seededUniform } from '../../../numerics/random.ts';
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import type { PeriodMap } from './period-map.ts';
 
@@ -23,13 +24,12 @@ export interface ArnoldiOptions {
   readonly restarts?: number;
 }
 
+const SEED = 12345;
+
 /** A start that is the same every time and favours no node. */
 function seeded(size: number): Float64Array {
-  let s = 12345;
-  return Float64Array.from({ length: size }, () => {
-    s = (Math.imul(1103515245, s) + 12345) & 0x7fffffff;
-    return s / 0x40000000 - 1;
-  });
+  const uniform = seededUniform(SEED);
+  return Float64Array.from({ length: size }, () => 2 * uniform() - 1);
 }
 
 const norm = (v: Float64Array): number => {

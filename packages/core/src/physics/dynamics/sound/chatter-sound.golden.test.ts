@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { recordingOf } from '../../../../golden/answers/sound.ts';
 import { disagreements, given, type GoldenCase, goldenCases } from '../../../../golden/compare.ts';
-import { bell, seededNumbers } from '../measure/simulated-hammer.ts';
+import { seededNormal, seededUniform } from '../../../numerics/random.ts';
 import { listen, type Recording, timeFrequency } from './chatter-sound.ts';
 
 describe('sound of a cut, worked cases', () => {
@@ -27,11 +27,11 @@ describe('sound of a cut, worked cases', () => {
 describe('sound of a cut', () => {
   const rate = 20000;
   const tones = (parts: readonly (readonly [number, number])[], seconds = 0.6, noise = 0.05): Recording => {
-    const next = seededNumbers(5);
+    const normal = seededNormal(seededUniform(5));
     return {
       rate,
       samples: Float64Array.from({ length: seconds * rate }, (_, i) =>
-        parts.reduce((x, [f, a]) => x + a * Math.sin((2 * Math.PI * f * i) / rate), noise * bell(next)),
+        parts.reduce((x, [f, a]) => x + a * Math.sin((2 * Math.PI * f * i) / rate), noise * normal()),
       ),
     };
   };
@@ -81,7 +81,7 @@ describe('sound of a cut', () => {
   });
 
   it('finds 50 of 60 lines at random speeds, and takes noise for chatter never', () => {
-    const next = seededNumbers(21);
+    const next = seededUniform(21);
     let [found, alarms] = [0, 0];
     for (let i = 0; i < 60; i++) {
       const rpm = 3000 + 9000 * next();

@@ -1,5 +1,5 @@
 import type { ChatterCut } from '../chatter-cut.ts';
-import { bell, seededNumbers } from '../measure/simulated-hammer.ts';
+import { seededNormal, seededUniform } from '../../../numerics/random.ts';
 import { simulateCut } from '../time-domain.ts';
 import type { TipStructure } from '../tip-structure.ts';
 import type { Recording } from './chatter-sound.ts';
@@ -22,7 +22,7 @@ export function soundOf(
   const settle = 8;
   const turns = Math.ceil((seconds * rpm) / 60) + settle;
   const run = simulateCut(cut, structure, { ...wish, turns, perWave: 30 });
-  const next = seededNumbers(seed);
+  const normal = seededNormal(seededUniform(seed));
   const start = settle * run.perTurn;
   const speed = (i: number): number =>
     (run.xMm[i]! - run.xMm[i - 1]! + 0.6 * (run.yMm[i]! - run.yMm[i - 1]!)) / run.step;
@@ -38,5 +38,5 @@ export function soundOf(
     return sum / (to - from);
   });
   const size = Math.sqrt(samples.reduce((a, v) => a + v * v, 0) / samples.length) || 1;
-  return { rate, samples: samples.map((v) => v + noise * size * bell(next)) };
+  return { rate, samples: samples.map((v) => v + noise * size * normal()) };
 }
