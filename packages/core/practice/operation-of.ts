@@ -7,8 +7,8 @@ import {
   type OperationBase,
   PLAIN_FEATURE,
   UNSTATED_ECONOMICS,
-  usualPath,
 } from '../src/operations/operation.ts';
+import { usualPath } from '../src/operations/milling/milling-operation.ts';
 
 /** A cut somebody runs, or one known to fail, by ids of the shipped crib; lengths in mm, speeds in m/min and rpm. */
 interface PracticeBase {

@@ -30,6 +30,8 @@ export type { Machine } from './crib/machine.ts';
 export type { OperationContext } from './operations/context.ts';
 export * from './operations/operation.ts';
 export * from './operations/hole-operation.ts';
+export * from './operations/milling/milling-operation.ts';
+export * from './operations/drilling/drilling-operation.ts';
 export { type Hole, PLAIN_HOLE, type ThreadForm } from './physics/holes/hole.ts';
 export {
   LIMIT_GROUPS,

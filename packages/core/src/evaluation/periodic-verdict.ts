@@ -1,5 +1,6 @@
 import type { OperationContext, PeriodicVerdict } from '../operations/context.ts';
-import type { MillingOperation, Operation } from '../operations/operation.ts';
+import type { MillingOperation } from '../operations/milling/milling-operation.ts';
+import type { Operation } from '../operations/operation.ts';
 import { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from '../physics/dynamics/along-tool.ts';
 import { forPeriodic } from '../physics/dynamics/tip-structure.ts';
 import { limitDepth } from '../physics/dynamics/periodic/limit-depth.ts';

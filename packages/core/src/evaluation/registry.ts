@@ -10,7 +10,7 @@ import { tappingKind } from '../operations/tapping/tapping-kind.ts';
 import { threadMillingKind } from '../operations/thread-milling/thread-milling-kind.ts';
 
 /** Every kind of operation there is: a new one is a folder and a line here. */
-export const KINDS: { readonly [K in Operation['kind']]: OperationKind } = {
+export const KINDS = {
   milling: millingKind,
   drilling: drillingKind,
   reaming: reamingKind,
@@ -19,6 +19,6 @@ export const KINDS: { readonly [K in Operation['kind']]: OperationKind } = {
   chamfering: chamferingKind,
   tapping: tappingKind,
   'thread-milling': threadMillingKind,
-};
+} satisfies { readonly [K in Operation['kind']]: OperationKind };
 
 export const kindOf = (op: Operation): OperationKind => KINDS[op.kind];

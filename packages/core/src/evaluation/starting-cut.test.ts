@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { contextOf, DOWEL_HOLE, SEAL_POCKET } from '../../fixtures/crib.ts';
-import type { DrillingOperation } from '../operations/hole-operation.ts';
-import type { MillingOperation } from '../operations/operation.ts';
+import type { DrillingOperation } from '../operations/drilling/drilling-operation.ts';
+import type { MillingOperation } from '../operations/milling/milling-operation.ts';
 import { evaluate, limitOf, numberOf } from './evaluate.ts';
 import { startingStickOut, withStartingCut } from './starting-cut.ts';
 

@@ -9,7 +9,8 @@ import { commonMovables } from './common-movables.ts';
 import type { Inspection } from './inspection.ts';
 import type { Movable } from './movable.ts';
 import type { Switch } from './switch.ts';
-import type { MillingOperation, Operation } from './operation.ts';
+import type { MillingOperation } from './milling/milling-operation.ts';
+import type { Operation } from './operation.ts';
 import type { Parameter } from './parameter.ts';
 
 /** Keys of the numbers people look at first in one kind of operation. */
@@ -45,8 +46,8 @@ export interface ToolWanted<O extends Operation = Operation> {
 }
 
 /** A kind of operation: all the judgement knows of it. */
-export interface OperationKind {
-  readonly kind: Operation['kind'];
+export interface OperationKind<O extends Operation = Operation> {
+  readonly kind: O['kind'];
   readonly tool: ToolWanted;
   /** What can be typed, dragged and pinned, in the order it is read. */
   readonly parameters: readonly Parameter[];
@@ -102,7 +103,7 @@ export interface KindParts<O extends Operation, S extends CutState> {
 /** A kind of operation from its parts; here alone its types are put away. */
 export function operationKind<O extends Operation, S extends CutState>(
   parts: KindParts<O, S>,
-): OperationKind {
+): OperationKind<O> {
   const own = (op: Operation): O => {
     if (op.kind !== parts.kind) throw new TypeError(`invalid kind; not ${parts.kind}: ${op.kind}`);
     return op as O;

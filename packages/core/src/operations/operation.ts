@@ -1,91 +1,10 @@
-import type { HoleOperation } from './hole-operation.ts';
-import type { OperationBase } from './operation-base.ts';
-import type { Entry } from '../physics/path/entry.ts';
-import type { MillingFeature, MillingFeatureKind } from '../physics/path/feature.ts';
-
 export * from './operation-base.ts';
 export * from '../physics/path/entry.ts';
 export * from '../physics/path/feature.ts';
 
-export type ForceLawId = 'kienzle' | 'linear-edge' | 'orthogonal';
-export const FORCE_LAWS: readonly ForceLawId[] = ['kienzle', 'linear-edge', 'orthogonal'];
+/** Kinds of operations by their names: each kind's folder adds its own. */
+// eslint-disable-next-line @typescript-eslint/no-empty-object-type
+export interface OperationTypes {}
 
-export type StrategyId = 'levels' | 'constant-engagement' | 'trochoidal' | 'plunge' | 'high-feed';
-export const STRATEGY_IDS: readonly StrategyId[] = [
-  'levels',
-  'constant-engagement',
-  'trochoidal',
-  'plunge',
-  'high-feed',
-];
-
-/** The path the numbers of the cut run on. */
-export interface ToolPath {
-  readonly strategy: StrategyId;
-  readonly entry: Entry;
-  /** Smallest radius of the centre's path in an inside corner, mm; null goes as sharp into it as the corner lets. */
-  readonly cornerPathRadiusMm: number | null;
-  /** Radius of the arc that leads into the wall, mm; 0 goes straight in, null takes half the cutter. */
-  readonly leadInRadiusMm: number | null;
-  /** What the programmed path may be off by, mm. */
-  readonly toleranceMm: number;
-  /** Whether the program holds arcs or short lines in their place. */
-  readonly blocks: 'arcs' | 'lines';
-  /** Passes repeated without new stock. */
-  readonly springPasses: number;
-}
-
-export type WorkholdingKind = 'vice' | 'clamps' | 'fixture' | 'vacuum' | 'adhesive';
-export const WORKHOLDING_KINDS: readonly WorkholdingKind[] = [
-  'vice',
-  'clamps',
-  'fixture',
-  'vacuum',
-  'adhesive',
-];
-
-export interface Workholding {
-  readonly kind: WorkholdingKind;
-  /** Holding force force against sliding, N; null is not declared. */
-  readonly capacityN: number | null;
-  /** Holding force force against lifting, N; null is not declared. */
-  readonly liftCapacityN: number | null;
-  /** Temperature of the joint at which the holding lets go, °C; null takes the usual one of the kind. */
-  readonly releaseC: number | null;
-}
-
-export interface MillingCut {
-  readonly speedRpm: number;
-  readonly feedPerToothMm: number;
-  readonly axialDepthMm: number;
-  readonly radialEngagementMm: number;
-  readonly direction: 'climb' | 'conventional';
-}
-
-export interface MillingOperation extends OperationBase {
-  readonly kind: 'milling';
-  readonly feature: MillingFeature;
-  readonly workholding: Workholding;
-  readonly forceLaw: ForceLawId;
-  readonly path: ToolPath;
-  readonly cut: MillingCut;
-}
-
-export type Operation = MillingOperation | HoleOperation;
-
-/** The path one would begin with for a kind of feature. */
-export const usualPath = (kind: MillingFeatureKind): ToolPath => ({
-  strategy: kind === 'pocket' ? 'constant-engagement' : 'levels',
-  entry: {
-    method: kind === 'pocket' ? 'helix' : kind === 'slot' ? 'ramp' : 'outside',
-    rampAngleDeg: null,
-    helixDiameterMm: null,
-    startHeightMm: 0.5,
-    taperDeg: 0,
-  },
-  cornerPathRadiusMm: null,
-  leadInRadiusMm: null,
-  toleranceMm: 0.01,
-  blocks: 'arcs',
-  springPasses: 0,
-});
+/** An operation of any kind. */
+export type Operation = OperationTypes[keyof OperationTypes];

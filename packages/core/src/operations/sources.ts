@@ -1,5 +1,6 @@
 import type { Alloy } from '../crib/alloy.ts';
-import type { MillingOperation, Operation } from './operation.ts';
+import type { MillingOperation } from './milling/milling-operation.ts';
+import type { Operation } from './operation.ts';
 import type { OperationContext } from './context.ts';
 import { sigmaOfSpan, type Source } from '../judging/estimate.ts';
 

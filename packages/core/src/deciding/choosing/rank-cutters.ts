@@ -9,7 +9,7 @@ import {
   type Substrate,
 } from '../../crib/cutter.ts';
 import type { Holder } from '../../crib/holder.ts';
-import type { MillingOperation } from '../../operations/operation.ts';
+import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import { judgeLimits } from '../../evaluation/evaluate.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { worthOf } from '../search/objective.ts';

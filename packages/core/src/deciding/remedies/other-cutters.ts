@@ -1,7 +1,8 @@
 import { madeOf } from '../../crib/tool-materials.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import type { Coating, Cutter, Substrate } from '../../crib/cutter.ts';
-import type { MillingOperation, Operation } from '../../operations/operation.ts';
+import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
+import type { Operation } from '../../operations/operation.ts';
 
 /** Cutters one could take instead, with what they are made of. */
 export interface CutterShelf {

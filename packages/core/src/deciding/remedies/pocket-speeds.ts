@@ -1,5 +1,6 @@
 import type { OperationContext } from '../../operations/context.ts';
-import type { MillingOperation, Operation } from '../../operations/operation.ts';
+import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
+import type { Operation } from '../../operations/operation.ts';
 import { measure, say } from '../../units/sentence.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { clears } from './remedy.ts';

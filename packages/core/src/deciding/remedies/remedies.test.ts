@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { contextOf, CRIB, DOWEL_HOLE, SEAL_POCKET } from '../../../fixtures/crib.ts';
-import type { MillingOperation, Operation } from '../../operations/operation.ts';
+import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
+import type { Operation } from '../../operations/operation.ts';
 import { speak } from '../../units/sentence.ts';
 import { evaluate, limitOf } from '../../evaluation/evaluate.ts';
 import { remediesFor } from './remedies.ts';

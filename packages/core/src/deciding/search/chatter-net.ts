@@ -1,4 +1,4 @@
-import type { MillingOperation } from '../../operations/operation.ts';
+import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import type { ChatterChance } from '../../operations/milling/stability-state.ts';
 import type { MillingState } from '../../operations/milling/milling-state.ts';
 import { readFree } from '../../operations/milling/milling-movables.ts';

@@ -1,5 +1,5 @@
 import type { OperationContext } from '../../operations/context.ts';
-import type { MillingOperation } from '../../operations/operation.ts';
+import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import { type MillingState, millingState } from '../../operations/milling/milling-state.ts';
 import { normalDeviate } from '../../numerics/normal.ts';
 import { type Freedom, freedomOf } from './freedom.ts';

@@ -2,7 +2,7 @@ import type { OperationContext } from '../../operations/context.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
 import { movableOf } from '../../evaluation/set-parameter.ts';
 import type { FreeParameter } from '../../operations/milling/milling-movables.ts';
-import type { MillingOperation } from '../../operations/operation.ts';
+import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import type { Unit } from '../../units/unit.ts';
 
 export interface Freedom {

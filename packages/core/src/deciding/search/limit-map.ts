@@ -1,7 +1,7 @@
 import type { OperationContext } from '../../operations/context.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
 import { InputError } from '../../units/input-error.ts';
-import type { MillingOperation } from '../../operations/operation.ts';
+import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import { problemsOf } from '../../evaluation/check-operation.ts';
 import { millingInput } from '../../operations/milling/milling-input.ts';
 import { turnSummary } from '../../operations/milling/milling-loads.ts';

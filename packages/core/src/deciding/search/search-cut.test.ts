@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { contextOf, LOCK_POCKET, SEAL_POCKET } from '../../../fixtures/crib.ts';
-import type { MillingOperation } from '../../operations/operation.ts';
+import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import { evaluate } from '../../evaluation/evaluate.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { normalDeviate } from '../../numerics/normal.ts';

@@ -1,6 +1,6 @@
 import type { OperationContext } from '../../operations/context.ts';
 import { InputError } from '../../units/input-error.ts';
-import type { MillingOperation } from '../../operations/operation.ts';
+import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import { problemsOf } from '../../evaluation/check-operation.ts';
 import { movableOf } from '../../evaluation/set-parameter.ts';
 import { withStartingCut } from '../../evaluation/starting-cut.ts';

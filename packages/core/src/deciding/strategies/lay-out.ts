@@ -2,7 +2,7 @@ import type { OperationContext } from '../../operations/context.ts';
 import { isIndexable, outerDiameter } from '../../crib/cutter.ts';
 import type { LimitState } from '../../judging/result.ts';
 import { InputError } from '../../units/input-error.ts';
-import type { MillingOperation, StrategyId } from '../../operations/operation.ts';
+import type { MillingOperation, StrategyId } from '../../operations/milling/milling-operation.ts';
 import { problemsOf } from '../../evaluation/check-operation.ts';
 import { costBasis, costOfFeature } from '../../operations/cost.ts';
 import { evaluate, limitOf } from '../../evaluation/evaluate.ts';

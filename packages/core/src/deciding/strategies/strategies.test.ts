@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { contextOf, CRIB, LOCK_POCKET, SEAL_POCKET } from '../../../fixtures/crib.ts';
-import { STRATEGY_IDS, type MillingOperation } from '../../operations/operation.ts';
+import { STRATEGY_IDS, type MillingOperation } from '../../operations/milling/milling-operation.ts';
 import { contextWith, rankCutters, reasonsAgainst } from '../choosing/rank-cutters.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { finishPlan } from '../../operations/milling/detail/finish-plan.ts';

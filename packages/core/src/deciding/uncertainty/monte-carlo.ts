@@ -1,7 +1,7 @@
 import type { OperationContext } from '../../operations/context.ts';
 import { InputError } from '../../units/input-error.ts';
 import type { LimitState } from '../../judging/result.ts';
-import type { MillingOperation } from '../../operations/operation.ts';
+import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import { problemsOf } from '../../evaluation/check-operation.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { MILLING_LADDER } from '../../operations/milling/milling-kind.ts';

@@ -1,6 +1,6 @@
 import type { OperationContext } from '../../operations/context.ts';
 import type { Machine } from '../../crib/machine.ts';
-import type { MillingOperation } from '../../operations/operation.ts';
+import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import type { Span } from '../../crib/span.ts';
 import { cuttingForceSources, runoutSource, speedHardnessFactor } from '../../operations/sources.ts';
 

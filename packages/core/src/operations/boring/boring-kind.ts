@@ -4,7 +4,7 @@ import { setHole } from '../holes/set-hole.ts';
 import { checkHole } from '../holes/check-hole.ts';
 import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
-import type { BoringOperation } from '../hole-operation.ts';
+import type { BoringOperation } from './boring-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
 import { boringNumbers } from './boring-numbers.ts';
 import { boringState, type BoringState } from './boring-state.ts';

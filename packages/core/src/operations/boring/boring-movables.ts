@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { BoringOperation } from '../hole-operation.ts';
+import type { BoringOperation } from './boring-operation.ts';
 import { feedMovable, passes, preHole, SPRING_PASSES } from '../holes/hole-movables.ts';
 import type { Movable } from '../movable.ts';
 

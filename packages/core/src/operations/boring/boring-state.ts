@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { BoringOperation } from '../hole-operation.ts';
+import type { BoringOperation } from './boring-operation.ts';
 import { boreForces, leftAfterSpring } from '../../physics/holes/bore-pass.ts';
 import { approachSeconds, CLEARANCE, rapidSeconds } from '../../physics/holes/cycle-time.ts';
 import { cuttingSpeed } from '../../physics/cutting/spindle-speed.ts';

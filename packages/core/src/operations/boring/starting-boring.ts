@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { BoringOperation } from '../hole-operation.ts';
+import type { BoringOperation } from './boring-operation.ts';
 import { into, low, startingRpm } from '../starting.ts';
 
 /** First numbers of a boring bar: speed as in turning, low in the insert's window of feeds. */

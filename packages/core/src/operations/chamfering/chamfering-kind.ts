@@ -5,7 +5,7 @@ import { setHole } from '../holes/set-hole.ts';
 import { checkHole } from '../holes/check-hole.ts';
 import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
-import type { ChamferingOperation } from '../hole-operation.ts';
+import type { ChamferingOperation } from './chamfering-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
 import { chamferingNumbers } from './chamfering-numbers.ts';
 import { chamferingState, type ChamferingState } from './chamfering-state.ts';

@@ -1,6 +1,6 @@
 import { outerDiameter } from '../../crib/cutter.ts';
 import type { OperationContext } from '../context.ts';
-import type { ChamferingOperation } from '../hole-operation.ts';
+import type { ChamferingOperation } from './chamfering-operation.ts';
 import { feedMovable } from '../holes/hole-movables.ts';
 import { type Movable, movable, numberAt } from '../movable.ts';
 

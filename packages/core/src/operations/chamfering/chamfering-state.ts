@@ -1,6 +1,6 @@
 import type { OperationContext } from '../context.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
-import type { ChamferingOperation } from '../hole-operation.ts';
+import type { ChamferingOperation } from './chamfering-operation.ts';
 import { approachSeconds } from '../../physics/holes/cycle-time.ts';
 import { centreFeed } from '../../physics/cutting/arc-feed.ts';
 import { cuttingSpeed } from '../../physics/cutting/spindle-speed.ts';

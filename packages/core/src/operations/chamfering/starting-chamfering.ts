@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { ChamferingOperation } from '../hole-operation.ts';
+import type { ChamferingOperation } from './chamfering-operation.ts';
 import { startingEdgeFeed, startingEdgeSpeed } from '../holes/starting-edge.ts';
 import { startingRpm } from '../starting.ts';
 

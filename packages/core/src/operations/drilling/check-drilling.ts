@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { DrillingOperation } from '../hole-operation.ts';
+import type { DrillingOperation } from './drilling-operation.ts';
 import { checkHole } from '../holes/check-hole.ts';
 import type { Inspection } from '../inspection.ts';
 

@@ -1,6 +1,6 @@
 import { outerDiameter } from '../../crib/cutter.ts';
 import type { OperationContext } from '../context.ts';
-import type { DrillingOperation } from '../hole-operation.ts';
+import type { DrillingOperation } from './drilling-operation.ts';
 
 /** Diameter a drill's speed is stated at, mm: its own, or as far as a spotting drill goes in. */
 export function drillingDiameter(

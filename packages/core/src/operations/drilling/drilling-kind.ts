@@ -7,7 +7,7 @@ import { checkDrilling } from './check-drilling.ts';
 import { isDrill } from '../../crib/cutter.ts';
 import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
-import type { DrillingOperation } from '../hole-operation.ts';
+import type { DrillingOperation } from './drilling-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
 import { drillingNumbers } from './drilling-numbers.ts';
 import { drillingState, type DrillingState } from './drilling-state.ts';

@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { DrillingOperation } from '../hole-operation.ts';
+import type { DrillingOperation } from './drilling-operation.ts';
 import { feedMovable, preHole } from '../holes/hole-movables.ts';
 import { type Movable, movable, numberAt } from '../movable.ts';
 

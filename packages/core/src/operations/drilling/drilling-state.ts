@@ -1,5 +1,5 @@
 import { isHighSpeedSteel, type OperationContext } from '../context.ts';
-import type { DrillingOperation } from '../hole-operation.ts';
+import type { DrillingOperation } from './drilling-operation.ts';
 import type { Operation } from '../operation.ts';
 import type { Peck } from '../../physics/holes/peck.ts';
 import { type DrillForces, drillForces } from '../../physics/holes/drill-forces.ts';

@@ -1,5 +1,5 @@
 import { say } from '../../units/sentence.ts';
-import type { DrillingOperation } from '../hole-operation.ts';
+import type { DrillingOperation } from './drilling-operation.ts';
 import type { Switch } from '../switch.ts';
 
 /** Planned pecks, a pilot before. */

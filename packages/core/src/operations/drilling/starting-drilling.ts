@@ -1,6 +1,6 @@
 import { outerDiameter } from '../../crib/cutter.ts';
 import type { OperationContext } from '../context.ts';
-import type { DrillingOperation } from '../hole-operation.ts';
+import type { DrillingOperation } from './drilling-operation.ts';
 import { isDifficultToClear } from '../holes/difficult-chips.ts';
 import { drillWindow } from '../life-state.ts';
 import { into, low, startingRpm } from '../starting.ts';

@@ -1,6 +1,6 @@
 import { outerDiameter } from '../../crib/cutter.ts';
 import type { OperationContext } from '../context.ts';
-import type { HoleMillingOperation } from '../hole-operation.ts';
+import type { HoleMillingOperation } from './hole-milling-operation.ts';
 import { checkHole } from '../holes/check-hole.ts';
 import type { Inspection } from '../inspection.ts';
 

@@ -5,7 +5,7 @@ import { setHole } from '../holes/set-hole.ts';
 import { checkHoleMilling } from './check-hole-milling.ts';
 import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
-import type { HoleMillingOperation } from '../hole-operation.ts';
+import type { HoleMillingOperation } from './hole-milling-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
 import { holeMillingNumbers } from './hole-milling-numbers.ts';
 import { holeMillingState, type HoleMillingState } from './hole-milling-state.ts';

@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { HoleMillingOperation } from '../hole-operation.ts';
+import type { HoleMillingOperation } from './hole-milling-operation.ts';
 import { feedMovable, preHole, SPRING_PASSES } from '../holes/hole-movables.ts';
 import { type Movable, movable, numberAt } from '../movable.ts';
 

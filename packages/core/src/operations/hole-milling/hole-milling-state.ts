@@ -1,7 +1,8 @@
 import type { OperationContext } from '../context.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
-import type { HoleMillingOperation } from '../hole-operation.ts';
-import { type MillingOperation, PLAIN_FEATURE, usualPath } from '../operation.ts';
+import type { HoleMillingOperation } from './hole-milling-operation.ts';
+import { type MillingOperation, usualPath } from '../milling/milling-operation.ts';
+import { PLAIN_FEATURE } from '../operation.ts';
 import { approachSeconds, rapidSeconds } from '../../physics/holes/cycle-time.ts';
 import { helicalBore, type HelicalBore } from '../../physics/holes/helical-bore.ts';
 import { deadCentre } from '../../physics/path/entry-plan.ts';

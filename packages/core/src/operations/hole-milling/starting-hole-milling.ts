@@ -3,7 +3,7 @@ import { chipFactor, diameterInCut, edgeProfile } from '../../physics/cutting/ed
 import { pastFloorNeeded } from '../../physics/holes/helical-bore.ts';
 import { entrySteepness } from '../../physics/path/entry-plan.ts';
 import { isHighSpeedSteel, type OperationContext } from '../context.ts';
-import type { HoleMillingOperation } from '../hole-operation.ts';
+import type { HoleMillingOperation } from './hole-milling-operation.ts';
 import { chipWindow } from '../milling/chip-window.ts';
 import { low, startingRpm, tidy } from '../starting.ts';
 

@@ -1,13 +1,9 @@
+import type { ThreadOperation } from '../hole-operation.ts';
 import type { Cutter } from '../../crib/cutter.ts';
-import type { TappingOperation, ThreadMillingOperation } from '../hole-operation.ts';
 import { type Inspection, round } from '../inspection.ts';
 
 /** What a thread may be, and the pitch of its tool. */
-export function checkThread(
-  { thread }: TappingOperation | ThreadMillingOperation,
-  cutter: Cutter,
-  see: Inspection,
-): void {
+export function checkThread({ thread }: ThreadOperation, cutter: Cutter, see: Inspection): void {
   see.above('thread.majorMm', thread.majorMm, 'mm');
   see.within('thread.pitchMm', thread.pitchMm, 0.1, 0.4 * Math.max(0.3, thread.majorMm), 'mm');
   see.within('thread.flankDeg', thread.flankDeg, 20, 120, '°');

@@ -1,5 +1,5 @@
+import type { ThreadOperation } from '../hole-operation.ts';
 import { pilotForHeight } from '../../physics/threads/thread-geometry.ts';
-import type { TappingOperation, ThreadMillingOperation } from '../hole-operation.ts';
 import type { ThreadForm } from '../../physics/holes/hole.ts';
 import type { Movable } from '../movable.ts';
 import { preHole } from './hole-movables.ts';
@@ -14,7 +14,7 @@ const LIGHT = 50;
 const isSized = ({ majorMm, pitchMm }: ThreadForm): boolean => majorMm > 0 && pitchMm > 0;
 
 /** The hole a thread is cut into. */
-export const preHoleOfThread = ({ thread }: TappingOperation | ThreadMillingOperation): Movable =>
+export const preHoleOfThread = ({ thread }: ThreadOperation): Movable =>
   // A thread without a size has no such hole; its own fields say so.
   preHole({
     least: thread.majorMm - DEEPEST * thread.pitchMm,

@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { MillingOperation } from '../operation.ts';
+import type { MillingOperation } from './milling-operation.ts';
 import type { EdgeBand } from '../../physics/cutting/edge-profile.ts';
 import { rakeFactor } from '../../physics/cutting/kienzle.ts';
 import { orthogonalRakeDeg } from '../../physics/cutting/orthogonal-rake.ts';

@@ -1,7 +1,7 @@
 import { outerDiameter } from '../../crib/cutter.ts';
 import type { OperationContext } from '../context.ts';
 import type { Inspection } from '../inspection.ts';
-import type { MillingOperation } from '../operation.ts';
+import type { MillingOperation } from './milling-operation.ts';
 
 /** Sizes of the feature's rest, the holding and the path. */
 function checkPath({ feature, workholding, path }: MillingOperation, see: Inspection): void {

@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { MillingOperation } from '../operation.ts';
+import type { MillingOperation } from './milling-operation.ts';
 import { type ForceLaw, worn } from '../../physics/cutting/force-law.ts';
 import { kienzle, rakeFactor } from '../../physics/cutting/kienzle.ts';
 import { linearEdge } from '../../physics/cutting/linear-edge.ts';

@@ -1,6 +1,6 @@
 import type { OperationContext } from '../context.ts';
 import { pitchAnglesDeg } from '../../crib/cutter.ts';
-import type { MillingOperation } from '../operation.ts';
+import type { MillingOperation } from './milling-operation.ts';
 import { standOfTeeth } from '../../physics/cutting/one-turn.ts';
 import {
   chipFactor,

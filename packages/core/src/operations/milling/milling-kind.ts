@@ -7,7 +7,7 @@ import { checkMilling } from './check-milling.ts';
 import { isMillingCutter } from '../../crib/cutter.ts';
 import type { Limit } from '../../judging/limit.ts';
 import { operationKind } from '../operation-kind.ts';
-import type { MillingOperation } from '../operation.ts';
+import type { MillingOperation } from './milling-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
 import { millingNumbers } from './milling-numbers.ts';
 import { millingState, type MillingState } from './milling-state.ts';

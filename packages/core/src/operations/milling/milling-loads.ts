@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { MillingOperation } from '../operation.ts';
+import type { MillingOperation } from './milling-operation.ts';
 import type { EdgeForce, ForceLaw } from '../../physics/cutting/force-law.ts';
 import { type MillingForces, millingForces, powerFromTorque } from '../../physics/cutting/milling-forces.ts';
 import type { EdgeBand } from '../../physics/cutting/edge-profile.ts';

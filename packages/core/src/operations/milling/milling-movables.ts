@@ -3,7 +3,7 @@ import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
 import { SPEED, STICK_OUT } from '../common-movables.ts';
 import type { OperationContext } from '../context.ts';
 import { type Movable, movable, numberAt, type NumberAt, tidyStep } from '../movable.ts';
-import type { MillingOperation } from '../operation.ts';
+import type { MillingOperation } from './milling-operation.ts';
 
 /** What of a milling cut a search or a map may move. */
 export type FreeParameter = 'n' | 'fz' | 'ap' | 'ae' | 'stickOut';

@@ -1,4 +1,4 @@
-import type { MillingOperation } from '../operation.ts';
+import type { MillingOperation } from './milling-operation.ts';
 import { thermalPairOf } from '../thermal-pair.ts';
 import type { OperationContext } from '../context.ts';
 import { outerDiameter } from '../../crib/cutter.ts';

@@ -1,7 +1,8 @@
 import { entryPlan } from '../../physics/path/entry-plan.ts';
 import { say } from '../../units/sentence.ts';
 import type { OperationContext } from '../context.ts';
-import { ENTRY_METHODS, type MillingOperation } from '../operation.ts';
+import { ENTRY_METHODS } from '../operation.ts';
+import { type MillingOperation } from './milling-operation.ts';
 import type { Switch } from '../switch.ts';
 
 /** Another way in, another path, arcs for lines, climb for conventional. */

@@ -1,6 +1,6 @@
 import type { OperationContext } from '../context.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
-import type { MillingOperation } from '../operation.ts';
+import type { MillingOperation } from './milling-operation.ts';
 import { SIDE_STEP } from '../../physics/cutting/plunge.ts';
 import {
   cornerArc,

@@ -1,7 +1,7 @@
 import { chipFactor, diameterInCut, edgeProfile } from '../../physics/cutting/edge-profile.ts';
 import { spindleSpeed } from '../../physics/cutting/spindle-speed.ts';
 import type { OperationContext } from '../context.ts';
-import type { MillingCut, MillingOperation } from '../operation.ts';
+import type { MillingCut, MillingOperation } from './milling-operation.ts';
 import type { Parameter } from '../parameter.ts';
 import { pinnedTogether } from '../pinned-together.ts';
 

@@ -1,6 +1,6 @@
 import { memoryBeside, memoryOf } from '../../numerics/memory.ts';
 import type { OperationContext } from '../context.ts';
-import type { MillingOperation } from '../operation.ts';
+import type { MillingOperation } from './milling-operation.ts';
 import {
   depthAlongTool,
   depthAtTip,

@@ -3,7 +3,7 @@ import { chipFactor, diameterInCut, edgeProfile } from '../../physics/cutting/ed
 import { speedForLife, withinValidity } from '../../physics/life/taylor.ts';
 import { widthAcross } from '../../physics/path/feature-geometry.ts';
 import { isHighSpeedSteel, type OperationContext } from '../context.ts';
-import type { MillingCut, MillingOperation } from '../operation.ts';
+import type { MillingCut, MillingOperation } from './milling-operation.ts';
 import { speedHardnessFactor } from '../sources.ts';
 import { startingRpm, tidy } from '../starting.ts';
 import { chipWindow } from './chip-window.ts';

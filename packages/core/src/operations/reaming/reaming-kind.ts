@@ -5,7 +5,7 @@ import { setHole } from '../holes/set-hole.ts';
 import { checkHole } from '../holes/check-hole.ts';
 import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
-import type { ReamingOperation } from '../hole-operation.ts';
+import type { ReamingOperation } from './reaming-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
 import { reamingNumbers } from './reaming-numbers.ts';
 import { reamingState, type ReamingState } from './reaming-state.ts';

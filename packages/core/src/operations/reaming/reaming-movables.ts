@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { ReamingOperation } from '../hole-operation.ts';
+import type { ReamingOperation } from './reaming-operation.ts';
 import { feedMovable, preHole } from '../holes/hole-movables.ts';
 import { type Movable, movable, numberAt } from '../movable.ts';
 

@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { ReamingOperation } from '../hole-operation.ts';
+import type { ReamingOperation } from './reaming-operation.ts';
 import { CLEARANCE, approachSeconds } from '../../physics/holes/cycle-time.ts';
 import { reamerForces, reamedSize, type ReamedSize } from '../../physics/holes/reaming.ts';
 import { cuttingSpeed } from '../../physics/cutting/spindle-speed.ts';

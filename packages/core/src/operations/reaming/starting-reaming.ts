@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { ReamingOperation } from '../hole-operation.ts';
+import type { ReamingOperation } from './reaming-operation.ts';
 import { drillFeedWindow } from '../drilling/limits/drill-feed.ts';
 import { drillWindow, REAMING_SHARE } from '../life-state.ts';
 import { into, low, startingRpm } from '../starting.ts';

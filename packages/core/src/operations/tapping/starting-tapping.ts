@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { TappingOperation } from '../hole-operation.ts';
+import type { TappingOperation } from './tapping-operation.ts';
 import { low, startingRpm } from '../starting.ts';
 
 /** First speed of a tap; its feed is the pitch. */

@@ -5,7 +5,7 @@ import { setHole } from '../holes/set-hole.ts';
 import { checkTapping } from './check-tapping.ts';
 import { isTap } from '../../crib/cutter.ts';
 import { operationKind } from '../operation-kind.ts';
-import type { TappingOperation } from '../hole-operation.ts';
+import type { TappingOperation } from './tapping-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
 import { tappingNumbers } from './tapping-numbers.ts';
 import { tappingState, type TappingState } from './tapping-state.ts';

@@ -1,4 +1,4 @@
-import type { TappingOperation } from '../hole-operation.ts';
+import type { TappingOperation } from './tapping-operation.ts';
 import { preHoleOfThread } from '../holes/thread-pre-hole.ts';
 import type { Movable } from '../movable.ts';
 

@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { TappingOperation } from '../hole-operation.ts';
+import type { TappingOperation } from './tapping-operation.ts';
 import { approachSeconds } from '../../physics/holes/cycle-time.ts';
 import { type TapTorque, tapTorque } from '../../physics/threads/tap-torque.ts';
 import { heightFormed, heightForPilot } from '../../physics/threads/thread-geometry.ts';

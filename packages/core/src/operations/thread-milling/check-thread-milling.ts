@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { ThreadMillingOperation } from '../hole-operation.ts';
+import type { ThreadMillingOperation } from './thread-milling-operation.ts';
 import { checkHole } from '../holes/check-hole.ts';
 import { checkThread } from '../holes/check-thread.ts';
 import type { Inspection } from '../inspection.ts';

@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { ThreadMillingOperation } from '../hole-operation.ts';
+import type { ThreadMillingOperation } from './thread-milling-operation.ts';
 import { startingEdgeFeed, startingEdgeSpeed } from '../holes/starting-edge.ts';
 import { startingRpm } from '../starting.ts';
 

@@ -5,7 +5,7 @@ import { setHole } from '../holes/set-hole.ts';
 import { checkThreadMilling } from './check-thread-milling.ts';
 import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
-import type { ThreadMillingOperation } from '../hole-operation.ts';
+import type { ThreadMillingOperation } from './thread-milling-operation.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
 import { threadMillingNumbers } from './thread-milling-numbers.ts';
 import { threadMillingState, type ThreadMillingState } from './thread-milling-state.ts';

@@ -1,4 +1,4 @@
-import type { ThreadMillingOperation } from '../hole-operation.ts';
+import type { ThreadMillingOperation } from './thread-milling-operation.ts';
 import { feedMovable, passes, SPRING_PASSES } from '../holes/hole-movables.ts';
 import { preHoleOfThread } from '../holes/thread-pre-hole.ts';
 import type { Movable } from '../movable.ts';

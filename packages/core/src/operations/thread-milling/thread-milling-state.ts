@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import type { ThreadMillingOperation } from '../hole-operation.ts';
+import type { ThreadMillingOperation } from './thread-milling-operation.ts';
 import { approachSeconds, rapidSeconds } from '../../physics/holes/cycle-time.ts';
 import { heightForPilot } from '../../physics/threads/thread-geometry.ts';
 import {

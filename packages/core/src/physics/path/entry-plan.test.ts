@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { contextOf, CRIB, LOCK_POCKET } from '../../../fixtures/crib.ts';
-import { type Entry, usualPath } from '../../operations/operation.ts';
+import { type Entry } from '../../operations/operation.ts';
+import { usualPath } from '../../operations/milling/milling-operation.ts';
 import { deadCentre, entryPlan, type EntryPlace, rateEntries } from './entry-plan.ts';
 
 const entry: Entry = usualPath('pocket').entry;

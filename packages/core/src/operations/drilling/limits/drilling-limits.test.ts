@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { contextOf, CRIB, DOWEL_HOLE } from '../../../../fixtures/crib.ts';
 import type { OperationContext } from '../../context.ts';
 import type { LimitState } from '../../../judging/result.ts';
-import type { DrillingOperation } from '../../hole-operation.ts';
+import type { DrillingOperation } from '../drilling-operation.ts';
 import { evaluate, limitOf } from '../../../evaluation/evaluate.ts';
 import { KINDS } from '../../../evaluation/registry.ts';
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { contextOf, LOCK_POCKET, SEAL_POCKET } from '../../../../fixtures/crib.ts';
 import { millingState } from '../milling-state.ts';
 import { overloadOf } from './overload.ts';
-import type { MillingOperation } from '../../operation.ts';
+import type { MillingOperation } from '../milling-operation.ts';
 import { heatCurve } from './heat-curve.ts';
 import { pathDetail } from './path-detail.ts';
 import { turnOf } from './turn-of.ts';

@@ -1,6 +1,6 @@
 import type { OperationContext } from '../../context.ts';
 import { InputError } from '../../../units/input-error.ts';
-import type { MillingOperation } from '../../operation.ts';
+import type { MillingOperation } from '../milling-operation.ts';
 import { fastestOfEdge, millingState } from '../milling-state.ts';
 import { beliefOf, observationsOf, testCutOf } from '../stability-state.ts';
 import {

@@ -1,5 +1,5 @@
 import type { OperationContext } from '../../context.ts';
-import type { MillingOperation } from '../../operation.ts';
+import type { MillingOperation } from '../milling-operation.ts';
 import { fastestOfEdge, millingState } from '../milling-state.ts';
 
 /** A speed at which the teeth come in step with a heard frequency. */

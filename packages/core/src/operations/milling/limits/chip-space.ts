@@ -1,4 +1,5 @@
-import type { MillingFeatureKind, MillingOperation } from '../../operation.ts';
+import type { MillingFeatureKind } from '../../operation.ts';
+import type { MillingOperation } from '../milling-operation.ts';
 import type { MillingState } from '../milling-state.ts';
 import { type Source, uncertain } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { contextOf, DOWEL_HOLE, SEAL_POCKET } from '../../../../fixtures/crib.ts';
 import type { LimitState } from '../../../judging/result.ts';
-import type { MillingOperation, Operation } from '../../operation.ts';
+import type { MillingOperation } from '../milling-operation.ts';
+import type { Operation } from '../../operation.ts';
 import { evaluate, limitOf } from '../../../evaluation/evaluate.ts';
 import { speak } from '../../../units/sentence.ts';
 import { KINDS } from '../../../evaluation/registry.ts';

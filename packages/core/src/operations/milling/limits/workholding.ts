@@ -1,5 +1,5 @@
 import type { MillingState } from '../milling-state.ts';
-import type { WorkholdingKind } from '../../operation.ts';
+import type { WorkholdingKind } from '../milling-operation.ts';
 import type { Estimate } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { type Assessment, input, type Limit, used } from '../../../judging/limit.ts';
