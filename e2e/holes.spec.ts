@@ -95,7 +95,7 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   await decision.getByRole('button', { name: 'Release', exact: true }).click();
   await expect(page.getByText('Revision 1, current')).toBeVisible();
   await page.goto(`${jobUrl}/floor`);
-  await expect(page.getByText(/Mill the thread M6, 12.*deep, blind, 5.2.*there before/)).toBeVisible();
+  await expect(page.getByText(/Mill the thread M6, 12.*deep, blind, pre-hole 5.2/)).toBeVisible();
   await expect(page.getByText(/Climb from the bottom up, pitch 1/)).toBeVisible();
   await expect(page.getByText(/Pecks to/)).toBeVisible();
 });

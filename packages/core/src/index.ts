@@ -233,7 +233,7 @@ export { CHAMFER_OFF_TIP } from './operations/chamfering/chamfering-state.ts';
 export { drillingState, type DrillingState } from './operations/drilling/drilling-state.ts';
 export { KINDS } from './evaluation/registry.ts';
 export type { Parameter } from './operations/parameter.ts';
-export { holeSentence, stepNotes } from './operations/holes/step-notes.ts';
+export { holeSentence, stepNotes } from './evaluation/step-notes.ts';
 export { chanceLost } from './operations/holes/hole-risk.ts';
 export type { HoleRisk } from './judging/result.ts';
 export { seededNormal, seededUniform } from './numerics/random.ts';

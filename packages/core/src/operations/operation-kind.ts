@@ -12,6 +12,7 @@ import type { Switch } from './switch.ts';
 import type { MillingOperation } from './milling/milling-operation.ts';
 import type { Operation } from './operation.ts';
 import type { Parameter } from './parameter.ts';
+import type { Sentence } from '../units/sentence.ts';
 
 /** Keys of the numbers people look at first in one kind of operation. */
 export interface ShownNumbers {
@@ -54,6 +55,10 @@ export interface OperationKind<O extends Operation = Operation> {
   readonly shown: ShownNumbers;
   /** Ids of its limits, always in this order. */
   readonly ladder: readonly { readonly id: string; readonly name: string }[];
+  /** What one does, in the words of the sheet: “Pilot”, “Mill the thread”. */
+  verb(op: Operation): string;
+  /** What the setter has to know that no number says. */
+  notes(op: Operation): readonly Sentence[];
   /** What can hurt someone beside what every cut has. */
   cautions(op: Operation, context: OperationContext): readonly string[];
   /** Every number of one that can be moved, its own first. */
@@ -97,6 +102,8 @@ export interface KindParts<O extends Operation, S extends CutState> {
   readonly rests?: (state: S) => readonly (Estimate | null)[];
   readonly pecks?: (state: S) => readonly Peck[];
   readonly risk?: (state: S) => HoleRisk;
+  readonly verb: (op: O) => string;
+  readonly notes?: (op: O) => readonly Sentence[];
   readonly cautions?: (op: O, context: OperationContext) => readonly string[];
 }
 
@@ -114,6 +121,8 @@ export function operationKind<O extends Operation, S extends CutState>(
     parameters: parts.parameters,
     shown: parts.shown,
     ladder: parts.ladder,
+    verb: (op) => parts.verb(own(op)),
+    notes: (op) => parts.notes?.(own(op)) ?? [],
     cautions: (op, context) => parts.cautions?.(own(op), context) ?? [],
     check(op, context, see) {
       const { tool, checks } = parts;

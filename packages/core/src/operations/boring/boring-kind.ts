@@ -1,3 +1,4 @@
+import { measure, say } from '../../units/sentence.ts';
 import { boringMovables } from './boring-movables.ts';
 import { startingBoring } from './starting-boring.ts';
 import { setHole } from '../holes/set-hole.ts';
@@ -23,6 +24,14 @@ export const boringKind = operationKind<BoringOperation, BoringState>({
     named: 'a boring bar',
     fits: ({ type }) => type === 'boring_bar',
   },
+  verb: () => 'Bore',
+  notes: (op) => [
+    say(
+      '{0} passes, {1} spring passes; set the bar after measuring the first bore.',
+      measure(op.cut.passes, 'pieces'),
+      measure(op.cut.springPasses, 'pieces'),
+    ),
+  ],
   parameters: AXIAL,
   shown: {
     set: ['n', 'vf', 'fn', 'ap'],

@@ -1,3 +1,4 @@
+import { measure, say } from '../../units/sentence.ts';
 import { chamferingMovables } from './chamfering-movables.ts';
 import { speedDiameterOfChamfer } from './chamfering-state.ts';
 import { startingChamfering } from './starting-chamfering.ts';
@@ -16,6 +17,8 @@ import { chamferFeedLimit, chamferFitsLimit } from './limits/chamfering.ts';
 export const chamferingKind = operationKind<ChamferingOperation, ChamferingState>({
   kind: 'chamfering',
   tool: { named: 'a chamfer mill', fits: ({ type }) => type === 'chamfer_mill' },
+  verb: () => 'Chamfer',
+  notes: (op) => [say('Width {0}.', measure(op.cut.widthMm, 'mm'))],
   parameters: ROUND,
   shown: {
     set: ['n', 'vfc', 'width', 'vf'],

@@ -1,3 +1,4 @@
+import { measure, say } from '../../units/sentence.ts';
 import { drillingMovables } from './drilling-movables.ts';
 import { drillingSwitches } from './drilling-switches.ts';
 import { drillingDiameter } from './drilling-diameter.ts';
@@ -44,6 +45,20 @@ export const drillingKind = operationKind<DrillingOperation, DrillingState>({
     named: 'a drill, or for a spot a spotting drill',
     fits: (cutter, op) => isDrill(cutter) || (cutter.type === 'spot_drill' && op.role === 'spot'),
   },
+  verb: (op) => (op.role === 'drill' ? 'Drill' : op.role === 'spot' ? 'Spot' : 'Pilot'),
+  notes: (op) => [
+    ...(op.role !== 'spot' && (op.hole.through || op.hole.crossHoles > 0) && op.cut.breakthroughFeed < 1
+      ? [
+          say(
+            'Before breakthrough: feed at {0} of the rest.',
+            measure(100 * op.cut.breakthroughFeed, 'percent'),
+          ),
+        ]
+      : []),
+    ...(op.hole.piloted
+      ? [say('Enter the pilot slowly; full speed and coolant 1 to 2 mm above its bottom.')]
+      : []),
+  ],
   parameters: AXIAL,
   shown: {
     set: ['n', 'vf', 'fn', 'pecks'],

@@ -1,3 +1,4 @@
+import { measure, say } from '../../units/sentence.ts';
 import { holeMillingMovables } from './hole-milling-movables.ts';
 import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
 import { startingHoleMilling } from './starting-hole-milling.ts';
@@ -34,6 +35,12 @@ export const holeMillingKind = operationKind<HoleMillingOperation, HoleMillingSt
     named: 'an end mill with a flat or rounded corner',
     fits: ({ type }) => type === 'end_mill_flat' || type === 'end_mill_bull',
   },
+  verb: () => 'Helical milling',
+  notes: ({ cut }) => [
+    say('Pitch {0} per revolution, climb; centre-path program.', measure(cut.pitchMm, 'mm')),
+    ...(cut.pastFloorMm > 0 ? [say('Overrun {0} at the bottom.', measure(cut.pastFloorMm, 'mm'))] : []),
+    ...(cut.springPasses > 0 ? [say('{0} spring passes.', measure(cut.springPasses, 'pieces'))] : []),
+  ],
   parameters: [...ROUND, 'pitch'],
   shown: {
     set: ['n', 'vfc', 'pitch', 'helices'],

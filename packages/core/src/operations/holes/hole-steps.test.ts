@@ -21,7 +21,7 @@ import { planHole } from '../../deciding/hole-plan/plan-hole.ts';
 import { KINDS } from '../../evaluation/registry.ts';
 import { speak } from '../../units/sentence.ts';
 import { chanceLost } from './hole-risk.ts';
-import { holeSentence, stepNotes } from './step-notes.ts';
+import { holeSentence, stepNotes } from '../../evaluation/step-notes.ts';
 
 const steps = {
   pilot: stepOf(DUPLEX, DEEP_8, 'peck', 'pilot'),

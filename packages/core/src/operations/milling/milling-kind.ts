@@ -81,6 +81,7 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
 export const millingKind = operationKind<MillingOperation, MillingState>({
   kind: 'milling',
   tool: { named: 'a milling cutter', fits: isMillingCutter },
+  verb: (op) => `Mill ${op.feature.kind}`,
   parameters: ['n', 'vc', 'fz', 'vf', 'hex', 'ap', 'ae', 'Q'],
   shown: {
     set: ['n', 'vf', 'ap', 'ae'],

@@ -1,3 +1,4 @@
+import { measure, say } from '../../units/sentence.ts';
 import { reamingMovables } from './reaming-movables.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
 import { startingReaming } from './starting-reaming.ts';
@@ -26,6 +27,10 @@ import {
 export const reamingKind = operationKind<ReamingOperation, ReamingState>({
   kind: 'reaming',
   tool: { named: 'a reamer', fits: ({ type }) => type === 'reamer' },
+  verb: () => 'Ream',
+  notes: (op) => [
+    say('Retract feed {0}× feed in, spindle turning forwards.', measure(op.cut.outFeed, 'ratio')),
+  ],
   parameters: AXIAL,
   shown: {
     set: ['n', 'vf', 'fn', 'allowance'],

@@ -1,5 +1,5 @@
+import { measure, say } from '../../units/sentence.ts';
 import { tappingMovables } from './tapping-movables.ts';
-import { say } from '../../units/sentence.ts';
 import { startingTapping } from './starting-tapping.ts';
 import { setHole } from '../holes/set-hole.ts';
 import { checkTapping } from './check-tapping.ts';
@@ -37,6 +37,13 @@ export const tappingKind = operationKind<TappingOperation, TappingState>({
   kind: 'tapping',
   tool: { named: 'a tap', fits: isTap },
   // Its feed is its pitch.
+  verb: () => 'Tap',
+  notes: (op) => [
+    say(
+      op.cut.synchronous ? 'Rigid tapping, pitch {0}.' : 'Floating holder, pitch {0}.',
+      measure(op.thread.pitchMm, 'mm'),
+    ),
+  ],
   parameters: ['n', 'vc'],
   shown: {
     set: ['n', 'vf', 'height', 'Mbreak'],

@@ -1,3 +1,4 @@
+import { measure, say } from '../../units/sentence.ts';
 import { threadMillingMovables } from './thread-milling-movables.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
 import { startingThreadMilling } from './starting-thread-milling.ts';
@@ -22,6 +23,15 @@ import {
 export const threadMillingKind = operationKind<ThreadMillingOperation, ThreadMillingState>({
   kind: 'thread-milling',
   tool: { named: 'a thread mill', fits: ({ type }) => type === 'thread_mill' },
+  verb: () => 'Mill the thread',
+  notes: (op) => [
+    say(
+      'Climb from the bottom up, pitch {0}; {1} radial passes, {2} spring passes; centre-path program.',
+      measure(op.thread.pitchMm, 'mm'),
+      measure(op.cut.passes, 'pieces'),
+      measure(op.cut.springPasses, 'pieces'),
+    ),
+  ],
   parameters: ROUND,
   shown: {
     set: ['n', 'vfc', 'turns', 'height'],
