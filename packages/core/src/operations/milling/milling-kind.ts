@@ -29,7 +29,6 @@ import {
   rampAngleLimit,
 } from './limits/entry.ts';
 import { finishAllowanceLimit } from './limits/finish-allowance.ts';
-import { floorInOneLimit } from './limits/floor-in-one.ts';
 import { flutesEngagementLimit } from './limits/flutes-engagement.ts';
 import { limitDepthLimit } from './limits/limit-depth.ts';
 import { longReachLimit } from './limits/long-reach.ts';
@@ -48,7 +47,6 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   blockRateLimit,
   ...OF_ALL.cutter,
   usableLengthLimit,
-  floorInOneLimit,
   reachLimit,
   cornerFitLimit,
   chipThinLimit,
