@@ -204,7 +204,6 @@ const steps = {
     pastFloorMm: number(),
   }),
   chamfering: step('chamfering', { ...perTooth, widthMm: number() }),
-  countersinking: step('countersinking', perTurn),
   tapping: step(
     'tapping',
     { speedRpm: number(), synchronous: yup.boolean().strict().required() },

@@ -2,7 +2,6 @@ import type { OperationKind } from '../operations/operation-kind.ts';
 import type { Operation } from '../operations/operation.ts';
 import { boringKind } from '../operations/boring/boring-kind.ts';
 import { chamferingKind } from '../operations/chamfering/chamfering-kind.ts';
-import { countersinkingKind } from '../operations/countersinking/countersinking-kind.ts';
 import { drillingKind } from '../operations/drilling/drilling-kind.ts';
 import { holeMillingKind } from '../operations/hole-milling/hole-milling-kind.ts';
 import { millingKind } from '../operations/milling/milling-kind.ts';
@@ -18,7 +17,6 @@ export const KINDS = {
   boring: boringKind,
   'hole-milling': holeMillingKind,
   chamfering: chamferingKind,
-  countersinking: countersinkingKind,
   tapping: tappingKind,
   'thread-milling': threadMillingKind,
 } satisfies { readonly [K in Operation['kind']]: OperationKind };

@@ -69,7 +69,6 @@ export const KIND_VIEWS: Readonly<Record<Operation['kind'], KindView>> = {
   boring: hole,
   'hole-milling': hole,
   chamfering: hole,
-  countersinking: hole,
   tapping: hole,
   'thread-milling': hole,
 };
