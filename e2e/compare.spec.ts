@@ -57,7 +57,7 @@ test.describe('balancing the plate pocket in aged titanium', () => {
     await found.click();
     await expect(page.getByText('Preview: what changes is tinted')).toBeVisible();
     await page.getByRole('button', { name: 'Apply what was found' }).click();
-    await expect(page.getByRole('region', { name: 'What governs' })).toContainText('clear');
+    await expect(page.getByRole('region', { name: 'What governs' })).toContainText('Clear');
     const after = await Promise.all(
       ['spindle speed', 'feed per tooth', 'axial depth', 'radial depth'].map((n) => value(page, n)),
     );
@@ -181,6 +181,6 @@ test('a pair of changes is applied where no single one is enough, and undone', a
   await expect(pair).toBeEnabled({ timeout: 20_000 });
   await pair.click();
   await governs.getByRole('button', { name: 'Apply' }).click();
-  await expect(page.getByRole('button', { name: /^wall deflection/ })).toContainText('clear');
+  await expect(page.getByRole('button', { name: /^wall deflection/ })).toContainText('Clear');
   await undoAll(page);
 });

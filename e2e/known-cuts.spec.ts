@@ -147,7 +147,7 @@ async function openedJob(page: Page, job: KnownJob): Promise<string> {
 /** Names of the limits that are over once the page has settled. */
 async function over(page: Page): Promise<string[]> {
   await expectSaved(page);
-  const list = page.getByRole('region', { name: 'Limits' }).getByRole('button', { name: /: over/ });
+  const list = page.getByRole('region', { name: 'Limits' }).getByRole('button', { name: /: Over limit/ });
   return (await list.evaluateAll((all) => all.map((b) => b.getAttribute('aria-label') ?? b.textContent))).map(
     String,
   );

@@ -30,7 +30,7 @@ test('three people take a job from request to sheet', async ({ page }) => {
   await page.getByLabel('radial depth', { exact: true }).press('Enter');
   const governs = page.getByRole('region', { name: 'What governs' });
   await expect(governs).toContainText('wall deflection');
-  await expect(governs).toContainText('over');
+  await expect(governs).toContainText('Over limit');
   await governs.getByRole('button', { name: /^Preview: Raise stock to leave/ }).click();
   await expect(page.getByText('Preview: what changes is tinted')).toBeVisible();
   await governs.getByRole('button', { name: 'Apply' }).click();

@@ -106,7 +106,7 @@ test('the bench says what it judges vibration by, and leads to where it is measu
     .first()
     .click();
   await page.getByRole('link', { name: /Rough seal pocket/ }).click();
-  await expect(limit).toContainText('unproven');
+  await expect(limit).toContainText('Unproven');
   await limit.click();
   await page.getByRole('link', { name: 'Measure this combination' }).click();
   const dialog = page.getByRole('dialog', { name: 'New combination' });
@@ -122,7 +122,7 @@ test('chatter logged at the very cut turns the bench over at once, and struck it
   await signIn(page, 'engineer');
   await openBench(page, /TT-0420/, /Rough plate pocket/);
   const limit = page.getByRole('button', { name: /^stability limit/ });
-  await expect(limit).toContainText('clear');
+  await expect(limit).toContainText('Clear');
   await limit.click();
   await page.getByRole('link', { name: 'See lobes, test cuts and sound' }).click();
   await page.getByRole('tab', { name: 'Test cuts' }).click();
@@ -133,14 +133,14 @@ test('chatter logged at the very cut turns the bench over at once, and struck it
   const logged = page.getByRole('region', { name: 'Test cuts' });
   await expect(logged.getByText('howled in the first corner')).toBeVisible();
   await page.getByRole('link', { name: 'Back to the bench' }).click();
-  await expect(limit).toContainText('over');
+  await expect(limit).toContainText('Over limit');
   await expect(page.getByRole('region', { name: 'What governs' })).toContainText(/heard|logged/i);
   await page.goBack();
   await page.getByRole('tab', { name: 'Test cuts' }).click();
   await logged.getByRole('button', { name: 'Delete' }).first().click();
   await expect(logged.getByText('howled in the first corner')).toBeHidden();
   await page.getByRole('link', { name: 'Back to the bench' }).click();
-  await expect(limit).toContainText('clear');
+  await expect(limit).toContainText('Clear');
 });
 
 test('a file that is no frequency response is refused by line, and nothing is kept', async ({ page }) => {

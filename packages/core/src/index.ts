@@ -237,3 +237,4 @@ export { holeSentence, stepNotes } from './evaluation/step-notes.ts';
 export { chanceLost } from './operations/holes/hole-risk.ts';
 export type { HoleRisk } from './judging/result.ts';
 export { seededNormal, seededUniform } from './numerics/random.ts';
+export { STATE_WORDS } from './judging/limit.ts';

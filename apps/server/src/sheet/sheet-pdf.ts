@@ -1,5 +1,14 @@
 import { createRequire } from 'node:module';
-import { formatMeasure, holeSentence, type Quantity, KINDS, speak, stepNotes, type System } from '@burl/core';
+import {
+  formatMeasure,
+  holeSentence,
+  type Quantity,
+  KINDS,
+  speak,
+  stepNotes,
+  type System,
+  STATE_WORDS,
+} from '@burl/core';
 import type { Release, ReleasedOperation } from '@burl/contract';
 import PDFDocument from 'pdfkit';
 
@@ -10,7 +19,8 @@ const INK = '#1f2426';
 const SOFT = '#5c615f';
 const RULE = '#c9c2b2';
 const MARGIN = 42;
-const STATE_WORD = { clear: '○ clear', tight: '◐ tight', over: '◆ over', unproven: '□ unproven' } as const;
+/** States by shape, as on every page: circle, triangle, diamond, square. */
+const STATE_SHAPE = { clear: '○', tight: '△', over: '◆', unproven: '□' } as const;
 /** Numbers a setter types or watches, in the order of the machine's screen. */
 
 type Document = PDFKit.PDFDocument;
@@ -141,7 +151,7 @@ function block(doc: Document, op: ReleasedOperation, number: number, units: Syst
   list(
     doc,
     open.length ? 'Not clear' : 'All limits clear',
-    open.map((l) => `${STATE_WORD[l.state]}: ${l.name}. ${speak(l.why, units)}`),
+    open.map((l) => `${STATE_SHAPE[l.state]} ${STATE_WORDS[l.state]}: ${l.name}. ${speak(l.why, units)}`),
   );
   const assumed = evaluation.sources.filter((s) => s.kind !== 'measured');
   list(doc, 'Assumed', [assumed.map((s) => s.label).join('; ')]);

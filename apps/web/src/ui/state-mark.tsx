@@ -1,4 +1,4 @@
-import type { LimitState } from '@burl/core';
+import { type LimitState, STATE_WORDS } from '@burl/core';
 
 export const STATE_COLOUR: Readonly<Record<LimitState, string>> = {
   clear: 'text-clear',
@@ -47,7 +47,7 @@ export function StateWord({ state }: { state: LimitState }) {
   return (
     <span className={`inline-flex items-center gap-1 font-semibold ${STATE_COLOUR[state]}`}>
       <StateMark state={state} />
-      {state}
+      {STATE_WORDS[state]}
     </span>
   );
 }

@@ -33,6 +33,14 @@ export interface Limit<S> {
   assess(state: S): Assessment | null;
 }
 
+/** States as people read them. */
+export const STATE_WORDS: Readonly<Record<LimitState, string>> = {
+  clear: 'Clear',
+  tight: 'Tight',
+  over: 'Over limit',
+  unproven: 'Unproven',
+};
+
 /** A band wider than this (high over low) that straddles the border says nothing. */
 const TELLS_NOTHING = 9;
 

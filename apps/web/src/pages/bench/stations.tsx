@@ -1,3 +1,4 @@
+import { STATE_WORDS } from '@burl/core';
 import type { JobDetail } from '@burl/contract';
 import { memo } from 'react';
 import { Link } from 'react-router';
@@ -41,7 +42,7 @@ export const Stations = memo(function Stations({
                 {e ? (
                   <>
                     <StateMark state={e.state} size={12} />
-                    <span className="sr-only">{e.state}</span>
+                    <span className="sr-only">{STATE_WORDS[e.state]}</span>
                     {e.time.perPart.toFixed(1)} min
                   </>
                 ) : (

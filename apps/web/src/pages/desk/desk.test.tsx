@@ -69,7 +69,7 @@ describe('desk', () => {
     const column = async (name: string) => within(await screen.findByRole('region', { name }));
     const draft = await column('Draft');
     expect(draft.getByText('wall deflection, Rough pocket')).toBeTruthy();
-    expect(draft.getByText('over')).toBeTruthy();
+    expect(draft.getByText('Over limit')).toBeTruthy();
     expect(draft.getByText('31.3 min')).toBeTruthy();
     expect(draft.getByText(/Ada Eder, less than a minute ago/)).toBeTruthy();
     expect((await column('Awaiting release')).getByText('no operations yet')).toBeTruthy();

@@ -70,7 +70,7 @@ describe('sheet on the floor', () => {
     }
     expect(screen.getByText('1,060 rpm')).toBeTruthy();
     expect(screen.getByText(/Pecks to 26\.01/)).toBeTruthy();
-    expect(screen.getByText('over')).toBeTruthy();
+    expect(screen.getByText('Over limit')).toBeTruthy();
   });
 
   it('speaks inch when inch is set, on the page and in the PDF’s address', async () => {

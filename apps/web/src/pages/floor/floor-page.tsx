@@ -1,4 +1,13 @@
-import { formatMeasure, holeSentence, isHole, numberOf, KINDS, speak, stepNotes } from '@burl/core';
+import {
+  STATE_WORDS,
+  formatMeasure,
+  holeSentence,
+  isHole,
+  numberOf,
+  KINDS,
+  speak,
+  stepNotes,
+} from '@burl/core';
 import type { ReleasedOperation } from '@burl/contract';
 import { FileDown, Printer } from 'lucide-react';
 import { useParams } from 'react-router';
@@ -84,7 +93,7 @@ function Block({ op, number }: { op: ReleasedOperation; number: number }) {
                 <StateMark state={l.state} />
               </span>
               <span>
-                <strong>{l.state}</strong>: {speak(l.why, system)}
+                <strong>{STATE_WORDS[l.state]}</strong>: {speak(l.why, system)}
               </span>
             </li>
           ))}

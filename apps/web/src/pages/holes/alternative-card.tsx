@@ -1,4 +1,5 @@
 import {
+  STATE_WORDS,
   UNITS,
   type Alternative,
   formatMeasure,
@@ -171,7 +172,7 @@ function Step({
           <StateMark state={e.state} />
         </span>
         <span>
-          <strong className="font-semibold">{e.state}</strong>, {governing.name}
+          <strong className="font-semibold">{STATE_WORDS[e.state]}</strong>, {governing.name}
           {e.state !== 'clear' && <>. {speak(governing.why, system)}</>}
         </span>
       </p>

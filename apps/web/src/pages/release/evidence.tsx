@@ -1,4 +1,12 @@
-import { type Difference, formatMeasure, type LimitResult, numberOf, KINDS, speak } from '@burl/core';
+import {
+  STATE_WORDS,
+  type Difference,
+  formatMeasure,
+  type LimitResult,
+  numberOf,
+  KINDS,
+  speak,
+} from '@burl/core';
 import type { ReleasedOperation } from '@burl/contract';
 import { useSystem } from '../../frame/preferences.tsx';
 import { StateMark, StateWord } from '../../ui/state-mark.tsx';
@@ -35,7 +43,8 @@ function OpenLimit({ limit }: { limit: LimitResult }) {
         <StateMark state={limit.state} />
       </span>
       <span>
-        <span className="font-semibold">{limit.state}</span>: {limit.name}. {speak(limit.why, system)}
+        <span className="font-semibold">{STATE_WORDS[limit.state]}</span>: {limit.name}.{' '}
+        {speak(limit.why, system)}
       </span>
     </li>
   );

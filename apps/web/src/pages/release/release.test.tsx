@@ -89,7 +89,7 @@ describe('evidence', () => {
     expect(screen.getByRole('heading', { level: 3 }).textContent).toBe('2 Rough pocket Setup 1, variant A');
     const open = operation.evaluation.limits.filter((l) => l.state !== 'clear');
     expect(
-      screen.getAllByRole('listitem').filter((i) => /^(over|tight|unproven)/.test(i.textContent!)),
+      screen.getAllByRole('listitem').filter((i) => /^(Over limit|Tight|Unproven)/.test(i.textContent!)),
     ).toHaveLength(open.length);
     expect(screen.getByText('runout measured at the tip')).toBeTruthy();
     expect(screen.getByText(/kc1\.1 of the crib/)).toBeTruthy();

@@ -13,7 +13,8 @@ import type { MillingOperation } from '../../operations/milling/milling-operatio
 import { judgeLimits } from '../../evaluation/evaluate.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { worthOf } from '../search/objective.ts';
-import { InputError } from '../../units/input-error.ts';
+import { InputError, problemInWords } from '../../units/input-error.ts';
+import { measure, say, type Sentence } from '../../units/sentence.ts';
 import {
   begin,
   isLaidOut,
@@ -37,7 +38,7 @@ export interface RankedCutter {
   readonly cutterId: string;
   readonly name: string;
   /** What disqualifies it; empty for a candidate. */
-  readonly against: readonly string[];
+  readonly against: readonly Sentence[];
   /** Worked out for the best candidates; null otherwise. */
   readonly layout: StrategyLayout | null;
 }
@@ -47,7 +48,7 @@ export interface Ranking {
   readonly best: readonly RankedCutter[];
   readonly disqualified: readonly RankedCutter[];
   /** Larger or shorter tools, in words. */
-  readonly sizes: readonly string[];
+  readonly sizes: readonly Sentence[];
 }
 
 /** Candidates balanced in full, and shown. */
@@ -81,40 +82,48 @@ export function reasonsAgainst(
   context: OperationContext,
   cutter: Cutter,
   offer: Offer,
-): string[] {
-  const list: string[] = [];
+): Sentence[] {
+  const list: Sentence[] = [];
   const { alloy } = context;
   const d = outerDiameter(cutter);
   const face = cutter.type.startsWith('face_mill');
   if (!cutter.suits_iso_groups.includes(alloy.iso513_group))
-    list.push(`rated for ISO ${cutter.suits_iso_groups.join(', ')}, not for ISO ${alloy.iso513_group}`);
+    list.push(say(`rated for ISO ${cutter.suits_iso_groups.join(', ')}, not for ISO ${alloy.iso513_group}`));
   const at = contextWith(op, context, cutter, offer);
-  if (!at) list.push('no holder in stock takes it on this spindle');
+  if (!at) list.push(say('no holder in stock takes it on this spindle'));
   const flatFloor = op.feature.slopeDeg === 90 && op.feature.kind !== 'side' && op.feature.kind !== 'boss';
-  if (cutter.type === 'end_mill_ball' && flatFloor) list.push('a ball nose leaves no flat floor');
+  if (cutter.type === 'end_mill_ball' && flatFloor) list.push(say('a ball nose leaves no flat floor'));
   if (cutter.type === 'end_mill_barrel' && op.feature.allowanceMm > 0)
-    list.push('a barrel cutter is made to finish walls');
+    list.push(say('a barrel cutter is made to finish walls'));
   const gap = narrowest(op.feature);
-  if (gap < d - 1e-9) list.push(`${d} mm does not go into ${gap.toFixed(1)} mm`);
+  if (gap < d - 1e-9) list.push(say('{0} does not go into {1}', measure(d, 'mm'), measure(gap, 'mm')));
   if ((cutter.properties.LU ?? Infinity) < op.feature.depthMm)
-    list.push(`reach ${cutter.properties.LU} mm; depth ${op.feature.depthMm} mm`);
+    list.push(
+      say(
+        'reach {0}; depth {1}',
+        measure(cutter.properties.LU ?? 0, 'mm'),
+        measure(op.feature.depthMm, 'mm'),
+      ),
+    );
   if (
     face &&
     (op.feature.kind === 'pocket' || op.feature.kind === 'slot') &&
     (cutter.properties.RMPX ?? 0) < 0.5
   )
-    list.push('its end face cannot ramp into a closed feature');
+    list.push(say('its end face cannot ramp into a closed feature'));
   if (op.feature.allowanceMm === 0 && op.feature.cornerRadiusMm !== null && d / 2 > op.feature.cornerRadiusMm)
-    list.push(`too large for the ${op.feature.cornerRadiusMm} mm corner that this cut finishes`);
+    list.push(
+      say('too large for the {0} corner that this cut finishes', measure(op.feature.cornerRadiusMm, 'mm')),
+    );
   const slot = cutter.max_slot_depth_over_d;
   if (op.feature.kind === 'slot' && slot !== undefined && slot < 0.3)
-    list.push(`${cutter.properties.ZEFP ?? 'so many'} flutes have no room for chips at full width`);
+    list.push(say(`${cutter.properties.ZEFP ?? 'so many'} flutes have no room for chips at full width`));
   if (!at || list.length > 0) return list;
   try {
     const limits = judgeLimits(operationFor(op, at, op.path.strategy), at, AGAINST);
-    return limits.filter((l) => l.state === 'over').map((l) => l.name);
+    return limits.filter((l) => l.state === 'over').map((l) => say(l.name));
   } catch (error) {
-    if (error instanceof InputError) return error.problems.map((p) => `${p.field}: ${p.allowed}`);
+    if (error instanceof InputError) return error.problems.map((p) => say(problemInWords(p)));
     throw error;
   }
 }
@@ -125,14 +134,18 @@ function sizeWords(
   present: Cutter,
   best: readonly RankedCutter[],
   offer: Offer,
-): string[] {
-  const words: string[] = [];
+): Sentence[] {
+  const words: Sentence[] = [];
   const d0 = outerDiameter(present);
   const stickOut = op.tooling.stickOutMm;
   const shortest = Math.max(op.feature.depthMm + 2, 0.5 * d0);
   if (shortest < stickOut - 1)
     words.push(
-      `The same tool ${(stickOut - shortest).toFixed(0)} mm shorter would still reach and be ${((stickOut / shortest) ** 3).toFixed(1)} times as stiff.`,
+      say(
+        'The same tool {0} shorter would still reach and be {1} times as stiff.',
+        measure(stickOut - shortest, 'mm'),
+        measure((stickOut / shortest) ** 3, 'ratio'),
+      ),
     );
   for (const r of best) {
     const cutter = offer.cutters.find((c) => c.id === r.cutterId);
@@ -140,10 +153,19 @@ function sizeWords(
     const d = outerDiameter(cutter);
     if (Math.abs(d / d0 - 1) < 0.05) continue;
     const times = (d / d0) ** 4 * (stickOut / r.layout.operation.tooling.stickOutMm) ** 3;
+    const left = measure(r.layout.leavesInCornerMm, 'mm');
     words.push(
       d > d0
-        ? `${cutter.name} is ${times.toFixed(1)} times as stiff at this stick-out and leaves ${r.layout.leavesInCornerMm.toFixed(2)} mm in the corners.`
-        : `${cutter.name} has ${(times * 100).toFixed(0)}% of the stiffness and gets further into the corners: ${r.layout.leavesInCornerMm.toFixed(2)} mm left.`,
+        ? say(
+            `${cutter.name} is {0} times as stiff at this stick-out and leaves {1} in the corners.`,
+            measure(times, 'ratio'),
+            left,
+          )
+        : say(
+            `${cutter.name} has {0} of the stiffness and gets further into the corners: {1} left.`,
+            measure(100 * times, 'percent'),
+            left,
+          ),
     );
   }
   return words.slice(0, 4);
@@ -174,7 +196,7 @@ export function rankCutters(
       disqualified.push({
         cutterId: cutter.id,
         name: cutter.name,
-        against: begun && 'impossible' in begun ? [begun.impossible] : against,
+        against: begun && 'impossible' in begun ? [say(begun.impossible)] : against,
         layout: null,
       });
   }

@@ -157,14 +157,20 @@ describe('choosing the cutter', { timeout: 60_000 }, () => {
     ['shoulder90-63-z6-ti', /does not go into/],
     ['ball-10-z4-var', /flat floor/],
   ])('%s is disqualified, in words', (id, why) => {
-    expect(reasonsAgainst(lock, context, cutter(id), offer).join('; ')).toMatch(why);
+    expect(
+      reasonsAgainst(lock, context, cutter(id), offer)
+        .map((s) => speak(s, 'metric'))
+        .join('; '),
+    ).toMatch(why);
   });
 
   it('a finisher larger than the corner is disqualified', () => {
     const finish = { ...lock, feature: { ...lock.feature, allowanceMm: 0, cornerRadiusMm: 5 } };
-    expect(reasonsAgainst(finish, context, context.cutter, offer).join()).toMatch(
-      /too large for the 5 mm corner/,
-    );
+    expect(
+      reasonsAgainst(finish, context, context.cutter, offer)
+        .map((s) => speak(s, 'metric'))
+        .join(),
+    ).toMatch(/too large for the 5 mm corner/);
   });
 
   it('ranks the rest by what was asked, five at most, and says what size would change', () => {

@@ -1,7 +1,14 @@
-import type { MillingOperation, Objective, OperationContext, Ranking } from '@burl/core';
+import {
+  type MillingOperation,
+  type Objective,
+  type OperationContext,
+  type Ranking,
+  speak,
+} from '@burl/core';
 import type { Crib } from '@burl/contract';
 import { proxy } from 'comlink';
 import { useMemo, useState } from 'react';
+import { useSystem } from '../../../frame/preferences.tsx';
 import { offerOf } from '../../../judging/offer.ts';
 import { HeavyState } from '../../../workers/heavy-state.tsx';
 import { question } from '../../../workers/question.ts';
@@ -15,13 +22,14 @@ const BUDGET = 1000;
 
 /** What larger or shorter tools would change, and the cutters that were ruled out with why. */
 function Others({ ranking }: { ranking: Ranking }) {
+  const system = useSystem();
   return (
     <div className="mt-3 grid grid-cols-2 gap-3 max-[900px]:grid-cols-1">
       <section aria-label="Larger or shorter" className="rounded-lg border border-line bg-card p-3">
         <h3 className="mb-1">Larger or shorter tools</h3>
         <ul className="list-outside list-disc space-y-1 pl-4">
-          {ranking.sizes.map((s) => (
-            <li key={s}>{s}</li>
+          {ranking.sizes.map((s, i) => (
+            <li key={i}>{speak(s, system)}</li>
           ))}
           {ranking.sizes.length === 0 && <li>Nothing in stock is larger or shorter.</li>}
         </ul>
@@ -35,7 +43,7 @@ function Others({ ranking }: { ranking: Ranking }) {
         >
           {ranking.disqualified.map((d) => (
             <li key={d.cutterId} className="border-t border-line pt-1">
-              <b>{d.name}</b>: {d.against.join('; ')}.
+              <b>{d.name}</b>: {d.against.map((s) => speak(s, system)).join('; ')}.
             </li>
           ))}
         </ul>

@@ -34,7 +34,7 @@ describe('ladder', () => {
     expect(rungs.map((r) => r.textContent!.split(':')[0])).toEqual(evaluation.limits.map((l) => l.name));
     const lean = rungs.find((r) => r.textContent!.startsWith('wall deflection'))!;
     const { share } = evaluation.limits.find((l) => l.id === 'wall-error')!;
-    expect(lean.textContent).toBe(`wall deflection: over${(share!.value * 100).toFixed(0)}%`);
+    expect(lean.textContent).toBe(`wall deflection: Over limit${(share!.value * 100).toFixed(0)}%`);
   });
 
   it('opens a rung with sentence, allowed value, formula, band and source, and closes it', () => {
@@ -94,7 +94,7 @@ describe('governing limit', () => {
   it('says in a sentence what governs, and what each remedy costs and pushes over', () => {
     show(null);
     expect(screen.getByText('Governs: wall deflection')).toBeTruthy();
-    expect(screen.getByText('over')).toBeTruthy();
+    expect(screen.getByText('Over limit')).toBeTruthy();
     expect(screen.getByText('Reduce axial depth 24 mm → 6 mm')).toBeTruthy();
     expect(
       screen.getByText(

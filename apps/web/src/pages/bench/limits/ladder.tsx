@@ -6,6 +6,7 @@ import {
   type LimitResult,
   type LimitState,
   speak,
+  STATE_WORDS,
 } from '@burl/core';
 import { ChevronDown } from 'lucide-react';
 import { useSystem } from '../../../frame/preferences.tsx';
@@ -65,7 +66,7 @@ const RungHead = memo(function RungHead({ id, name, state, value, low, high, ope
       <StateMark state={state} size={13} />
       <span className="block truncate first-letter:uppercase" title={name}>
         {name}
-        <span className="sr-only">: {state}</span>
+        <span className="sr-only">: {STATE_WORDS[state]}</span>
       </span>
       <Bar state={state} value={value} low={low} high={high} />
       <span className="text-right text-[12.5px]">
@@ -80,7 +81,7 @@ const RungHead = memo(function RungHead({ id, name, state, value, low, high, ope
 const shareWord = (share: number): string => (share > 3 ? '>300%' : `${(share * 100).toFixed(0)}%`);
 
 /** A limit that is no share of anything. */
-const WITHOUT_SHARE = { clear: 'clear', tight: 'tight', over: 'over', unproven: '?' } as const;
+const WITHOUT_SHARE = { clear: 'Clear', tight: 'Tight', over: 'Over', unproven: '?' } as const;
 
 function Rung({
   limit,
