@@ -109,7 +109,9 @@ test.describe('bench', () => {
     await page.getByPlaceholder('Search cutters').fill('RE 1, variable');
     await page.getByRole('option', { name: /Corner-radius end mill 12 mm, RE 1/ }).click();
     const limits = page.getByRole('region', { name: 'Limits' });
-    await expect(limits.getByRole('button', { name: /speeds and feeds confirmed ?: Over limit/ })).toBeVisible();
+    await expect(
+      limits.getByRole('button', { name: /speeds and feeds confirmed ?: Over limit/ }),
+    ).toBeVisible();
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(limits.getByRole('button', { name: /speeds and feeds confirmed ?: Clear/ })).toBeVisible();
   });

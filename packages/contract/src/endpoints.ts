@@ -37,7 +37,7 @@ import {
   MOST_ATTACHED,
   testCutSchema,
   tipSchema,
-} from './resonance.ts';
+} from './chatter.ts';
 
 interface Removed {
   readonly removed: string;

@@ -6,7 +6,7 @@ export * from './jobs.ts';
 export * from './operation-schema.ts';
 export * from './people.ts';
 export * from './releases.ts';
-export * from './resonance.ts';
+export * from './chatter.ts';
 export * from './holes.ts';
 export * from './endpoint.ts';
 export * from './endpoints.ts';

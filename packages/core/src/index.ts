@@ -216,7 +216,7 @@ export type { Shop } from './deciding/hole-plan/shop.ts';
 export { orderRisk, type Station, type StationRisk } from './deciding/hole-plan/order-risk.ts';
 export { asList } from './physics/holes/peck-plan.ts';
 export { packingFactor } from './physics/holes/chip-packing.ts';
-export { strokesByDepth, type PecksByDepth } from './physics/holes/strokes-by-depth.ts';
+export { pecksByDepth, type PecksByDepth } from './physics/holes/pecks-by-depth.ts';
 export {
   basicDiameters,
   heightForPilot,

@@ -19,7 +19,7 @@ import { hashPassword } from '../routes/session.ts';
 import { demoSteps } from './demo-holes.ts';
 import type { DemoJob } from './demo-job.ts';
 import { demoJobs } from './demo-jobs.ts';
-import { demoResonance } from './demo-resonance.ts';
+import { demoChatter } from './demo-chatter.ts';
 
 /** Shown on the sign-in page while the demo accounts exist. */
 export const DEMO_PASSWORD = 'burl-demo-2026';
@@ -46,7 +46,7 @@ export async function seedDemo(db: Database): Promise<void> {
       .returning({ id: people.id, name: people.name, email: people.email, role: people.role });
     const [engineer, approver] = made as [Person, Person];
     await shopTools(tx);
-    await demoResonance(tx, engineer.name);
+    await demoChatter(tx, engineer.name);
     const crib = await wholeCrib(tx);
     const ids: string[] = [];
     for (const job of demoJobs(crib, day)) {

@@ -8,7 +8,7 @@ import {
 import { describe, expect, it, vi } from 'vitest';
 import { CRIB, example } from '../../test/crib.ts';
 import { contextOf } from '../judging/context.ts';
-import { hearRecording, refereeOf, stabilityOf, tapTestOf } from './chatter-work.ts';
+import { hearRecording, simulatedRunOf, stabilityOf, tapTestOf } from './chatter-work.ts';
 
 const LONG = { timeout: 60_000 };
 const RATE = 22_050;
@@ -109,8 +109,8 @@ describe('a cut of the demo job followed in time', LONG, () => {
     expect(foot.every((g) => g < 0)).toBe(true);
   });
 
-  it('the referee shows the last turns of a cut, once per revolution marked', () => {
-    const run = refereeOf(shallow, context, op.cut.speedRpm, 0.05);
+  it('the simulation shows the last turns of a cut, once per revolution marked', () => {
+    const run = simulatedRunOf(shallow, context, op.cut.speedRpm, 0.05);
     expect(run.stable).toBe(true);
     expect(run.growthPerTurn).toBeLessThan(1);
     expect(run.xMm).toHaveLength(run.ms.length);

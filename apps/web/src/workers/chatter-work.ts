@@ -170,7 +170,7 @@ export function stabilityOf(
 }
 
 /** The cut step by step, thinned for a picture of its last turns. */
-export interface Referee {
+export interface SimulatedRun {
   readonly stable: boolean;
   readonly growthPerTurn: number;
   readonly ms: number[];
@@ -181,12 +181,12 @@ export interface Referee {
   readonly surface: Simulation['surface'];
 }
 
-export function refereeOf(
+export function simulatedRunOf(
   op: MillingOperation,
   context: OperationContext,
   rpm: number,
   depthMm: number,
-): Referee {
+): SimulatedRun {
   const { stability } = millingState(op, context);
   const run = simulateCut(
     stability.cut,

@@ -41,7 +41,7 @@ import {
 import {
   hearRecording,
   type Heard,
-  refereeOf,
+  simulatedRunOf,
   simulatedTap,
   stabilityOf,
   type TapTest,
@@ -132,8 +132,8 @@ export const heavyApi = {
     range: { fromRpm: number; toRpm: number; mostMm: number },
     onPart: (part: number) => void,
   ) => stabilityOf(op, context, range, onPart),
-  referee: (op: MillingOperation, context: OperationContext, rpm: number, depthMm: number) =>
-    refereeOf(op, context, rpm, depthMm),
+  simulate: (op: MillingOperation, context: OperationContext, rpm: number, depthMm: number) =>
+    simulatedRunOf(op, context, rpm, depthMm),
   tapTest: (parts: ToolAssembly, stickOutMm: number, axis: 'x' | 'y', seed: number): TapTest =>
     simulatedTap(parts, stickOutMm, axis, seed),
   readHits: (record: HammerRecord): TapTest => tapTestOf(record),

@@ -71,7 +71,7 @@ function helix(c: GoldenCase): Answers {
     path_len_per_rev_mm: h.pathLengthPerTurnMm,
     min_hole_mm: h.smallestHoleMm,
     max_hole_full_bottom_mm: h.largestFlatHoleMm,
-    core_left_dia_mm: h.postMm,
+    core_left_dia_mm: h.coreMm,
     bottom_fully_cut: h.bottomFullyCut,
   };
 }

@@ -157,7 +157,7 @@ describe('evaluation of a milling cut', () => {
 describe('evaluation of a hole', () => {
   const hole = contextOf(DOWEL_HOLE);
 
-  it('plans strokes that end at the bottom and never overlap', () => {
+  it('plans pecks that end at the bottom and never overlap', () => {
     const { pecks } = evaluate(DOWEL_HOLE, hole);
     expect(pecks[0]!.fromMm).toBe(0);
     expect(pecks.at(-1)!.toMm).toBeCloseTo(34, 9);

@@ -6,7 +6,7 @@ import { COMBINATION, measured, MODES } from '../../../test/combination.ts';
 import { CRIB } from '../../../test/crib.ts';
 import { useDirectly } from '../../../test/direct-work.ts';
 import { pretendServer, show } from '../../../test/page.tsx';
-import { refereeOf, simulatedTap } from '../../workers/chatter-work.ts';
+import { simulatedRunOf, simulatedTap } from '../../workers/chatter-work.ts';
 import { CombinationDialog } from './combination-dialog.tsx';
 import { askedOf, NOTHING_ASKED, operationOf } from './cut-asked.ts';
 import { LobesPanel, rangeOf } from './lobes-panel.tsx';
@@ -97,10 +97,10 @@ describe('the simulated hammer', LONG, () => {
     expect(softestMode({ x: one!.modes, y: [] }).hz).toBeGreaterThan(600);
   });
 
-  it('the referee settles at a shallow depth and not at a deep one', () => {
+  it('the simulation is stable at a shallow depth and not at a deep one', () => {
     const { op, context } = operationOf(told, COMBINATION, NOTHING_ASKED)!;
-    expect(refereeOf(op, context, 2400, 0.5).stable).toBe(true);
-    const wild = refereeOf(op, context, 2400, 30);
+    expect(simulatedRunOf(op, context, 2400, 0.5).stable).toBe(true);
+    const wild = simulatedRunOf(op, context, 2400, 30);
     expect(wild.stable).toBe(false);
     expect(wild.ms.length).toBe(wild.xMm.length);
   });

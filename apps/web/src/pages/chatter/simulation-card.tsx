@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Referee } from '../../workers/chatter-work.ts';
+import type { SimulatedRun } from '../../workers/chatter-work.ts';
 import { question } from '../../workers/question.ts';
 import { askWorker } from '../../workers/use-heavy.ts';
 import { Button } from '../../ui/button.tsx';
@@ -10,14 +10,14 @@ const LEAST = 0.05;
 
 /** The last run of a cut, as long as the cut stays the same. */
 export interface Simulating {
-  readonly run: Referee | null;
+  readonly run: SimulatedRun | null;
   readonly running: boolean;
   readonly start: () => void;
 }
 
 export function useSimulation({ op, context }: ChatterCut): Simulating {
-  const key = question('referee', op, context);
-  const [last, setLast] = useState<{ key: string; run: Referee } | null>(null);
+  const key = question('simulation', op, context);
+  const [last, setLast] = useState<{ key: string; run: SimulatedRun } | null>(null);
   const [running, setRunning] = useState(false);
   return {
     run: last?.key === key ? last.run : null,
@@ -25,7 +25,7 @@ export function useSimulation({ op, context }: ChatterCut): Simulating {
     start() {
       setRunning(true);
       void askWorker('sound', (api) =>
-        api.referee(op, context, op.cut.speedRpm, Math.max(LEAST, op.cut.axialDepthMm)),
+        api.simulate(op, context, op.cut.speedRpm, Math.max(LEAST, op.cut.axialDepthMm)),
       )
         .then((run) => setLast({ key, run }))
         .finally(() => setRunning(false));

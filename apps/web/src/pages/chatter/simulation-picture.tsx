@@ -1,10 +1,10 @@
 import { toShown, UNITS } from '@burl/core';
 import { Plot } from '../../charts/plot.tsx';
 import { useSystem } from '../../frame/preferences.tsx';
-import type { Referee } from '../../workers/chatter-work.ts';
+import type { SimulatedRun } from '../../workers/chatter-work.ts';
 
 /** A cut run step by step: tip and chip, the tip once per revolution, the surface it leaves. */
-export function SimulationPicture({ run }: { run: Referee }) {
+export function SimulationPicture({ run }: { run: SimulatedRun }) {
   const system = useSystem();
   const small = UNITS.um[system].label;
   const fine = (mm: number): number => toShown(1000 * mm, 'um', system);

@@ -294,7 +294,7 @@ export function planHole(
   const valueAssumed = demand.partValue === null;
   const alternatives = recipesFor(shop, demand)
     .map((recipe) => alternative(shop, demand, recipe, changes[recipe.id] ?? {}, partValue))
-    // Drilling in strokes is another way only where the plan has more than one.
+    // Drilling in pecks is another way only where the plan has more than one.
     .filter(
       (a, _, all) =>
         a.id !== 'peck' ||

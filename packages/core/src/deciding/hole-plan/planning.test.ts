@@ -47,7 +47,7 @@ describe('plan of a hole', () => {
     expect(plan.because.join(' ')).toContain('(assumed)');
   });
 
-  it('ten ×D deep: a short pilot with a flatter point, then strokes, since one would pack its chips', () => {
+  it('ten ×D deep: a short pilot with a flatter point, then pecks, since one would pack its chips', () => {
     const plan = planHole(DUPLEX, DEEP_8);
     const peck = way(plan, 'peck');
     expect(plan.recommended).toBe('peck');

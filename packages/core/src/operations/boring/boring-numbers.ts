@@ -25,7 +25,7 @@ export const boringNumbers = (s: BoringState): Quantity[] => [
     'lean',
     'δ',
     'bar deflection',
-    s.leanMm,
+    s.deflectionMm,
     'mm-deflection',
     'δ = Fr·(L³/3EI + clamp)',
     'Euler–Bernoulli',

@@ -15,7 +15,7 @@ export interface BoringState extends HoleState<BoringOperation> {
   readonly chipMm: number;
   readonly radialN: Estimate;
   /** Lean of the bar in the last pass, mm. */
-  readonly leanMm: Estimate;
+  readonly deflectionMm: Estimate;
   /** What is left of it after the spring passes. */
   readonly leftShare: number;
   readonly lengthOverDiameter: number;
@@ -50,7 +50,7 @@ export function boringState(op: BoringOperation, context: OperationContext): Bor
   const support = supportCompliance(machine, holder, bar, tooling.stickOutMm, 'y');
   const compliance = own + support.clamp + support.holderBody + support.spindle;
   const radialN = uncertain(Math.max(1e-6, f.radialN * wear), ...sources);
-  const leanMm = sensitiveTo(
+  const deflectionMm = sensitiveTo(
     sensitiveTo({ value: radialN.value * compliance, terms: radialN.terms }, BEAM_MODEL, 1),
     clampSource(context),
     0.3,
@@ -74,7 +74,7 @@ export function boringState(op: BoringOperation, context: OperationContext): Bor
       noLife: 'no turning window for this alloy, from which a boring bar’s is taken',
       breaking: null,
       sizeErrorMm: sensitiveTo(
-        { value: SETTING + 2 * VARIES * leanMm.value * left, terms: leanMm.terms },
+        { value: SETTING + 2 * VARIES * deflectionMm.value * left, terms: deflectionMm.terms },
         SIZE_MODEL,
         0.5,
       ),
@@ -82,7 +82,7 @@ export function boringState(op: BoringOperation, context: OperationContext): Bor
     depthMm: depth,
     chipMm: f.chipMm,
     radialN,
-    leanMm,
+    deflectionMm,
     leftShare: left,
     lengthOverDiameter: tooling.stickOutMm / bar,
     raUm: (1000 * cut.feedPerRevMm ** 2) / (18 * Math.sqrt(3) * nose),

@@ -16,7 +16,7 @@ import { riskOf } from '../holes/hole-risk.ts';
 import { hardeningCautions } from '../holes/difficult-chips.ts';
 import type { Circumstance } from '../holes/hole-risk.ts';
 import { breakthroughLimit } from './limits/breakthrough.ts';
-import { chipsOutLimit } from './limits/chips-out.ts';
+import { chipEvacuationLimit } from './limits/chip-evacuation.ts';
 import { coolantPressureLimit } from './limits/coolant-pressure.ts';
 import { drillBucklingLimit } from './limits/drill-buckling.ts';
 import { drillFeedHighLimit, drillFeedLowLimit } from './limits/drill-feed.ts';
@@ -91,7 +91,7 @@ export const drillingKind = operationKind<DrillingOperation, DrillingState>({
     drillFeedHighLimit,
     spotAngleLimit,
     coolantPressureLimit,
-    chipsOutLimit,
+    chipEvacuationLimit,
     drillTorsionLimit,
     drillBucklingLimit,
     breakthroughLimit,

@@ -71,7 +71,7 @@ export function drillingNumbers(s: DrillingState): Quantity[] {
       'theta',
       'ϑ',
       'lip temperature at full depth',
-      uncertain(s.heat.at(Math.max(...s.strokes.map((k) => k.endsWith))), HEAT_MODEL),
+      uncertain(s.heat.at(Math.max(...s.loaded.map((k) => k.endsWith))), HEAT_MODEL),
       'degC',
       'ϑ = steady rise·(1 + share a diameter of chips)',
       'Cook 1973; shares assumed',

@@ -6,7 +6,7 @@ import { type DrillForces, drillForces } from '../../physics/holes/drill-forces.
 import { type ChiselEdge, chiselEdge } from '../../physics/holes/chisel-edge.ts';
 import {
   loadedPecks,
-  type LoadedStroke,
+  type LoadedPeck,
   longestColumn,
   packingFactor,
 } from '../../physics/holes/chip-packing.ts';
@@ -75,7 +75,7 @@ export interface DrillingState extends HoleState<DrillingOperation> {
   readonly pecks: readonly Peck[];
   readonly longestStretch: number;
   readonly throughBar: number;
-  readonly strokes: readonly LoadedStroke[];
+  readonly loaded: readonly LoadedPeck[];
   readonly heat: DrillHeat;
   /** How far the axis runs off at the bottom, mm. */
   readonly driftMm: Estimate;
@@ -147,7 +147,7 @@ function offAxis(
     carbide,
     guided: hole.piloted,
     crossHoles: hole.crossHoles,
-    startLean: (unit.tipMm * sideN) / tooling.stickOutMm,
+    startDeflection: (unit.tipMm * sideN) / tooling.stickOutMm,
   });
   return { sideN, drift };
 }
@@ -194,8 +194,8 @@ export function drillingState(op: DrillingOperation, context: OperationContext):
   };
   const reach = chipReach(conditions);
   const pecks = pecksOf(op, conditions);
-  const strokes = loadedPecks(pecks, diameter, throughBar > 0);
-  const packing = packingFactor(longestColumn(strokes), reach.first);
+  const loaded = loadedPecks(pecks, diameter, throughBar > 0);
+  const packing = packingFactor(longestColumn(loaded), reach.first);
   const torque = plus(
     uncertain(forces.torqueNm * wear, ...sources),
     uncertain(Math.max(1e-9, chisel.torqueNm), THRUST),
@@ -260,7 +260,7 @@ export function drillingState(op: DrillingOperation, context: OperationContext):
     pecks,
     longestStretch: longestStretch(pecks, diameter),
     throughBar,
-    strokes,
+    loaded,
     heat: drillHeat(
       { speedMMin: vc, diameterMm: diameter, chipMm: forces.chipMm, lipMm: forces.lipWidthMm },
       thermalPairOf(context, forces.specificForce),

@@ -21,9 +21,9 @@ import { holeToleranceLimit } from '../holes/limits/hole-tolerance.ts';
 import { holderGripLimit } from '../limits/holder-grip.ts';
 import { bendingStressLimit } from '../milling/limits/bending-stress.ts';
 import { chipSpaceLimit } from '../milling/limits/chip-space.ts';
-import { chipThickLimit } from '../milling/limits/chip-thick.ts';
-import { chipThinLimit } from '../milling/limits/chip-thin.ts';
-import { limitDepthLimit } from '../milling/limits/limit-depth.ts';
+import { maximumChipLimit } from '../milling/limits/maximum-chip-thickness.ts';
+import { minimumChipLimit } from '../milling/limits/minimum-chip-thickness.ts';
+import { stabilityLimit } from '../milling/limits/stability-limit.ts';
 
 /** A limit of milling, asked of the heaviest turn of the helix. */
 const inMilling = (limit: Limit<MillingState>): Limit<HoleMillingState> => within(limit, (s) => s.heaviest);
@@ -68,13 +68,13 @@ export const holeMillingKind = operationKind<HoleMillingOperation, HoleMillingSt
     ...OF_ALL.machine,
     ...OF_ALL.cutter,
     holeReachLimit,
-    inMilling(chipThinLimit),
-    inMilling(chipThickLimit),
+    inMilling(minimumChipLimit),
+    inMilling(maximumChipLimit),
     inMilling(chipSpaceLimit),
     inMilling(bendingStressLimit),
     holderGripLimit,
     holeToleranceLimit,
-    inMilling(limitDepthLimit),
+    inMilling(stabilityLimit),
     ...OF_ALL.life,
     boreHelixFitsLimit,
     boreRampLimit,

@@ -23,7 +23,7 @@ export const holeMillingNumbers = (s: HoleMillingState): Quantity[] => {
       [input('p', 'pitch per revolution', s.op.cut.pitchMm, 'mm')],
     ),
     quantity('helices', 'k', 'helices', bore.helices.length, 'pieces', 'from the middle outwards', 'plan', [
-      input('post', 'core left', bore.postMm, 'mm'),
+      input('post', 'core left', bore.coreMm, 'mm'),
     ]),
     quantity('hex', 'hex', 'max chip thickness', s.chipMm, 'mm-fine', 'hex = fz·sin φ', 'Martellotti 1941', [
       input('ae', 'same arc as a straight', lastHelix.stepoverMm, 'mm'),
@@ -32,7 +32,7 @@ export const holeMillingNumbers = (s: HoleMillingState): Quantity[] => {
       'lean',
       'δ',
       'deflection at tip',
-      s.last.leanMm,
+      s.last.deflectionMm,
       'mm-deflection',
       'δ = Fn·compliance',
       'stepped beam',

@@ -82,7 +82,7 @@ export function holeMillingState(op: HoleMillingOperation, context: OperationCon
   const springs =
     (cut.springPasses * (Math.PI * (hole.diameterMm - tool)) * 1.25) / (edgeFeed * lastHelix.centreShare);
   // The cut's stiffness against the tool's: what a pass without new stock leaves.
-  const lean = last.leanMm;
+  const lean = last.deflectionMm;
   const bite = Math.max(0.02, Math.min(lastHelix.stepoverMm, hole.diameterMm / 2));
   const left = (lean.value / (lean.value + bite)) ** cut.springPasses;
   const strength = uncertain(substrate.transverse_rupture_mpa[1] * sizeFactor(tool), ruptureSource(context));

@@ -3,10 +3,10 @@ import type { CutState } from '../cut-state.ts';
 import { axisFeedLimit } from './axis-feed.ts';
 import { coolantMatchLimit } from './coolant-match.ts';
 import { cuttingSpeedLimit } from './cutting-speed.ts';
-import { edgeLifeLimit } from './edge-life.ts';
-import { edgesOnShelfLimit } from './edges-on-shelf.ts';
+import { toolLifeLimit } from './tool-life.ts';
+import { edgesInStockLimit } from './edges-in-stock.ts';
 import { holderFitLimit } from './holder-fit.ts';
-import { inheritedNumbersLimit } from './inherited-numbers.ts';
+import { numbersConfirmedLimit } from './numbers-confirmed.ts';
 import { materialMatchLimit } from './material-match.ts';
 import { ratedSpeedLimit } from './rated-speed.ts';
 import { spindlePowerLimit } from './spindle-power.ts';
@@ -17,6 +17,6 @@ import { spindleTorqueLimit } from './spindle-torque.ts';
 export const OF_ALL = {
   machine: [spindleSpeedLimit, spindlePowerLimit, spindleTorqueLimit, axisFeedLimit],
   cutter: [ratedSpeedLimit, holderFitLimit, materialMatchLimit],
-  life: [cuttingSpeedLimit, edgeLifeLimit, edgesOnShelfLimit, coolantMatchLimit],
-  process: [inheritedNumbersLimit],
+  life: [cuttingSpeedLimit, toolLifeLimit, edgesInStockLimit, coolantMatchLimit],
+  process: [numbersConfirmedLimit],
 } as const satisfies Record<string, readonly Limit<CutState>[]>;

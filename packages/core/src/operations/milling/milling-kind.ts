@@ -15,27 +15,27 @@ import { holderGripLimit } from '../limits/holder-grip.ts';
 import { bendingStressLimit } from './limits/bending-stress.ts';
 import { blockRateLimit } from './limits/block-rate.ts';
 import { chipSpaceLimit } from './limits/chip-space.ts';
-import { chipThickLimit } from './limits/chip-thick.ts';
-import { chipThinLimit } from './limits/chip-thin.ts';
+import { maximumChipLimit } from './limits/maximum-chip-thickness.ts';
+import { minimumChipLimit } from './limits/minimum-chip-thickness.ts';
 import { cornerAccelerationLimit } from './limits/corner-acceleration.ts';
 import { cornerFitLimit } from './limits/corner-fit.ts';
-import { cornerSpikeLimit } from './limits/corner-spike.ts';
+import { cornerEngagementLimit } from './limits/corner-engagement.ts';
 import {
   entryHeightLimit,
   helixFitLimit,
   leadInLimit,
   pathPossibleLimit,
-  postLeftLimit,
+  coreLeftLimit,
   rampAngleLimit,
 } from './limits/entry.ts';
 import { finishAllowanceLimit } from './limits/finish-allowance.ts';
 import { flutesEngagementLimit } from './limits/flutes-engagement.ts';
-import { limitDepthLimit } from './limits/limit-depth.ts';
+import { stabilityLimit } from './limits/stability-limit.ts';
 import { longReachLimit } from './limits/long-reach.ts';
 import { reachLimit } from './limits/reach.ts';
 import { roughnessLimit, scallopLimit, wiperLimit } from './limits/surface-finish.ts';
 import { toothPassingLimit } from './limits/tooth-passing.ts';
-import { usableLengthLimit } from './limits/usable-length.ts';
+import { cuttingLengthLimit } from './limits/cutting-length.ts';
 import { wallErrorLimit } from './limits/wall-error.ts';
 import { workholdingHeatLimit } from './limits/workholding-heat.ts';
 import { workholdingLiftLimit, workholdingLimit } from './limits/workholding.ts';
@@ -46,11 +46,11 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   cornerAccelerationLimit,
   blockRateLimit,
   ...OF_ALL.cutter,
-  usableLengthLimit,
+  cuttingLengthLimit,
   reachLimit,
   cornerFitLimit,
-  chipThinLimit,
-  chipThickLimit,
+  minimumChipLimit,
+  maximumChipLimit,
   chipSpaceLimit,
   flutesEngagementLimit,
   bendingStressLimit,
@@ -63,15 +63,15 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   scallopLimit,
   roughnessLimit,
   wiperLimit,
-  limitDepthLimit,
+  stabilityLimit,
   toothPassingLimit,
   longReachLimit,
   ...OF_ALL.life,
   pathPossibleLimit,
   rampAngleLimit,
   helixFitLimit,
-  postLeftLimit,
-  cornerSpikeLimit,
+  coreLeftLimit,
+  cornerEngagementLimit,
   leadInLimit,
   entryHeightLimit,
   ...OF_ALL.process,
@@ -99,6 +99,6 @@ export const millingKind = operationKind<MillingOperation, MillingState>({
   start: startingMilling,
   state: millingState,
   numbers: millingNumbers,
-  rests: (s) => [s.leanMm, s.stressMPa, s.runoutStep],
+  rests: (s) => [s.deflectionMm, s.stressMPa, s.runoutStep],
   ladder: MILLING_LADDER,
 });

@@ -60,7 +60,7 @@ export interface Loads {
   readonly wallForceN: Estimate;
   readonly liftN: Estimate;
   /** Bend at the tip under that push, mm, and its parts. */
-  readonly leanMm: Estimate;
+  readonly deflectionMm: Estimate;
   /** Bend away from the wall and into it, mm. */
   readonly leanOffMm: Estimate;
   readonly leanIntoMm: Estimate;
@@ -240,8 +240,8 @@ export function loadsOf(
     uncertain(leanParts.holder, BEAM_MODEL),
     uncertain(leanParts.spindle, SPINDLE_STIFFNESS),
   );
-  const leanMm = { value: give.value, terms: times({ value: 1, terms: side }, give).terms };
-  const leanUnder = (pushN: number): Estimate => scale(leanMm, onWall > 0 ? pushN / onWall : 0);
+  const deflectionMm = { value: give.value, terms: times({ value: 1, terms: side }, give).terms };
+  const leanUnder = (pushN: number): Estimate => scale(deflectionMm, onWall > 0 ? pushN / onWall : 0);
   return {
     turn,
     powerKw: sensitiveTo(force(cuttingPower / DRIVE_EFFICIENCY_VALUE, torque), DRIVE_EFFICIENCY, -1),
@@ -252,7 +252,7 @@ export function loadsOf(
     wallForceN,
     // What pulls the tool out of its holder lifts the part off its seat with the same force.
     liftN: force(turn.pullN, side),
-    leanMm,
+    deflectionMm,
     leanOffMm: leanUnder(turn.offWallN),
     leanIntoMm: leanUnder(turn.intoWallN),
     leanParts,

@@ -84,7 +84,7 @@ export function millingNumbers(s: MillingState): Quantity[] {
       'lean',
       'δ',
       'deflection at tip',
-      s.leanMm,
+      s.deflectionMm,
       'mm-deflection',
       'δ = Fn·(beam + clamp + holder + spindle)',
       'stepped beam on springs',

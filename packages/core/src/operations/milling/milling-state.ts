@@ -160,8 +160,8 @@ export function millingState(
     get liftN() {
       return loads().liftN;
     },
-    get leanMm() {
-      return loads().leanMm;
+    get deflectionMm() {
+      return loads().deflectionMm;
     },
     get leanOffMm() {
       return loads().leanOffMm;

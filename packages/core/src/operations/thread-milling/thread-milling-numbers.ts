@@ -24,7 +24,7 @@ export const threadMillingNumbers = (s: ThreadMillingState): Quantity[] => [
     'mm-fine',
     '2·(δ tip − δ top row)',
     'stepped cantilever',
-    [input('δ', 'deflection at tip', s.leanMm.value, 'mm-deflection')],
+    [input('δ', 'deflection at tip', s.deflectionMm.value, 'mm-deflection')],
   ),
   ...restOfHole(s),
 ];

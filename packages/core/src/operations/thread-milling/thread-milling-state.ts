@@ -33,7 +33,7 @@ export interface ThreadMillingState extends HoleState<ThreadMillingOperation> {
   readonly sideForceN: Estimate;
   /** Difference of the thread's diameter between its mouth and its bottom, mm. */
   readonly taperMm: Estimate;
-  readonly leanMm: Estimate;
+  readonly deflectionMm: Estimate;
   readonly stressMPa: Estimate;
   readonly chipMm: number;
   readonly teeth: number;
@@ -93,7 +93,7 @@ export function threadMillingState(
   // A cantilever's deflection between the top row and the tip; a single row leans alike at every height.
   const along = path.rows > 1 ? Math.max(0, 1 - length / tooling.stickOutMm) : 1;
   const shape = (3 * along ** 2 - along ** 3) / 2;
-  const leanMm = lean(Math.max(LEAST_SEEN_MM, compliance * sideForceN.value * left));
+  const deflectionMm = lean(Math.max(LEAST_SEEN_MM, compliance * sideForceN.value * left));
   const taperMm = lean(Math.max(LEAST_SEEN_MM, 2 * unit.tipMm * sideForceN.value * left * (1 - shape)));
   const section = shares.reduce((sum, s, i) => {
     const before = shares.slice(0, i).reduce((a, b) => a + b, 0);
@@ -110,7 +110,7 @@ export function threadMillingState(
     Math.max(...unit.stressAtStartMPa) * NOTCH_FACTOR,
   );
   const sizeErrorMm = plus(
-    sensitiveTo({ value: 2 * leanMm.value, terms: leanMm.terms }, SIZE_MODEL, 0.5),
+    sensitiveTo({ value: 2 * deflectionMm.value, terms: deflectionMm.terms }, SIZE_MODEL, 0.5),
     uncertain(2 * SHOP_FLOOR_MM, SHOP_FLOOR),
   );
   const pitchTolerance = (1.32 * 90 * thread.pitchMm ** 0.4 * thread.majorMm ** 0.1) / 1000;
@@ -141,7 +141,7 @@ export function threadMillingState(
     smallestHoleMm: smallestHole(tool),
     sideForceN,
     taperMm,
-    leanMm,
+    deflectionMm,
     stressMPa,
     chipMm: chip,
     teeth,

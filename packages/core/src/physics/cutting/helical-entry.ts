@@ -9,7 +9,7 @@ export interface HelicalEntry {
   readonly smallestHoleMm: number;
   readonly largestFlatHoleMm: number;
   /** Post left standing at the centre, mm. */
-  readonly postMm: number;
+  readonly coreMm: number;
   readonly bottomFullyCut: boolean;
 }
 
@@ -30,7 +30,7 @@ export function helicalEntry(
     pathLengthPerTurnMm: Math.hypot(Math.PI * path, pitchMm),
     smallestHoleMm: smallest,
     largestFlatHoleMm: largest,
-    postMm: Math.max(0, holeMm - largest),
+    coreMm: Math.max(0, holeMm - largest),
     bottomFullyCut: holeMm >= smallest && holeMm <= largest,
   };
 }

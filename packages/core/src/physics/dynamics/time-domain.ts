@@ -64,7 +64,7 @@ function stepsBehind(cut: ChatterCut, depthMm: number, slices: number, perTurn: 
 }
 
 /**
- * The referee: the cut step by step, with each tooth cutting what the last one to touch that place left, and leaving the
+ * The cut step by step, with each tooth cutting what the last one to touch that place left, and leaving the
  * cut where it jumps out of it. Tlusty & Ismail 1981; Schmitz & Smith 2019, ch. 4. The modes move exactly between steps
  * in which the force is held. Throws on an impossible cut.
  */

@@ -14,17 +14,17 @@ export const packingFactor = (stretch: number, reach: number): number =>
   1 + AT_REACH * Math.expm1(Math.max(0, stretch) / reach);
 
 /** One stroke with the chips it begins and ends with, in diameters. */
-export interface LoadedStroke extends Peck {
+export interface LoadedPeck extends Peck {
   readonly beginsWith: number;
   readonly endsWith: number;
 }
 
-/** Column of chips along the strokes: a full retract empties the flutes, a chip-break retract leaves some. */
+/** Column of chips along the pecks: a full retract empties the flutes, a chip-break retract leaves some. */
 export function loadedPecks(
   pecks: readonly Peck[],
   diameterMm: number,
   coolantThrough: boolean,
-): LoadedStroke[] {
+): LoadedPeck[] {
   let column = 0;
   return pecks.map((peck) => {
     const beginsWith = column;
@@ -38,5 +38,5 @@ export function loadedPecks(
 }
 
 /** Longest column of chips on the way down, in diameters. */
-export const longestColumn = (strokes: readonly LoadedStroke[]): number =>
-  strokes.reduce((longest, s) => Math.max(longest, s.endsWith), 0);
+export const longestColumn = (pecks: readonly LoadedPeck[]): number =>
+  pecks.reduce((longest, s) => Math.max(longest, s.endsWith), 0);

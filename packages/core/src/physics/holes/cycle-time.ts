@@ -26,7 +26,7 @@ export const approachSeconds = (betweenMm: number, { axes: { x, y, z } }: Machin
   Math.max(rapidSeconds(betweenMm, x), rapidSeconds(betweenMm, y ?? x)) + 2 * rapidSeconds(20, z);
 
 /**
- * Seconds for one drilled hole: strokes at feed, the last stretch at a share of it, retracts and returns at rapid with
+ * Seconds for one drilled hole: pecks at feed, the last stretch at a share of it, retracts and returns at rapid with
  * the axis' acceleration. `pastMm` is how far below the depth the point goes.
  */
 export function peckingSeconds(

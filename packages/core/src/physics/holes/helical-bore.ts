@@ -20,9 +20,9 @@ export interface BoreHelix {
 export interface HelicalBore {
   readonly helices: readonly BoreHelix[];
   /** Post left standing in the middle by the first helix, mm; 0 where none. */
-  readonly postMm: number;
+  readonly coreMm: number;
   /** The post is slender or drops through an open floor, so it breaks off under the tool. */
-  readonly postBreaksFree: boolean;
+  readonly coreBreaksFree: boolean;
   readonly smallestMm: number;
   readonly widestFirstMm: number;
 }
@@ -84,8 +84,8 @@ export function helicalBore(b: {
   const post = solid ? Math.max(0, firstHelix.toMm - widest) : 0;
   return {
     helices,
-    postMm: post,
-    postBreaksFree: post > 0 && (b.through || post < SLENDER * b.depthMm),
+    coreMm: post,
+    coreBreaksFree: post > 0 && (b.through || post < SLENDER * b.depthMm),
     smallestMm: first.smallestHoleMm,
     widestFirstMm: widest,
   };

@@ -33,11 +33,11 @@ export function axisDrift(hole: {
   readonly guided: boolean;
   readonly crossHoles: number;
   /** Angle at which the drill starts, mm/mm. */
-  readonly startLean: number;
+  readonly startDeflection: number;
 }): number {
   const depthClass = hole.depthMm / hole.diameterMm;
   const base = hole.carbide ? DRIFT.carbide : DRIFT.highSpeedSteel;
   const beyond = Math.max(1, depthClass / 3);
   const guide = hole.guided ? GUIDED : 1;
-  return hole.depthMm * (base * beyond * guide * (1 + 0.3 * hole.crossHoles) + hole.startLean * guide);
+  return hole.depthMm * (base * beyond * guide * (1 + 0.3 * hole.crossHoles) + hole.startDeflection * guide);
 }

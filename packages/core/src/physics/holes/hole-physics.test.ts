@@ -11,7 +11,7 @@ import { axisDrift, gradesOf, gradeWidth } from './hole-accuracy.ts';
 import { helicalBore, pastFloorNeeded } from './helical-bore.ts';
 import { asList, listedPecks, planPecks } from './peck-plan.ts';
 import { reamAllowance, reamedSize, reamerForces } from './reaming.ts';
-import { strokesByDepth } from './strokes-by-depth.ts';
+import { pecksByDepth } from './pecks-by-depth.ts';
 import { CRIB } from '../../../fixtures/crib.ts';
 
 const machine = CRIB.machines.find((m) => m.id === 'vmc40-22kw-direct')!;
@@ -52,7 +52,7 @@ describe('chips in the flutes', () => {
   });
 });
 
-describe('strokes somebody sets', () => {
+describe('pecks somebody sets', () => {
   it('go to the bottom whatever the list says, and come back as the same list', () => {
     const list = { toMm: [10, 20, 34], retract: 'full' as const };
     const pecks = listedPecks(60, list);
@@ -63,11 +63,11 @@ describe('strokes somebody sets', () => {
   });
 
   it('the answer against depth changes once from one stroke to several and never back', () => {
-    const { answers, changes } = strokesByDepth(hole, 100, 3, 5);
-    answers.forEach((a, i) => expect(a.strokes).toBeGreaterThanOrEqual(answers[i - 1]?.strokes ?? 1));
+    const { answers, changes } = pecksByDepth(hole, 100, 3, 5);
+    answers.forEach((a, i) => expect(a.pecks).toBeGreaterThanOrEqual(answers[i - 1]?.pecks ?? 1));
     expect(changes.map((c) => c.depthMm)).toEqual([...changes.map((c) => c.depthMm)].sort((a, b) => a - b));
     expect(changes.some((c) => /one peck ends/.test(c.why))).toBe(true);
-    const wet = strokesByDepth({ ...hole, throughBar: 70 }, 100, 3, 5);
+    const wet = pecksByDepth({ ...hole, throughBar: 70 }, 100, 3, 5);
     expect(wet.changes.find((c) => /one peck ends/.test(c.why))!.depthMm).toBeGreaterThan(
       changes.find((c) => /one peck ends/.test(c.why))!.depthMm,
     );
@@ -117,11 +117,18 @@ describe('size and axis', () => {
   });
 
   it('an axis runs off more with depth, cross holes and slope, less when guided', () => {
-    const at = { depthMm: 40, diameterMm: 8, carbide: true, guided: false, crossHoles: 0, startLean: 0 };
+    const at = {
+      depthMm: 40,
+      diameterMm: 8,
+      carbide: true,
+      guided: false,
+      crossHoles: 0,
+      startDeflection: 0,
+    };
     const base = axisDrift(at);
     expect(axisDrift({ ...at, depthMm: 80 })).toBeGreaterThan(2 * base);
     expect(axisDrift({ ...at, crossHoles: 2 })).toBeGreaterThan(base);
-    expect(axisDrift({ ...at, startLean: 0.002 })).toBeGreaterThan(base);
+    expect(axisDrift({ ...at, startDeflection: 0.002 })).toBeGreaterThan(base);
     expect(axisDrift({ ...at, guided: true })).toBeLessThan(base);
     expect(axisDrift({ ...at, carbide: false })).toBeGreaterThan(2 * base);
   });
@@ -210,15 +217,15 @@ describe('hole on a helix', () => {
   };
 
   it('one helix up to twice the cutter leaves no core, beyond it one, and two helices none', () => {
-    expect(helicalBore(at).postMm).toBe(0);
-    expect(helicalBore({ ...at, holeMm: 23 }).postMm).toBeCloseTo(3, 9);
-    expect(helicalBore({ ...at, holeMm: 23, stepovers: 2 }).postMm).toBe(0);
+    expect(helicalBore(at).coreMm).toBe(0);
+    expect(helicalBore({ ...at, holeMm: 23 }).coreMm).toBeCloseTo(3, 9);
+    expect(helicalBore({ ...at, holeMm: 23, stepovers: 2 }).coreMm).toBe(0);
   });
 
   it('a thin tall post, or one over an open floor, breaks free; a stout blind one stays', () => {
-    expect(helicalBore({ ...at, holeMm: 22 }).postBreaksFree).toBe(true);
-    expect(helicalBore({ ...at, holeMm: 29, depthMm: 10 }).postBreaksFree).toBe(false);
-    expect(helicalBore({ ...at, holeMm: 29, depthMm: 10, through: true }).postBreaksFree).toBe(true);
+    expect(helicalBore({ ...at, holeMm: 22 }).coreBreaksFree).toBe(true);
+    expect(helicalBore({ ...at, holeMm: 29, depthMm: 10 }).coreBreaksFree).toBe(false);
+    expect(helicalBore({ ...at, holeMm: 29, depthMm: 10, through: true }).coreBreaksFree).toBe(true);
   });
 
   it('rings share what is left evenly and end on the hole; the centre runs slower than the edge', () => {

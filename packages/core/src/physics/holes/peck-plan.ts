@@ -103,7 +103,7 @@ export function listedPecks(depthMm: number, { toMm, retract }: PeckList): Peck[
   }));
 }
 
-/** The strokes as a list that can be changed one by one. */
+/** The pecks as a list that can be changed one by one. */
 export const asList = (pecks: readonly Peck[]): PeckList => ({
   toMm: pecks.slice(0, -1).map((p) => p.toMm),
   retract: pecks.some((p) => p.retract === 'chip-break') ? 'chip-break' : 'full',

@@ -25,7 +25,7 @@ describe('ways in', () => {
     expect(plan.rampAngleDeg).toBeCloseTo(1.5);
     expect(plan.helixDiameterMm).toBeGreaterThan(1.2 * 8);
     expect(plan.helixDiameterMm).toBeLessThanOrEqual(1.8 * 8);
-    expect(plan.postMm).toBe(0);
+    expect(plan.coreMm).toBe(0);
     expect(plan.impossible).toBeNull();
   });
 
@@ -52,9 +52,9 @@ describe('ways in', () => {
   it('leaves a post in a helix wider than two cutters, and says whether it may break free', () => {
     const wide = { ...entry, helixDiameterMm: 19 };
     const blind = entryPlan(wide, place({ axialDepthMm: 6 }));
-    expect(blind.postMm).toBeCloseTo(3);
-    expect(blind.postBreaksFree).toBe(false);
-    expect(entryPlan(wide, place({ axialDepthMm: 6 }, { through: true })).postBreaksFree).toBe(true);
+    expect(blind.coreMm).toBeCloseTo(3);
+    expect(blind.coreBreaksFree).toBe(false);
+    expect(entryPlan(wide, place({ axialDepthMm: 6 }, { through: true })).coreBreaksFree).toBe(true);
   });
 
   it('a face that does not cut to its centre needs a wider hole and cannot plunge', () => {

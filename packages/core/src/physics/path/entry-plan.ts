@@ -17,9 +17,9 @@ export interface EntryPlan {
   /** Smallest and widest hole a helix may make here, mm; empty range where it does not fit. */
   readonly helixRangeMm: readonly [number, number] | null;
   /** Post left in the middle of the helix, mm. */
-  readonly postMm: number;
+  readonly coreMm: number;
   /** Post free to break off under the tool: the floor is open and the post thin. */
-  readonly postBreaksFree: boolean;
+  readonly coreBreaksFree: boolean;
   /** Length of path at entry feed, mm, and the part of it above the material. */
   readonly pathMm: number;
   readonly airMm: number;
@@ -115,8 +115,8 @@ function workOutEntry(entry: Entry, place: EntryPlace): EntryPlan {
     steepestDeg: 0,
     helixDiameterMm: null,
     helixRangeMm: null,
-    postMm: 0,
-    postBreaksFree: false,
+    coreMm: 0,
+    coreBreaksFree: false,
     feedShare: 1,
     axialMm: depth,
     extraMin: 0,
@@ -152,8 +152,8 @@ function workOutEntry(entry: Entry, place: EntryPlace): EntryPlan {
         steepestDeg: steepest,
         helixDiameterMm: hole,
         helixRangeMm: [smallest, Math.min(width, length, usual.helixShare * d)],
-        postMm: post,
-        postBreaksFree: post > 0 && (feature.through || post < SLENDER_POST * depth),
+        coreMm: post,
+        coreBreaksFree: post > 0 && (feature.through || post < SLENDER_POST * depth),
         pathMm: ((depth + air) / Math.max(pitch, 1e-6)) * geometry.pathLengthPerTurnMm,
         airMm: (air / Math.max(pitch, 1e-6)) * geometry.pathLengthPerTurnMm,
         feedShare: usual.feedShare,

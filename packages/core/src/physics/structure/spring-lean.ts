@@ -17,18 +17,18 @@ export interface SpringLean {
  * height, is `detail/wall-of.ts`.
  */
 export function leanAfterSprings(
-  leanMm: number,
+  deflectionMm: number,
   radialMm: number,
   passes: number,
   edgeRadiusMm: number,
   chipOf: (widthMm: number) => number,
 ): SpringLean {
-  let found = leanMm;
+  let found = deflectionMm;
   for (let pass = 0; pass < passes; pass++) {
     let [low, high] = [0, found];
     for (let i = 0; i < 30; i++) {
       const left = (low + high) / 2;
-      if (leanMm * (Math.max(0, found - left) / radialMm) ** FORCE_OVER_WIDTH > left) low = left;
+      if (deflectionMm * (Math.max(0, found - left) / radialMm) ** FORCE_OVER_WIDTH > left) low = left;
       else high = left;
     }
     if (chipOf(Math.max(1e-6, found - high)) < SHEARS * edgeRadiusMm) return { leftMm: found, useful: pass };

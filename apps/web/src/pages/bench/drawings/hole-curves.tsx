@@ -28,7 +28,7 @@ export function depthCurves(op: HoleOperation, context: OperationContext): Depth
     const s = drillingState(op, context);
     const bare = s.bottomTorqueNm.value / s.packingFactor;
     const along = (value: (column: number) => number): (readonly [number, number])[] =>
-      s.strokes.flatMap((k) =>
+      s.loaded.flatMap((k) =>
         Array.from({ length: SAMPLES + 1 }, (_, i): readonly [number, number] => {
           const t = i / SAMPLES;
           return [k.fromMm + t * (k.toMm - k.fromMm), value(k.beginsWith + t * (k.endsWith - k.beginsWith))];
@@ -189,11 +189,11 @@ export function HoleFromAbove({
           strokeDasharray="2 3"
         />
       )}
-      {bore && bore.postMm > 0 && (
+      {bore && bore.coreMm > 0 && (
         <circle
           cx={x}
           cy={y}
-          r={Math.max(2, (bore.postMm / 2) * scale)}
+          r={Math.max(2, (bore.coreMm / 2) * scale)}
           fill="url(#stock)"
           stroke="var(--tight)"
         />

@@ -151,7 +151,7 @@ describe('section of every kind of step', () => {
   });
 });
 
-describe('strokes on the depth axis', () => {
+describe('pecks on the depth axis', () => {
   it('the handle moves one stroke between its neighbours; the others and the retract stay', () => {
     const listed = withHole(stepOf('drilling'), {}, { peck: { toMm: [20, 40, 60], retract: 'full' } });
     const { onPecks } = draw(listed);
@@ -163,7 +163,7 @@ describe('strokes on the depth axis', () => {
     expect(onPecks).toHaveBeenLastCalledWith({ toMm: [0.2, 40, 60], retract: 'full' });
   });
 
-  it('strokes too close for a handle each keep some, and none can be moved by a reader', () => {
+  it('pecks too close for a handle each keep some, and none can be moved by a reader', () => {
     const many = Array.from({ length: 30 }, (_, i) => 2.5 * (i + 1));
     const { onPecks } = draw(
       withHole(stepOf('drilling'), {}, { peck: { toMm: many, retract: 'full' } }),

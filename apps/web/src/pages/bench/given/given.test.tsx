@@ -54,7 +54,7 @@ describe('forms of what is given', () => {
     expect(screen.getByLabelText('Stock on the side')).toBeTruthy();
   });
 
-  it('a hole: through, piloted, even strokes of a length', () => {
+  it('a hole: through, piloted, even pecks of a length', () => {
     const now = hold(hole.op as DrillingOperation, (op, onChange) => (
       <FeatureForm op={op} readOnly={false} onChange={onChange} />
     ));

@@ -91,7 +91,7 @@ describe('the form of a hole’s step', () => {
     expect(now().hole.startMm).toBe(0);
   });
 
-  it('strokes become a list that starts from the plan, grows, shrinks and stays in order', () => {
+  it('pecks become a list that starts from the plan, grows, shrinks and stays in order', () => {
     const now = open('drilling');
     const planned = evaluate(now(), stepOf('drilling').context).pecks;
     take('Pecks', 'listed');

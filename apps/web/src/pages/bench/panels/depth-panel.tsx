@@ -3,7 +3,7 @@ import {
   type DrillingOperation,
   formatMeasure,
   type OperationContext,
-  strokesByDepth,
+  pecksByDepth,
   toShown,
   UNITS,
 } from '@burl/core';
@@ -20,20 +20,20 @@ export default function DepthPanel({ op, context }: { op: DrillingOperation; con
     const bare = s.bottomTorqueNm.value / s.packingFactor;
     const stands = s.breaking ? (0.5 * s.bottomTorqueNm.value) / Math.max(1e-6, s.breaking.value) / bare : 99;
     return {
-      answer: strokesByDepth(s.conditions, most, stands, s.conditions.carbide ? 5 : 4),
+      answer: pecksByDepth(s.conditions, most, stands, s.conditions.carbide ? 5 : 4),
       most,
       here: s.pecks.length,
     };
   }, [op, context]);
-  const pecksMost = Math.max(2, here, ...answer.answers.map((a) => a.strokes));
+  const pecksMost = Math.max(2, here, ...answer.answers.map((a) => a.pecks));
   const mm = (v: number): number => toShown(v, 'mm', system);
   const curves: Curve[] = [
     {
       label: 'pecks needed',
       // Each answer holds up to its depth.
       points: answer.answers.flatMap((a, i) => [
-        { x: mm(answer.answers[i - 1]?.depthMm ?? 0), y: a.strokes },
-        { x: mm(a.depthMm), y: a.strokes },
+        { x: mm(answer.answers[i - 1]?.depthMm ?? 0), y: a.pecks },
+        { x: mm(a.depthMm), y: a.pecks },
       ]),
       colour: 'accent',
       stepped: true,

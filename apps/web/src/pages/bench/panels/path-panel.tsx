@@ -66,7 +66,7 @@ export default function PathPanel({
                     <span className="block text-soft">
                       hole {mm(plan.helixDiameterMm)}, {plan.rampAngleDeg.toFixed(1)}° of{' '}
                       {plan.steepestDeg.toFixed(1)}°,{' '}
-                      {plan.postMm > 0 ? `leaves a post of ${mm(plan.postMm)}` : 'no core'}
+                      {plan.coreMm > 0 ? `leaves a post of ${mm(plan.coreMm)}` : 'no core'}
                     </span>
                   )}
                   {plan.method === 'ramp' && !plan.impossible && (

@@ -68,22 +68,22 @@ export const borePostLimit: Limit<HoleMillingState> = {
   group: 'path',
   name: 'core left',
   assess({ bore, op: { hole, cut } }) {
-    const { postMm, postBreaksFree } = bore;
-    return verdict(postMm === 0 ? 'clear' : postBreaksFree ? 'over' : 'tight', {
+    const { coreMm, coreBreaksFree } = bore;
+    return verdict(coreMm === 0 ? 'clear' : coreBreaksFree ? 'over' : 'tight', {
       why: () =>
-        postMm === 0
+        coreMm === 0
           ? say(
               cut.stepovers > 1 ? '{0} helical passes leave no core.' : 'One helical pass leaves no core.',
               measure(bore.helices.length, 'pieces'),
             )
-          : postBreaksFree
+          : coreBreaksFree
             ? say(
                 hole.through
                   ? 'A core of {0} is left and drops out under the turning tool.'
                   : 'A core of {0} is left, so thin and tall that it breaks off under the tool.',
-                measure(postMm, 'mm'),
+                measure(coreMm, 'mm'),
               )
-            : say('A core of {0} is left and has to be milled away.', measure(postMm, 'mm')),
+            : say('A core of {0} is left and has to be milled away.', measure(coreMm, 'mm')),
       formula: 'post = first helix − 2·Dc',
       source: 'circle geometry; judgement rule G-40',
     });

@@ -30,8 +30,8 @@ describe('one turn of a cut', () => {
 describe('wall of a cut', () => {
   it('leans as much as the limit says, or less where the moment of the wall is kinder', () => {
     const { profile } = wallOf(seal);
-    expect(profile.largestMm).toBeLessThanOrEqual(seal.leanMm.value * 1.15);
-    expect(profile.largestMm).toBeGreaterThan(0.2 * seal.leanMm.value);
+    expect(profile.largestMm).toBeLessThanOrEqual(seal.deflectionMm.value * 1.15);
+    expect(profile.largestMm).toBeGreaterThan(0.2 * seal.deflectionMm.value);
   });
 
   it('takes less stock with every spring pass, or rubs', () => {

@@ -98,28 +98,28 @@ export const helixFitLimit: Limit<MillingState> = {
 };
 
 /** What stands in the middle of a wide helix, and whether it breaks free under the tool. */
-export const postLeftLimit: Limit<MillingState> = {
+export const coreLeftLimit: Limit<MillingState> = {
   id: 'post-left',
   group: 'path',
   name: 'core left',
   assess({ plan: { entry }, op }) {
-    if (entry.method !== 'helix' || entry.postMm <= 0) return null;
+    if (entry.method !== 'helix' || entry.coreMm <= 0) return null;
     return {
-      predicted: { estimate: exact(entry.postMm), unit: 'mm' },
+      predicted: { estimate: exact(entry.coreMm), unit: 'mm' },
       allowed: null,
       share: null,
-      verdict: entry.postBreaksFree ? 'over' : 'tight',
+      verdict: entry.coreBreaksFree ? 'over' : 'tight',
       why: () =>
         say(
-          entry.postBreaksFree
+          entry.coreBreaksFree
             ? op.feature.through
               ? 'A core of {0} is left and falls free when the helix breaks through.'
               : 'A core of {0} is left, thin enough to break off under the tool.'
             : 'A core of {0} is left; the next pass mills it away.',
-          measure(entry.postMm, 'mm'),
+          measure(entry.coreMm, 'mm'),
         ),
       formula: 'post = D hole − 2·D + dead centre',
-      inputs: () => [input('post', 'post', entry.postMm, 'mm')],
+      inputs: () => [input('post', 'post', entry.coreMm, 'mm')],
       source: 'circle geometry; judgement rule G-40',
     };
   },

@@ -8,7 +8,7 @@ import { millingState } from '../milling-state.ts';
 import { otherCutters } from '../../../deciding/remedies/other-cutters.ts';
 import { periodicVerdict } from '../../../evaluation/periodic-verdict.ts';
 import { remediesFor } from '../../../deciding/remedies/remedies.ts';
-import { stateOfChance } from './limit-depth.ts';
+import { stateOfChance } from './stability-limit.ts';
 
 const stateOf = (op: Operation, id: string, context: OperationContext): LimitState =>
   limitOf(evaluate(op, context), id).state;

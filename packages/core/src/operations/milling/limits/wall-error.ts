@@ -69,7 +69,7 @@ function roughed(state: MillingState): WallVerdict {
 }
 
 function finished(state: MillingState): WallVerdict {
-  const { leanMm: first, op, context, diameterInCutMm, turn } = state;
+  const { deflectionMm: first, op, context, diameterInCutMm, turn } = state;
   const { cutter } = context;
   const { feature, path, cut } = op;
   const after = leanAfterSprings(

@@ -29,7 +29,7 @@ export const threadTaperLimit: Limit<ThreadMillingState> = {
   id: 'thread-taper',
   group: 'accuracy',
   name: 'thread taper',
-  assess({ taperMm, pitchToleranceMm, leanMm, path, op }) {
+  assess({ taperMm, pitchToleranceMm, deflectionMm, path, op }) {
     const allowed = pitchToleranceMm / 2;
     return held(taperMm, allowed, 'mm-fine', 'half the tolerance of the pitch diameter, grade 6', {
       why: () =>
@@ -39,7 +39,7 @@ export const threadTaperLimit: Limit<ThreadMillingState> = {
             : 'One row of teeth deflects {2} at every depth alike; the radius offset removes it.',
           measure(taperMm.value, 'mm-fine'),
           measure(allowed, 'mm-fine'),
-          measure(leanMm.value, 'mm-deflection'),
+          measure(deflectionMm.value, 'mm-deflection'),
         ),
       formula: '2·(δ tip − δ top row) ≤ TD2/2, TD2 = 1.32·90·P^0.4·D^0.1 µm',
       inputs: () => [

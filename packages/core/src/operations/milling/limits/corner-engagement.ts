@@ -14,7 +14,7 @@ const OVER_DEG = 60;
 const TIGHT_DEG = 40;
 
 /** Near the corner's end the cutter is surrounded: the engagement angle jumps, and force, chip and heat with it. */
-export const cornerSpikeLimit: Limit<MillingState> = {
+export const cornerEngagementLimit: Limit<MillingState> = {
   id: 'corner-spike',
   group: 'path',
   name: 'corner engagement',

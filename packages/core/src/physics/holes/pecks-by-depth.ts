@@ -4,7 +4,7 @@ import { chipReach, type PeckConditions, planPecks } from './peck-plan.ts';
 /** What a hole of one depth would need. */
 export interface DepthAnswer {
   readonly depthMm: number;
-  readonly strokes: number;
+  readonly pecks: number;
   /** Torque at the bottom of one uninterrupted stroke over the cutting torque. */
   readonly packingInOne: number;
 }
@@ -19,7 +19,7 @@ export interface PecksByDepth {
  * Pecks against depth: where one peck ends, where a pilot begins, where one peck would twist the drill off.
  * `mostPacking` is the torque over the cutting torque this drill stands; `pilotFrom` in diameters.
  */
-export function strokesByDepth(
+export function pecksByDepth(
   c: PeckConditions,
   mostMm: number,
   mostPacking: number,
@@ -31,13 +31,13 @@ export function strokesByDepth(
     const depthMm = (mostMm * (i + 1)) / points;
     return {
       depthMm,
-      strokes: planPecks({ ...c, depthMm }).length,
+      pecks: planPecks({ ...c, depthMm }).length,
       packingInOne: packingFactor(depthMm / c.diameterMm, reach.first),
     };
   });
   const changes: { depthMm: number; why: string }[] = [];
   const twists = answers.find((a) => a.packingInOne > mostPacking);
-  const more = answers.find((a) => a.strokes > 1);
+  const more = answers.find((a) => a.pecks > 1);
   if (more) changes.push({ depthMm: more.depthMm, why: `one peck ends: ${reach.why}` });
   if (pilotFrom * c.diameterMm <= mostMm)
     changes.push({ depthMm: pilotFrom * c.diameterMm, why: 'a pilot guides it from here' });

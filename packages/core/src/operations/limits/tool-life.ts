@@ -6,7 +6,7 @@ import { measure, say } from '../../units/sentence.ts';
 import { input, type Limit } from '../../judging/limit.ts';
 
 /** The edge has to last from one look at it to the next. */
-export const edgeLifeLimit: Limit<CutState> = {
+export const toolLifeLimit: Limit<CutState> = {
   id: 'edge-life',
   group: 'heat and life',
   name: 'tool life',

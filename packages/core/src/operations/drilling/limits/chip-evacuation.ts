@@ -13,7 +13,7 @@ const REACH: Source = {
 };
 
 /** Chips have to leave before they pack: the longest stretch drilled without clearing. */
-export const chipsOutLimit: Limit<DrillingState> = {
+export const chipEvacuationLimit: Limit<DrillingState> = {
   id: 'chips-out',
   group: 'cutter',
   name: 'chip evacuation',

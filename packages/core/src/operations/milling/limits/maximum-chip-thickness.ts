@@ -5,7 +5,7 @@ import { chipWindow, runoutSensitivity } from '../chip-window.ts';
 import { input, type Limit } from '../../../judging/limit.ts';
 
 /** The tooth that stands out takes its own chip and part of its neighbour's. */
-export const chipThickLimit: Limit<MillingState> = {
+export const maximumChipLimit: Limit<MillingState> = {
   id: 'chip-thick',
   group: 'cutter',
   name: 'maximum chip thickness',

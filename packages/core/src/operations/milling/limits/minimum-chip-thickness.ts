@@ -8,7 +8,7 @@ import { input, type Limit } from '../../../judging/limit.ts';
 const STILL_CUTS = 0.6;
 
 /** A chip thinner than the edge is round is not cut but rubbed, and hardens the surface. */
-export const chipThinLimit: Limit<MillingState> = {
+export const minimumChipLimit: Limit<MillingState> = {
   id: 'chip-thin',
   group: 'cutter',
   name: 'minimum chip thickness',

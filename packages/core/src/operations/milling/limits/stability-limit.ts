@@ -134,7 +134,7 @@ function sentenceOf(state: MillingState, chatter: ChatterChance): Sentence {
 }
 
 /** Depth of the cut against the depth at which it begins to chatter at this speed. */
-export const limitDepthLimit: Limit<MillingState> = {
+export const stabilityLimit: Limit<MillingState> = {
   id: 'limit-depth',
   group: 'vibration',
   name: 'stability limit',

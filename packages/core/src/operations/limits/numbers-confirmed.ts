@@ -7,7 +7,7 @@ import type { Limit } from '../../judging/limit.ts';
 const SAME_HARDNESS = 3;
 
 /** Speeds and feeds still standing from another alloy, cutter or hardness. */
-export const inheritedNumbersLimit: Limit<CutState> = {
+export const numbersConfirmedLimit: Limit<CutState> = {
   id: 'inherited-numbers',
   reads: 'setup',
   group: 'process',

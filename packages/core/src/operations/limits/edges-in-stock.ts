@@ -4,7 +4,7 @@ import { measure, say } from '../../units/sentence.ts';
 import { input, type Limit } from '../../judging/limit.ts';
 
 /** Edges the batch will eat against edges on the shelf. */
-export const edgesOnShelfLimit: Limit<CutState> = {
+export const edgesInStockLimit: Limit<CutState> = {
   id: 'edges-on-shelf',
   group: 'heat and life',
   name: 'edges in stock',

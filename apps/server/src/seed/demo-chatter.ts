@@ -52,7 +52,7 @@ const CUTS = [
 ] as const;
 
 /** Combinations with tap tests, and a page of the notebook for the first. */
-export async function demoResonance(tx: Transaction, person: string): Promise<void> {
+export async function demoChatter(tx: Transaction, person: string): Promise<void> {
   const crib = await wholeCrib(tx);
   const entry = <T extends { readonly id: string }>(list: readonly T[], id: string): T =>
     list.find((e) => e.id === id)!;

@@ -4,7 +4,7 @@ import { measure, say } from '../../../units/sentence.ts';
 import { input, type Limit, used } from '../../../judging/limit.ts';
 
 /** The edge is only so long. */
-export const usableLengthLimit: Limit<MillingState> = {
+export const cuttingLengthLimit: Limit<MillingState> = {
   id: 'usable-length',
   group: 'cutter',
   name: 'cutting length',
