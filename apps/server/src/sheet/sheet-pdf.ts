@@ -123,7 +123,7 @@ function block(doc: Document, op: ReleasedOperation, number: number, units: Syst
     `Machine: ${context.machine.name}    Coolant: ${document.coolant}`,
     `Cutter: ${context.cutter.name}`,
     `Holder: ${context.holder.name}    Stick-out ${mm(document.tooling.stickOutMm)}`,
-    document.kind === 'milling'
+    'feature' in document
       ? `Feature: ${document.feature.kind} ${mm(document.feature.lengthMm)} × ${mm(document.feature.widthMm)} × ${mm(document.feature.depthMm)} deep, ${document.cut.direction}, ${document.feature.allowanceMm > 0 ? `${mm(document.feature.allowanceMm)} left on the wall` : `finishes within ${mm(document.feature.wallToleranceMm)}`}`
       : [holeSentence(document), ...stepNotes(document)]
           .map((n) => speak(n, units))

@@ -28,6 +28,8 @@ export interface Limit<S> {
   readonly needsTip?: true;
   /** Nobody mends it by moving speed, feed, depth or width: a search leaves it alone. */
   readonly unsearched?: true;
+  /** Its allowed depth rises and falls with the speed: other speeds and other cutters are looked for besides. */
+  readonly lobed?: true;
   /** Tells against a cutter as such, whatever speed and feed. */
   readonly ofCutter?: true;
   assess(state: S): Assessment | null;

@@ -54,7 +54,7 @@ export interface OperationKind<O extends Operation = Operation> {
   readonly parameters: readonly Parameter[];
   readonly shown: ShownNumbers;
   /** Ids of its limits, always in this order. */
-  readonly ladder: readonly { readonly id: string; readonly name: string }[];
+  readonly ladder: readonly Pick<Limit<CutState>, 'id' | 'name' | 'lobed'>[];
   /** What one does, in the words of the sheet: “Pilot”, “Mill the thread”. */
   verb(op: Operation): string;
   /** What the setter has to know that no number says. */

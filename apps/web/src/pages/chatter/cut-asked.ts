@@ -31,7 +31,7 @@ export function askedOf(detail: JobDetail | undefined, operationId: string | nul
   const operation = detail?.setups.flatMap((s) => s.operations).find((o) => o.id === operationId);
   const op = (operation?.variants.find((v) => v.label === operation.selected) ?? operation?.variants[0])
     ?.document;
-  if (!op || op.kind !== 'milling') return null;
+  if (!op || !('feature' in op)) return null;
   return {
     alloyId: op.alloyId,
     radialMm: op.cut.radialEngagementMm,
@@ -60,7 +60,7 @@ export function operationOf(
     combination.cutterId,
     { kind: 'side', lengthMm: 100, widthMm: diameter, depthMm: depth, cornerRadiusMm: null },
   );
-  if (!blank || blank.kind !== 'milling') return null;
+  if (!blank || !('feature' in blank)) return null;
   const op: MillingOperation = {
     ...blank,
     tooling: {

@@ -14,13 +14,19 @@ const FROM = 0.65;
 const TO = 1.6;
 const STEPS = 64;
 
+/** The milling cut whose stability a limit is about; null for any other limit. */
+export function lobedCut(op: Operation, limitId: string): MillingOperation | null {
+  const kind = kindOf(op);
+  return kind.ladder.some((l) => l.id === limitId && l.lobed) ? kind.turning(op) : null;
+}
+
 /**
  * Speeds at which the lobes leave room: the nearest one that clears the limit and the roomiest in reach. Between two
  * speeds the border rises and falls, so that neither end of a range tells. The feed per tooth stays and the table feed
  * goes with the speed. None when the speed is pinned.
  */
 export function pocketSpeeds(op: Operation, context: OperationContext, limitId: string): Switch[] {
-  const cut = limitId === 'limit-depth' ? kindOf(op).turning(op) : null;
+  const cut = lobedCut(op, limitId);
   if (!cut) return [];
   if (['n', 'vc', 'vf'].some((key) => op.pins.includes(key))) return [];
   const { stability } = millingState(cut, context);

@@ -3,12 +3,11 @@ import type { Holder } from '../../crib/holder.ts';
 import type { Operation } from '../../operations/operation.ts';
 import { say, measure, type Sentence } from '../../units/sentence.ts';
 import { evaluate, judgeLimit, limitOf } from '../../evaluation/evaluate.ts';
-import { kindOf } from '../../evaluation/registry.ts';
 import type { Movable } from '../../operations/movable.ts';
 import { changeOf, leversOf } from './lever.ts';
 import { better, pairsFor } from './pairs.ts';
 import { type CutterShelf, otherCutters } from './other-cutters.ts';
-import { pocketSpeeds } from './pocket-speeds.ts';
+import { lobedCut, pocketSpeeds } from './pocket-speeds.ts';
 import { clears, type Remedy, remedyFrom } from './remedy.ts';
 import { smallestMove } from './smallest-move.ts';
 import { switches } from './switches.ts';
@@ -22,7 +21,6 @@ function describe(lever: Movable, op: Operation, after: Operation): Sentence {
 
 /** A change that pushes more limits over than this is no advice. */
 const MOST_SPOILT = 1;
-const VIBRATION: ReadonlySet<string> = new Set(['limit-depth', 'tooth-passing']);
 
 /**
  * Single changes that make a limit clear, smallest first; one that pushes another limit over comes last and says so.
@@ -37,10 +35,10 @@ export function remediesFor(
   shelf: CutterShelf | null = null,
 ): Remedy[] {
   const before = evaluate(op, context);
-  const { state } = limitOf(before, limitId);
+  const { state, group } = limitOf(before, limitId);
   if (state === 'clear') return [];
   // What nobody has measured is not mended by another number: it is measured.
-  if (state === 'unproven' && VIBRATION.has(limitId)) return [];
+  if (state === 'unproven' && group === 'vibration') return [];
   const list = leversOf(op, context);
   const found: Remedy[] = [];
   for (const s of [...switches(op, context), ...pocketSpeeds(op, context, limitId)]) {
@@ -67,7 +65,7 @@ export function remediesFor(
     const remedy = remedyFrom(`holder-${holder.id}`, say(`Use ${holder.name}`), after, inIt, before, 0.5);
     if (remedy) found.push(remedy);
   }
-  const turning = limitId === 'limit-depth' ? kindOf(op).turning(op) : null;
+  const turning = lobedCut(op, limitId);
   if (shelf && turning) {
     for (const other of otherCutters(turning, context, shelf)) {
       if (!clears(other.after, other.context, limitId)) continue;

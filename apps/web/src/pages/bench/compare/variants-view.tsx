@@ -26,7 +26,7 @@ function namesOf(op: Operation, crib: Crib): (readonly [string, string])[] {
     ['Holder', name(crib.holders, op.tooling.holderId)],
     ['Coolant', op.coolant],
   ];
-  return op.kind === 'milling'
+  return 'path' in op
     ? [
         ...common,
         ['Strategy', op.path.strategy.replace('-', ' ')],

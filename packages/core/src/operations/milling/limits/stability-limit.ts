@@ -140,6 +140,7 @@ export const stabilityLimit: Limit<MillingState> = {
   name: 'stability limit',
   asks: 'borders',
   needsTip: true,
+  lobed: true,
   assess(state) {
     const { op, stability } = state;
     if (op.path.strategy === 'plunge') return null;
