@@ -153,7 +153,7 @@ describe('choosing the cutter', { timeout: 60_000 }, () => {
   const cutter = (id: string) => CRIB.cutters.find((c) => c.id === id)!;
   it.each([
     ['em-flat-6-z1-polymer', /rated for ISO N/],
-    ['em-bull-8-z4-re0.5-var', /reach 24 mm/],
+    ['em-bull-8-z4-re0.5-var', /reach 24\smm/],
     ['shoulder90-63-z6-ti', /does not go into/],
     ['ball-10-z4-var', /flat floor/],
   ])('%s is disqualified, in words', (id, why) => {
@@ -170,7 +170,7 @@ describe('choosing the cutter', { timeout: 60_000 }, () => {
       reasonsAgainst(finish, context, context.cutter, offer)
         .map((s) => speak(s, 'metric'))
         .join(),
-    ).toMatch(/too large for the 5 mm corner/);
+    ).toMatch(/too large for the 5\smm corner/);
   });
 
   it('ranks the rest by what was asked, five at most, and says what size would change', () => {
