@@ -1,5 +1,6 @@
 import type { OperationContext } from '../operations/context.ts';
 import type { Operation } from '../operations/operation.ts';
+import { formatMeasure } from '../units/unit.ts';
 import { kindOf } from './registry.ts';
 
 /** What can hurt someone in this cut. Shown with the operation and printed on the sheet; it replaces no local rule. */
@@ -7,7 +8,7 @@ export function cautionsOf(op: Operation, context: OperationContext): string[] {
   const { alloy, cutter, holder } = context;
   const rated = Math.min(cutter.properties.RPMX ?? Infinity, holder.max_rpm || Infinity);
   const cautions = [
-    `Never above ${rated.toLocaleString('en-GB', { maximumFractionDigits: 0 })} rpm, the lower rating of cutter and holder. Guards closed and interlocks working; a broken tool is thrown out.`,
+    `Never above ${formatMeasure(rated, 'rpm', 'metric')}, the lower rating of cutter and holder. Guards closed and interlocks working; a broken tool is thrown out.`,
     'Eye and ear protection. No gloves near a turning spindle. Reach in only with the spindle stopped.',
   ];
   if (alloy.hazards.fire_class === 'D') {

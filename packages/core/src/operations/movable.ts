@@ -5,8 +5,8 @@ import type { Parameter } from './parameter.ts';
 /** A number of an operation by its field: `cut.axialDepthMm`. */
 export interface NumberAt {
   readonly field: string;
-  read(op: Operation): number;
-  write<O extends Operation>(op: O, value: number): O;
+  readonly read: (op: Operation) => number;
+  readonly write: <O extends Operation>(op: O, value: number) => O;
 }
 
 type Plain = Readonly<Record<string, unknown>>;
@@ -32,7 +32,7 @@ export interface Range {
   readonly least: number;
   readonly most: number;
   /** The least itself is refused: above it, not at it. */
-  readonly above?: true;
+  readonly above?: true | undefined;
   /** Where one would go from here with this tool: advice, handles and search stay within. */
   readonly low: number;
   readonly high: number;
@@ -52,9 +52,9 @@ export interface Movable extends NumberAt, Range {
   /** It makes the cut what it is: at a sixth or at six times it is another cut, which no advice goes to. */
   readonly ofTheCut: boolean;
   /** What one does to move it up and down, where it is not to raise and to reduce. */
-  readonly verbs?: readonly [up: string, down: string];
+  readonly verbs?: readonly [up: string, down: string] | undefined;
   /** What stays the same when it moves: “at the same chip load”. */
-  readonly keeps?: string;
+  readonly keeps?: string | undefined;
 }
 
 /** What does not hang on tool or machine of a movable number. */
@@ -64,13 +64,27 @@ type Nature = Pick<Movable, 'key' | 'name' | 'unit'> &
   };
 
 /** A movable number here: its nature with the range this tool, machine and feature leave it. */
-export const movable = ({ at, heldBy = [], ofTheCut = false, ...nature }: Nature, range: Range): Movable => ({
-  ...nature,
-  ...at,
-  ...range,
-  heldBy,
-  ofTheCut,
+export const movable = (nature: Nature, range: Range): Movable => ({
+  // Field by field: every judgement makes them anew, and spreading takes a tenth of it.
+  key: nature.key,
+  name: nature.name,
+  unit: nature.unit,
+  field: nature.at.field,
+  read: nature.at.read,
+  write: nature.at.write,
+  least: range.least,
+  most: range.most,
+  above: range.above,
+  low: range.low,
+  high: range.high,
+  step: range.step,
+  heldBy: nature.heldBy ?? NOTHING,
+  ofTheCut: nature.ofTheCut ?? false,
+  verbs: nature.verbs,
+  keeps: nature.keeps,
 });
+
+const NOTHING: readonly Parameter[] = [];
 
 /** The largest of 1, 2 and 5 times a power of ten that is not above: steps people count in. */
 export function tidyStep(most: number): number {
