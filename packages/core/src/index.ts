@@ -238,3 +238,4 @@ export { chanceLost } from './operations/holes/hole-risk.ts';
 export type { HoleRisk } from './judging/result.ts';
 export { seededNormal, seededUniform } from './numerics/random.ts';
 export { STATE_WORDS } from './judging/limit.ts';
+export { formatDay } from './units/date.ts';

@@ -8,6 +8,7 @@ import {
   stepNotes,
   type System,
   STATE_WORDS,
+  formatDay,
 } from '@burl/core';
 import type { Release, ReleasedOperation } from '@burl/contract';
 import PDFDocument from 'pdfkit';
@@ -67,7 +68,7 @@ function heading(doc: Document, release: Release): void {
         `qty ${job.quantity}`,
         job.customer && `for ${job.customer}`,
         job.heatLot && `heat lot ${job.heatLot}`,
-        job.due && `due ${job.due}`,
+        job.due && `due ${formatDay(job.due)}`,
       ]
         .filter(Boolean)
         .join('  ·  '),
@@ -201,7 +202,7 @@ function list(doc: Document, title: string, items: readonly string[]): void {
 function signatures(doc: Document, release: Release): void {
   room(doc, 90);
   doc.moveDown(0.5);
-  const moment = (iso: string | null): string => (iso ? `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC` : '');
+  const moment = (iso: string | null): string => (iso ? `${formatDay(iso)} ${iso.slice(11, 16)} UTC` : '');
   doc.font('bold').fontSize(9).fillColor(INK).text('Signatures', MARGIN, doc.y);
   doc.font('text').fontSize(8.5);
   doc.text(

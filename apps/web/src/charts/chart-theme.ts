@@ -7,7 +7,7 @@ export const themeColour = (name: string): string =>
 
 /** An axis in the page's ink, with marks at a distance where one is told. */
 export const chartAxis = (title: string, stepSize?: number) => ({
-  title: { display: true, text: title, color: themeColour('ink') },
+  title: { display: true, text: title, color: themeColour('ink'), font: { family: CHART_FONT } },
   ticks: {
     color: themeColour('ink'),
     maxRotation: 0,

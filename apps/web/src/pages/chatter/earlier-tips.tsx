@@ -1,5 +1,5 @@
 import type { EarlierTip } from '@burl/contract';
-import { formatMeasure, staticStiffness } from '@burl/core';
+import { formatMeasure, staticStiffness, formatDay } from '@burl/core';
 import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
 
@@ -21,7 +21,7 @@ export function EarlierTips({
           <li key={t.id} className="flex items-center gap-2">
             <span className="min-w-0 flex-1">
               {t.axis}: {t.origin}, {formatMeasure(staticStiffness(t.modes) / 1e6, 'N/um', system)},{' '}
-              {t.madeAt.slice(0, 10)}
+              {formatDay(t.madeAt)}
             </span>
             <Button
               look="quiet"

@@ -22,6 +22,7 @@ import { type Axis, useTipRecords } from './use-tip-record.ts';
 const LEAST_HZ = 2000;
 const MOST_HZ = 8000;
 const BEYOND = 1.4;
+const ROUND_HZ = 500;
 /** Modes stiffer than this share of the softest are not listed. */
 const LISTED = 0.03;
 
@@ -77,7 +78,8 @@ function Tip({
   const { reading } = records;
   const record = combination.tips.find((t) => t.axis === axis);
   const modes = record?.modes ?? softModes(knowledge.structure, LISTED)[axis];
-  const toHz = Math.min(MOST_HZ, Math.max(LEAST_HZ, BEYOND * Math.max(...modes.map((m) => m.hz))));
+  const highest = Math.max(...modes.map((m) => m.hz));
+  const toHz = Math.min(MOST_HZ, Math.max(LEAST_HZ, Math.ceil((BEYOND * highest) / ROUND_HZ) * ROUND_HZ));
   return (
     <div className="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_300px]">
       <TipResponse

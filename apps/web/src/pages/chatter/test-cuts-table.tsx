@@ -1,5 +1,5 @@
 import type { CombinationDetail } from '@burl/contract';
-import { formatMeasure, type Unit } from '@burl/core';
+import { formatMeasure, type Unit, formatDay } from '@burl/core';
 import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
 
@@ -71,7 +71,7 @@ export function TestCutsTable({
                   </a>
                 )}{' '}
                 <span className="text-[12.5px] text-soft">
-                  {c.madeBy}, {c.madeAt.slice(0, 10)}
+                  {c.madeBy}, {formatDay(c.madeAt)}
                 </span>
               </td>
             </tr>

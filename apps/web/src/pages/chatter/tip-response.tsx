@@ -1,3 +1,4 @@
+import { formatDay } from '@burl/core';
 import type { TipRecord } from '@burl/contract';
 import type { TipMode } from '@burl/core';
 import { useState } from 'react';
@@ -40,7 +41,7 @@ export function TipResponse({
         <Toggle label="Direction" options={['x', 'y'] as const} value={axis} onTake={onAxis} />
         <Toggle label="Shown" options={PARTS} value={part} onTake={setPart} />
         <span className="ml-auto text-[13px] text-soft">
-          {record ? `${record.origin}, ${record.madeBy}, ${record.madeAt.slice(0, 10)}` : from}
+          {record ? `${record.origin}, ${record.madeBy}, ${formatDay(record.madeAt)}` : from}
         </span>
       </div>
       <div className="relative min-h-72 flex-1 rounded-lg border border-line bg-card p-2">

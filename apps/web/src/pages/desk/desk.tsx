@@ -1,3 +1,4 @@
+import { formatDay } from '@burl/core';
 import { type JobStatus, type JobSummary, mayEdit } from '@burl/contract';
 import { formatDistanceToNow } from 'date-fns';
 import { FileUp, Plus } from 'lucide-react';
@@ -42,7 +43,7 @@ function JobCard({ job, floor }: { job: JobSummary; floor: boolean }) {
       <p className="text-[13px] text-soft">
         {job.customer ? `${job.customer} · ` : ''}
         Qty {job.quantity}
-        {job.due ? ` · due ${job.due}` : ''}
+        {job.due ? ` · due ${formatDay(job.due)}` : ''}
       </p>
       <div className="mt-2 flex items-center justify-between gap-2">
         {job.governing ? (

@@ -60,7 +60,7 @@ describe('sheet on the floor', () => {
   it('carries revision, who released it, prove-out, big numbers and cautions of each operation', async () => {
     open({ 'GET /api/jobs/j1/sheet': release });
     expect(await screen.findByRole('heading', { level: 1, name: 'GW-1 Bonnet' })).toBeTruthy();
-    expect(screen.getByText(/released by Leo Lindqvist on 2026-11-21/)).toBeTruthy();
+    expect(screen.getByText(/released by Leo Lindqvist on 21 Nov 2026/)).toBeTruthy();
     expect(screen.getByRole('region', { name: 'Prove-out' }).querySelectorAll('li').length).toBeGreaterThan(
       4,
     );

@@ -7,6 +7,7 @@ import {
   KINDS,
   speak,
   stepNotes,
+  formatDay,
 } from '@burl/core';
 import type { ReleasedOperation } from '@burl/contract';
 import { FileDown, Printer } from 'lucide-react';
@@ -138,7 +139,7 @@ export default function FloorPage() {
           </h1>
           <p>
             <strong>Revision {release.revision}</strong>, released by {release.decidedBy} on{' '}
-            {release.decidedAt?.slice(0, 10)}; qty {job.quantity}
+            {formatDay(release.decidedAt)}; qty {job.quantity}
             {job.heatLot && `, lot ${job.heatLot}`}
           </p>
         </div>
@@ -173,8 +174,8 @@ export default function FloorPage() {
       <section aria-label="Signatures" className="print-block rounded-xl border border-line bg-card p-4">
         <h2 className="mb-1">Signatures</h2>
         <p>
-          Prepared by {release.requestedBy}, {release.requestedAt.slice(0, 10)}. Released by{' '}
-          {release.decidedBy}, {release.decidedAt?.slice(0, 10)}
+          Prepared by {release.requestedBy}, {formatDay(release.requestedAt)}. Released by {release.decidedBy}
+          , {formatDay(release.decidedAt)}
           {release.reason && `: “${release.reason}”`}
         </p>
         <p className="mt-4">Proved out by ______________________ Date ____________</p>

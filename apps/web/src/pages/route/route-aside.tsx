@@ -1,3 +1,4 @@
+import { formatDay } from '@burl/core';
 import type { JobDetail } from '@burl/contract';
 import { useEvents } from '../../api/hooks.ts';
 import { RiskCard, ToolChangesCard } from './hole-cards.tsx';
@@ -56,10 +57,7 @@ export function RouteAside({
         <ol className="space-y-1 text-[13px]">
           {(events ?? []).slice(0, SHOWN).map((e) => (
             <li key={e.id}>
-              <span className="text-soft">
-                {new Date(e.at).toLocaleDateString('en-GB', { dateStyle: 'medium' })}
-              </span>{' '}
-              {e.person} {e.action} {e.subject}
+              <span className="text-soft">{formatDay(e.at)}</span> {e.person} {e.action} {e.subject}
             </li>
           ))}
         </ol>

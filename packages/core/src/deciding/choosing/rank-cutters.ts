@@ -14,7 +14,7 @@ import { judgeLimits } from '../../evaluation/evaluate.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { worthOf } from '../search/objective.ts';
 import { InputError, problemInWords } from '../../units/input-error.ts';
-import { measure, say, type Sentence } from '../../units/sentence.ts';
+import { type Measure, measure, say, type Sentence } from '../../units/sentence.ts';
 import {
   begin,
   isLaidOut,
@@ -128,6 +128,9 @@ export function reasonsAgainst(
   }
 }
 
+/** How many times as stiff, as anybody would say it. */
+const tenths = (times: number): Measure => measure(Number(times.toFixed(1)), 'ratio');
+
 /** What bigger and shorter does to stiffness, against the present tool. Rule G-09: with D⁴ and L³. */
 function sizeWords(
   op: MillingOperation,
@@ -144,7 +147,7 @@ function sizeWords(
       say(
         'The same tool {0} shorter would still reach and be {1} times as stiff.',
         measure(stickOut - shortest, 'mm'),
-        measure((stickOut / shortest) ** 3, 'ratio'),
+        tenths((stickOut / shortest) ** 3),
       ),
     );
   for (const r of best) {
@@ -158,7 +161,7 @@ function sizeWords(
       d > d0
         ? say(
             `${cutter.name} is {0} times as stiff at this stick-out and leaves {1} in the corners.`,
-            measure(times, 'ratio'),
+            tenths(times),
             left,
           )
         : say(

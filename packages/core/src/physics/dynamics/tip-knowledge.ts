@@ -1,3 +1,4 @@
+import { formatDay } from '../../units/date.ts';
 import { contentOf, memoryOf } from '../../numerics/memory.ts';
 import type { ToolAssembly } from '../../crib/tool-assembly.ts';
 import { type KnownTip, speaksFor } from './resonance-book.ts';
@@ -67,7 +68,7 @@ export function tipKnowledge(
       trust: 'measured',
       structure: measured.structure,
       sigma: MEASURED,
-      from: `measured on ${measured.machineSerial}${measured.measuredOn ? `, ${measured.measuredOn}` : ''}`,
+      from: `measured on ${measured.machineSerial}${measured.measuredOn ? `, ${formatDay(measured.measuredOn)}` : ''}`,
     };
   }
   const others = here

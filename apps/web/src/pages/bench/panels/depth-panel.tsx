@@ -39,7 +39,8 @@ export default function DepthPanel({ op, context }: { op: DrillingOperation; con
       stepped: true,
     },
     ...answer.changes.map((c, i): Curve => ({
-      label: c.why,
+      // The sentence below says why.
+      label: c.why.split(':')[0]!,
       points: [
         { x: mm(c.depthMm), y: 0 },
         { x: mm(c.depthMm), y: pecksMost },

@@ -29,7 +29,7 @@ export default function HeatPanel({
       colour: 'series-1',
     },
     {
-      label: 'the same, nine times in ten',
+      label: 'the same, P10',
       points: known.map((p) => ({ x: p.arcDeg, y: y(p.lifeSpeedLowMMin!) })),
       colour: 'series-1',
       dash: [2, 3],
@@ -56,7 +56,7 @@ export default function HeatPanel({
       <p className="text-[13px]">
         {speak(reason, system)} {text}
         {economic &&
-          ` Cheapest life here is ${formatMeasure(economic.cheapestMin, 'min', system)} (${vc(economic.cheapestSpeed)}), fastest ${formatMeasure(economic.fastestMin, 'min', system)}.`}
+          ` Tool life at lowest cost ${formatMeasure(economic.cheapestMin, 'min-life', system)} (${vc(economic.cheapestSpeed)}), at shortest cycle time ${formatMeasure(economic.fastestMin, 'min-life', system)}.`}
       </p>
       <div className="relative min-h-36 flex-1">
         <Plot
