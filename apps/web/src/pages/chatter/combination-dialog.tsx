@@ -5,6 +5,7 @@ import { call, messageOf } from '../../api/client.ts';
 import { Num } from '../../ui/form-parts.tsx';
 import { fittingHolder } from '../../judging/blank-operation.ts';
 import { Button } from '../../ui/button.tsx';
+import { EntrySelect } from '../../ui/entry-select.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
@@ -38,26 +39,16 @@ export function CombinationDialog({
     key: 'machineId' | 'holderId' | 'cutterId',
     list: readonly { id: string; document: { name: string } }[],
   ) => (
-    <Field label={label}>
-      {(p) => (
-        <select
-          {...p}
-          value={draft[key]}
-          className={FIELD_LOOK}
-          onChange={(e) => {
-            const next = { ...draft, [key]: e.target.value };
-            const fits = key === 'holderId' ? null : fittingHolder(crib, next.machineId, next.cutterId);
-            setDraft(fits ? { ...next, holderId: fits } : next);
-          }}
-        >
-          {list.map((x) => (
-            <option key={x.id} value={x.id}>
-              {x.document.name}
-            </option>
-          ))}
-        </select>
-      )}
-    </Field>
+    <EntrySelect
+      label={label}
+      value={draft[key]}
+      list={list}
+      onTake={(id) => {
+        const next = { ...draft, [key]: id };
+        const fits = key === 'holderId' ? null : fittingHolder(crib, next.machineId, next.cutterId);
+        setDraft(fits ? { ...next, holderId: fits } : next);
+      }}
+    />
   );
   async function make(event: FormEvent): Promise<void> {
     event.preventDefault();

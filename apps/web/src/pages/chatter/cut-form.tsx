@@ -1,5 +1,5 @@
 import type { Crib } from '@burl/contract';
-import { Field, FIELD_LOOK } from '../../ui/field.tsx';
+import { EntrySelect } from '../../ui/entry-select.tsx';
 import { Num } from '../../ui/form-parts.tsx';
 import { Toggle } from '../../ui/toggle.tsx';
 import type { ChatterCut } from './chatter-cut.ts';
@@ -21,22 +21,12 @@ export function CutForm({
   return (
     <section className="space-y-2 rounded-lg border border-line bg-card p-3">
       <h2>The cut</h2>
-      <Field label="Alloy">
-        {(p) => (
-          <select
-            {...p}
-            value={asked.alloyId}
-            onChange={(e) => onAsk({ ...asked, alloyId: e.target.value })}
-            className={FIELD_LOOK}
-          >
-            {crib.alloys.map((a) => (
-              <option key={a.id} value={a.id}>
-                {a.document.name}
-              </option>
-            ))}
-          </select>
-        )}
-      </Field>
+      <EntrySelect
+        label="Alloy"
+        value={asked.alloyId}
+        list={crib.alloys}
+        onTake={(alloyId) => onAsk({ ...asked, alloyId })}
+      />
       <div className="grid grid-cols-2 gap-2">
         <Num
           label="Spindle speed"

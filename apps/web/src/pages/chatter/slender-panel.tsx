@@ -3,7 +3,7 @@ import { boringVerdict, drillVibration, formatMeasure, InputError, isDrill, made
 import { useMemo, useState } from 'react';
 import { Num } from '../../ui/form-parts.tsx';
 import { useSystem } from '../../frame/preferences.tsx';
-import { Field, FIELD_LOOK } from '../../ui/field.tsx';
+import { EntrySelect } from '../../ui/entry-select.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 
 /** Works something out, or says what is impossible. */
@@ -14,32 +14,6 @@ function tried<T>(work: () => T): { readonly value: T | null; readonly failed: s
     if (error instanceof InputError) return { value: null, failed: error.message };
     throw error;
   }
-}
-
-function Choose({
-  label,
-  value,
-  list,
-  onTake,
-}: {
-  label: string;
-  value: string;
-  list: readonly { readonly id: string; readonly document: { readonly name: string } }[];
-  onTake: (id: string) => void;
-}) {
-  return (
-    <Field label={label}>
-      {(p) => (
-        <select {...p} value={value} onChange={(e) => onTake(e.target.value)} className={FIELD_LOOK}>
-          {list.map((x) => (
-            <option key={x.id} value={x.id}>
-              {x.document.name}
-            </option>
-          ))}
-        </select>
-      )}
-    </Field>
-  );
 }
 
 function BoringBar({ crib }: { crib: Crib }) {
@@ -63,8 +37,8 @@ function BoringBar({ crib }: { crib: Crib }) {
   return (
     <section aria-label="Boring bar" className="space-y-2 rounded-lg border border-line bg-card p-3">
       <h2>Boring bar</h2>
-      <Choose label="Bar" value={bore.bar} list={bars} onTake={(bar) => setBore({ ...bore, bar })} />
-      <Choose
+      <EntrySelect label="Bar" value={bore.bar} list={bars} onTake={(bar) => setBore({ ...bore, bar })} />
+      <EntrySelect
         label="Alloy"
         value={bore.alloy}
         list={crib.alloys}
@@ -139,7 +113,7 @@ function SlenderDrill({ crib }: { crib: Crib }) {
   return (
     <section aria-label="Slender drill" className="space-y-2 rounded-lg border border-line bg-card p-3">
       <h2>Slender drill</h2>
-      <Choose label="Drill" value={drill.id} list={drills} onTake={(id) => setDrill({ ...drill, id })} />
+      <EntrySelect label="Drill" value={drill.id} list={drills} onTake={(id) => setDrill({ ...drill, id })} />
       <div className="grid grid-cols-2 gap-2">
         <Num
           label="Stick-out"
