@@ -11,14 +11,14 @@ function checkCommon(op: Operation, context: OperationContext, see: Inspection):
   const { low, high, scale } = alloy.hardness;
   const point = scale === 'HB' ? 9 : 1;
   see.measured('measured.hardness', op.measured.hardness, low - 3 * point, high + 3 * point, scale);
-  see.measured('measured.runoutUm', op.measured.runoutUm, 0.1, 200, 'µm');
+  see.measured('measured.runoutUm', op.measured.runoutUm, 0.1, 200, 'um');
   see.measured('measured.lifeSpeed30MMin', op.measured.lifeSpeed30MMin, 0.5, 3000, 'm/min');
-  see.measured('measured.kc11NMm2', op.measured.kc11NMm2, 10, 10000, 'N/mm²');
+  see.measured('measured.kc11NMm2', op.measured.kc11NMm2, 10, 10000, 'N/mm2');
   see.within('flankWearMm', op.flankWearMm, 0, 1, 'mm');
-  see.within('featuresPerPart', op.featuresPerPart, 1, 100000, '');
-  if (op.edgesOnShelf !== null) see.within('edgesOnShelf', op.edgesOnShelf, 0, 100000, '');
-  see.measured('economics.machinePerHour', op.economics.machinePerHour, 0.01, 1e6, 'per hour');
-  see.measured('economics.edgePrice', op.economics.edgePrice, 0, 1e6, '');
+  see.within('featuresPerPart', op.featuresPerPart, 1, 100000, 'ratio');
+  if (op.edgesOnShelf !== null) see.within('edgesOnShelf', op.edgesOnShelf, 0, 100000, 'ratio');
+  see.measured('economics.machinePerHour', op.economics.machinePerHour, 0.01, 1e6, 'money');
+  see.measured('economics.edgePrice', op.economics.edgePrice, 0, 1e6, 'money');
   see.measured('economics.edgeChangeMin', op.economics.edgeChangeMin, 0, 600, 'min');
   for (const m of commonMovables(op, context)) see.number(m, op);
   for (const [name, curve] of Object.entries(machine.power_torque)) {

@@ -1,5 +1,5 @@
-import type { InputProblem } from '../units/input-error.ts';
-import { UNITS } from '../units/unit.ts';
+import { type AllowedRange, type InputProblem, outOfRange } from '../units/input-error.ts';
+import type { Unit } from '../units/unit.ts';
 import type { Movable } from './movable.ts';
 import type { Operation } from './operation.ts';
 
@@ -7,38 +7,32 @@ import type { Operation } from './operation.ts';
 export class Inspection {
   readonly problems: InputProblem[] = [];
 
-  within(field: string, value: number, low: number, high: number, unit: string): void {
+  within(field: string, value: number, least: number, most: number, unit: Unit): void {
     // A range that itself follows from an impossible number is that number's problem.
-    if (Number.isNaN(low) || Number.isNaN(high)) return;
-    if (!(value >= low && value <= high)) {
-      const allowed = Number.isFinite(high)
-        ? `${round(low)} to ${round(high)} ${unit}`
-        : `${round(low)} ${unit} or more`;
-      this.problems.push({ field, value, allowed: allowed.trim() });
-    }
+    if (Number.isNaN(least) || Number.isNaN(most)) return;
+    if (!(value >= least && value <= most)) this.outside(field, value, { least, most, unit });
   }
 
   /** A number that can be moved, held against what it may be at all. */
   number(m: Movable, op: Operation): void {
     const value = m.read(op);
-    const unit = UNITS[m.unit].metric.label;
-    if (m.above) this.above(m.field, value, unit);
-    this.within(m.field, value, m.least, m.most, unit);
+    if (m.above) this.above(m.field, value, m.unit);
+    this.within(m.field, value, m.least, m.most, m.unit);
   }
 
-  above(field: string, value: number, unit: string): void {
-    if (!(value > 0 && Number.isFinite(value)))
-      this.problems.push({ field, value, allowed: `above 0 ${unit}`.trim() });
+  above(field: string, value: number, unit: Unit): void {
+    if (!(value > 0 && Number.isFinite(value))) this.outside(field, value, { above: 0, unit });
   }
 
-  measured(field: string, value: number | null, low: number, high: number, unit: string): void {
-    if (value !== null) this.within(field, value, low, high, unit);
+  measured(field: string, value: number | null, least: number, most: number, unit: Unit): void {
+    if (value !== null) this.within(field, value, least, most, unit);
   }
 
   say(field: string, value: unknown, allowed: string): void {
     this.problems.push({ field, value, allowed });
   }
-}
 
-/** Six figures: bounds that follow from others are read, not computed with. */
-export const round = (value: number): number => Number(value.toPrecision(6));
+  private outside(field: string, value: number, range: AllowedRange): void {
+    this.problems.push(outOfRange(field, value, range));
+  }
+}

@@ -1,9 +1,46 @@
+import { measure, say, type Sentence } from './sentence.ts';
+import { formatField, type System, type Unit, UNITS } from './unit.ts';
+
+/** What a number may be, in the core's unit; open above where `most` is missing or infinite. */
+export interface AllowedRange {
+  readonly least?: number;
+  readonly most?: number;
+  /** The number has to lie above this, not on it. */
+  readonly above?: number;
+  readonly unit: Unit;
+}
+
 /** One thing wrong with an input: which field, what was given, what is allowed. */
 export interface InputProblem {
   readonly field: string;
   readonly value: unknown;
+  /** In the core's units, for files and the API. */
   readonly allowed: string;
+  /** The same as numbers, where it is a range: a page says it in its own units. */
+  readonly range?: AllowedRange;
 }
+
+/** The range in the core's units, as files and the API name them. */
+function rangeInFile({ least, most, above, unit }: AllowedRange): string {
+  const { label } = UNITS[unit].metric;
+  if (above !== undefined) return `above ${above} ${label}`.trim();
+  const from = round(least ?? 0);
+  return (
+    most === undefined || !Number.isFinite(most)
+      ? `${from} ${label} or more`
+      : `${from} to ${round(most)} ${label}`
+  ).trim();
+}
+
+/** Six figures: bounds that follow from others are read, not computed with. */
+export const round = (value: number): number => Number(value.toPrecision(6));
+
+export const outOfRange = (field: string, value: number, range: AllowedRange): InputProblem => ({
+  field,
+  value,
+  allowed: rangeInFile(range),
+  range,
+});
 
 /** Thrown for impossible input; carries every problem found, not only the first. */
 export class InputError extends Error {
@@ -29,9 +66,31 @@ export function fieldInWords(field: string): string {
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
-/** The same for a page, where nobody knows the keys of a file. */
-export const problemInWords = (p: InputProblem): string =>
-  describeProblem({ ...p, field: fieldInWords(p.field) });
+/** The same for a page, where nobody knows the keys of a file: the field by name, value and range in the page's units. */
+export function problemInWords(p: InputProblem, system: System): string {
+  const field = fieldInWords(p.field);
+  if (!p.range || typeof p.value !== 'number' || system === 'metric') return describeProblem({ ...p, field });
+  const { least = 0, most = Infinity, above, unit } = p.range;
+  const { label } = UNITS[unit][system];
+  const say = (value: number) => formatField(value, unit, system);
+  const open = Number.isFinite(most)
+    ? `${say(least)} to ${say(most)} ${label}`
+    : `${say(least)} ${label} or more`;
+  const allowed = above === undefined ? open : `above ${say(above)} ${label}`;
+  return `${field} is ${say(p.value) || p.value}; allowed: ${allowed.trim()}`;
+}
+
+/** The same as a sentence, for what is read in both systems. */
+export function problemSentence(p: InputProblem): Sentence {
+  const field = fieldInWords(p.field);
+  if (!p.range || typeof p.value !== 'number') return say(describeProblem({ ...p, field }));
+  const { least = 0, most = Infinity, above, unit } = p.range;
+  const is = measure(p.value, unit);
+  if (above !== undefined) return say(`${field} is {0}; allowed: above {1}`, is, measure(above, unit));
+  return Number.isFinite(most)
+    ? say(`${field} is {0}; allowed: {1} to {2}`, is, measure(least, unit), measure(most, unit))
+    : say(`${field} is {0}; allowed: {1} or more`, is, measure(least, unit));
+}
 
 /** Throws an InputError unless `low <= value <= high`. */
 export function requireWithin(field: string, value: number, low: number, high: number): void {

@@ -1,4 +1,5 @@
 import { type Operation, problemInWords } from '@burl/core';
+import { useSystem } from '../../frame/preferences.tsx';
 import type { Crib } from '@burl/contract';
 import { useMemo } from 'react';
 import { Failed } from '../../ui/page-states.tsx';
@@ -36,13 +37,14 @@ export function CutColumns({
   onPreview: (preview: Preview | null) => void;
   onApply: (preview: Preview) => void;
 }) {
+  const system = useSystem();
   const { drawn, context, present, problems } = judged;
   const now = useMemo(() => ({ op, context, present }), [op, context, present]);
   const cards = useThrottled(now, CARDS_MS);
   const fromCard = useLatest((next: Operation) => onChange(rebase(cards.op, next, op)));
   const still = readOnly || preview !== null;
   if (!drawn || !context) {
-    const wrong = problems.map(problemInWords).join('; ');
+    const wrong = problems.map((p) => problemInWords(p, system)).join('; ');
     return (
       <div className="grid grid-cols-[212px_minmax(0,1fr)] gap-2.5">
         {context && (

@@ -1,5 +1,6 @@
 import { problemInWords, type InputProblem, type Operation } from '@burl/core';
 import type { JobDetail } from '@burl/contract';
+import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
 import type { SaveState } from './use-operation.ts';
 
@@ -30,6 +31,7 @@ export function Notices({
   onApply: (preview: Preview) => void;
   onBack: () => void;
 }) {
+  const system = useSystem();
   return (
     <>
       {job.status !== 'draft' && (
@@ -55,7 +57,7 @@ export function Notices({
           <span className="font-semibold">This cannot be cut as entered; it is not saved.</span>
           <ul className="list-inside list-disc">
             {problems.map((p) => (
-              <li key={p.field}>{problemInWords(p)}</li>
+              <li key={p.field}>{problemInWords(p, system)}</li>
             ))}
           </ul>
         </div>

@@ -9,6 +9,7 @@ import {
   problemInWords,
   setParameter,
 } from '@burl/core';
+import { useSystem } from '../../frame/preferences.tsx';
 import { useCallback } from 'react';
 import { toast } from 'sonner';
 
@@ -34,6 +35,7 @@ export function useMoves(
   contextOf: (op: Operation) => OperationContext | null,
   set: (next: Operation, gesture?: string) => void,
 ): Moves {
+  const system = useSystem();
   const attempt = useCallback(
     (change: (context: OperationContext) => Operation, gesture?: string) => {
       const context = contextOf(op);
@@ -43,10 +45,10 @@ export function useMoves(
       } catch (e) {
         if (!(e instanceof InputError)) throw e;
         // One at a time: a drag beyond the end says so once.
-        toast.error(e.problems.map(problemInWords).join('; '), { id: gesture ?? 'typed' });
+        toast.error(e.problems.map((p) => problemInWords(p, system)).join('; '), { id: gesture ?? 'typed' });
       }
     },
-    [op, contextOf, set],
+    [op, contextOf, set, system],
   );
   const parameter = useCallback(
     (key: Parameter, value: number, gesture?: string) =>

@@ -11,6 +11,7 @@ import { Button } from '../../ui/button.tsx';
 import { FIELD_LOOK } from '../../ui/field.tsx';
 import { AlternativeCard } from './alternative-card.tsx';
 import { DemandForm } from './demand-form.tsx';
+import { useSystem } from '../../frame/preferences.tsx';
 import { planOf } from './plan-of.ts';
 import { useHoleEdits } from './use-hole-edits.ts';
 
@@ -30,7 +31,11 @@ export function HoleKind({
 }) {
   const { now, set, undo, canUndo } = useHoleEdits(record, detail.job.id);
   useHotkeys('ctrl+z, meta+z', undo, { preventDefault: true }, [undo]);
-  const result = useMemo(() => planOf(shop, now.demand, now.changes), [shop, now.demand, now.changes]);
+  const system = useSystem();
+  const result = useMemo(
+    () => planOf(shop, now.demand, now.changes, system),
+    [shop, now.demand, now.changes, system],
+  );
   const plan = 'plan' in result ? result.plan : null;
   const taken = plan ? chosenOf(plan, now.chosen) : null;
 

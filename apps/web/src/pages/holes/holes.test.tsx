@@ -194,7 +194,7 @@ describe('words', () => {
   });
 
   it('an impossible demand comes back as what is wrong with it', () => {
-    expect(planOf(shop, { ...M6, depthMm: 0 }, {})).toEqual({
+    expect(planOf(shop, { ...M6, depthMm: 0 }, {}, 'metric')).toEqual({
       wrong: expect.stringMatching(/^Depth is 0; allowed: 0\.2 to/) as string,
     });
   });

@@ -7,6 +7,7 @@ import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 import { Num } from '../../ui/form-parts.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { useSystem } from '../../frame/preferences.tsx';
 import { cuttersFor, FIRST, inputOf, type Made, nameOf, type NewOperation } from './new-operation.ts';
 
 type Sized = 'lengthMm' | 'widthMm' | 'depthMm' | 'cornerRadiusMm' | 'diameterMm' | 'count';
@@ -63,6 +64,7 @@ export function NewOperationDialog({
   onClose: () => void;
   onMade: (operationId: string) => void;
 }) {
+  const system = useSystem();
   const [typed, setTyped] = useState(FIRST);
   const [failed, setFailed] = useState<string | null>(null);
   const change = (next: Partial<NewOperation>) => setTyped((t) => ({ ...t, ...next }));
@@ -74,7 +76,7 @@ export function NewOperationDialog({
 
   async function make(event: FormEvent): Promise<void> {
     event.preventDefault();
-    const input = inputOf(crib, job, { ...typed, cutterId }, setupId);
+    const input = inputOf(crib, job, { ...typed, cutterId }, setupId, system);
     if (typeof input === 'string') {
       setFailed(input);
       return;

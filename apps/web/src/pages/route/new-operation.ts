@@ -1,4 +1,11 @@
-import { isDrill, isMillingCutter, type MillingFeatureKind, problemInWords, problemsOf } from '@burl/core';
+import {
+  isDrill,
+  isMillingCutter,
+  type MillingFeatureKind,
+  problemInWords,
+  problemsOf,
+  type System,
+} from '@burl/core';
 import type { Crib, Job, OperationInput } from '@burl/contract';
 import { blankOperation } from '../../judging/blank-operation.ts';
 import { contextOf } from '../../judging/context.ts';
@@ -52,7 +59,13 @@ export function cuttersFor(crib: Crib, n: NewOperation, suits: (groups: readonly
 }
 
 /** What to send, or why it cannot be. */
-export function inputOf(crib: Crib, job: Job, n: NewOperation, setupId: string): OperationInput | string {
+export function inputOf(
+  crib: Crib,
+  job: Job,
+  n: NewOperation,
+  setupId: string,
+  system: System,
+): OperationInput | string {
   if (!n.cutterId) return 'Choose a cutter from the list.';
   const { made, lengthMm, widthMm, depthMm, cornerRadiusMm, diameterMm, through, count } = n;
   const document = blankOperation(
@@ -74,6 +87,6 @@ export function inputOf(crib: Crib, job: Job, n: NewOperation, setupId: string):
   const context = contextOf(crib, document, job.quantity);
   const problems = context ? problemsOf(document, context) : [];
   return problems.length > 0
-    ? problems.map(problemInWords).join('; ')
+    ? problems.map((p) => problemInWords(p, system)).join('; ')
     : { setupId, name: nameOf(n), document };
 }

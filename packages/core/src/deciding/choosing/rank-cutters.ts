@@ -13,7 +13,7 @@ import type { MillingOperation } from '../../operations/milling/milling-operatio
 import { judgeLimits } from '../../evaluation/evaluate.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { worthOf } from '../search/objective.ts';
-import { InputError, problemInWords } from '../../units/input-error.ts';
+import { InputError, problemSentence } from '../../units/input-error.ts';
 import { type Measure, measure, say, type Sentence } from '../../units/sentence.ts';
 import {
   begin,
@@ -123,7 +123,7 @@ export function reasonsAgainst(
     const limits = judgeLimits(operationFor(op, at, op.path.strategy), at, AGAINST);
     return limits.filter((l) => l.state === 'over').map((l) => say(l.name));
   } catch (error) {
-    if (error instanceof InputError) return error.problems.map((p) => say(problemInWords(p)));
+    if (error instanceof InputError) return error.problems.map(problemSentence);
     throw error;
   }
 }

@@ -1,4 +1,5 @@
-import { InputError, type InputProblem } from '../../units/input-error.ts';
+import { InputError, type InputProblem, outOfRange } from '../../units/input-error.ts';
+import type { Unit } from '../../units/unit.ts';
 import type { ThreadForm } from '../../physics/holes/hole.ts';
 import { gradeWidth } from '../../physics/holes/hole-accuracy.ts';
 import { threadOf } from '../../physics/threads/thread-table.ts';
@@ -99,9 +100,9 @@ export const toleranceOf = (d: HoleDemand): number | null =>
 /** Throws an InputError naming every field of a demand that cannot be. */
 export function requireDemand(d: HoleDemand): void {
   const problems: InputProblem[] = [];
-  const within = (field: string, value: number | null, low: number, high: number, unit: string): void => {
-    if (value !== null && !(value >= low && value <= high))
-      problems.push({ field, value, allowed: `${low} to ${high} ${unit}`.trim() });
+  const within = (field: string, value: number | null, least: number, most: number, unit: Unit): void => {
+    if (value !== null && !(value >= least && value <= most))
+      problems.push(outOfRange(field, value, { least, most, unit }));
   };
   within('diameterMm', d.diameterMm, 0.5, 500, 'mm');
   let size = d.diameterMm;
@@ -114,15 +115,15 @@ export function requireDemand(d: HoleDemand): void {
   // Depth is measured by the hole's size; where that is nonsense it is the problem.
   within('depthMm', d.depthMm, 0.2, size > 0 ? Number((60 * size).toPrecision(6)) : 30_000, 'mm');
   within('drilledDepthMm', d.drilledDepthMm, d.depthMm, d.depthMm + 200, 'mm');
-  within('grade', d.grade, 5, 14, '');
-  within('raUm', d.raUm, 0.05, 50, 'µm');
+  within('grade', d.grade, 5, 14, 'ratio');
+  within('raUm', d.raUm, 0.05, 50, 'um');
   within('straightnessMm', d.straightnessMm, 0.001, 10, 'mm');
-  within('entryAngleDeg', d.entryAngleDeg, 0, 60, '°');
-  within('exitAngleDeg', d.exitAngleDeg, 0, 80, '°');
-  within('crossHoles', d.crossHoles, 0, 50, '');
+  within('entryAngleDeg', d.entryAngleDeg, 0, 60, 'deg');
+  within('exitAngleDeg', d.exitAngleDeg, 0, 80, 'deg');
+  within('crossHoles', d.crossHoles, 0, 50, 'ratio');
   within('chamferMm', d.chamferMm, 0, 10, 'mm');
-  within('partValue', d.partValue, 0, 1e8, '');
-  within('pattern', countOf(d.pattern), 1, 5000, 'holes');
-  within('pattern', wayBetween(d.pattern), 0, 5000, 'mm between holes');
+  within('partValue', d.partValue, 0, 1e8, 'money');
+  within('pattern', countOf(d.pattern), 1, 5000, 'pieces');
+  within('betweenMm', wayBetween(d.pattern), 0, 5000, 'mm');
   if (problems.length > 0) throw new InputError(problems);
 }

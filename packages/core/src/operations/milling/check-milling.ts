@@ -12,15 +12,15 @@ function checkPath({ feature, workholding, path }: MillingOperation, see: Inspec
       see.say('feature.island', feature.kind, 'none: only a pocket has an island');
   }
   if (feature.kind === 'boss') see.measured('feature.stockMm', feature.stockMm ?? 0, 0.01, 500, 'mm');
-  see.within('feature.slopeDeg', feature.slopeDeg, 0, 90, '°');
-  see.measured('feature.raUm', feature.raUm, 0.01, 50, 'µm');
+  see.within('feature.slopeDeg', feature.slopeDeg, 0, 90, 'deg');
+  see.measured('feature.raUm', feature.raUm, 0.01, 50, 'um');
   see.measured('feature.scallopMm', feature.scallopMm, 0.0001, 5, 'mm');
   see.measured('workholding.liftCapacityN', workholding.liftCapacityN, 1, 1e7, 'N');
-  see.measured('workholding.releaseC', workholding.releaseC, 25, 1000, '°C');
-  see.within('path.entry.taperDeg', path.entry.taperDeg, 0, 10, '°');
+  see.measured('workholding.releaseC', workholding.releaseC, 25, 1000, 'degC');
+  see.within('path.entry.taperDeg', path.entry.taperDeg, 0, 10, 'deg');
   see.measured('path.leadInRadiusMm', path.leadInRadiusMm, 0, 2000, 'mm');
   see.within('path.toleranceMm', path.toleranceMm, 0.0001, 1, 'mm');
-  see.within('path.springPasses', path.springPasses, 0, 5, '');
+  see.within('path.springPasses', path.springPasses, 0, 5, 'ratio');
 }
 
 /** What a milling operation may be: feature, holding, path and cut. */
