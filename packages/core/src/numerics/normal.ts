@@ -11,3 +11,6 @@ export const normalBelow = (z: number): number => jstat.normal.cdf(z, 0, 1);
 
 /** Error function. */
 export const erf = (x: number): number => jstat.erf(x);
+
+/** Standard normal density. */
+export const normalDensity = (z: number): number => jstat.normal.pdf(z, 0, 1);

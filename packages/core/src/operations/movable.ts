@@ -88,7 +88,9 @@ const NOTHING: readonly Parameter[] = [];
 
 /** The largest of 1, 2 and 5 times a power of ten that is not above: steps people count in. */
 export function tidyStep(most: number): number {
-  const power = 10 ** Math.floor(Math.log10(most) + 1e-9);
-  const times = [5, 2, 1].find((n) => n * power <= most * (1 + 1e-9)) ?? 1;
-  return Number((times * power).toPrecision(3));
+  const exponent = Math.floor(Math.log10(most) + 1e-9);
+  const size = (most / 10 ** exponent) * (1 + 1e-9);
+  const times = size >= 5 ? 5 : size >= 2 ? 2 : 1;
+  // Divided by a whole power of ten: 0.1 is a tenth, not three times a rounded one.
+  return exponent < 0 ? times / 10 ** -exponent : times * 10 ** exponent;
 }

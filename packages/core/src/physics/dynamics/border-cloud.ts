@@ -58,6 +58,7 @@ export function averagedBorderAt(
 
 /** Shifts looked at, in standard deviations, with their weights. */
 export interface Shifts {
+  /** From the fastest world to the slowest: what is calm in one may spare all that follow. */
   readonly frequency: readonly (readonly [number, number])[];
   readonly land: readonly (readonly [number, number])[];
 }
@@ -72,15 +73,15 @@ const THIRD = 1 / 3;
 /** For a hand on a handle: three speeds, the land as it is. */
 export const QUICK_SHIFTS: Shifts = {
   frequency: [
-    [0, THIRD],
     [-1.22, THIRD],
+    [0, THIRD],
     [1.22, THIRD],
   ],
   land: [[0, 1]],
 };
 /** Seven speeds, three lands (Gauss–Hermite). */
 export const CLOSE_SHIFTS: Shifts = {
-  frequency: normal([0, -0.6, 0.6, -1.2, 1.2, -1.8, 1.8]),
+  frequency: normal([-1.8, -1.2, -0.6, 0, 0.6, 1.2, 1.8]),
   land: [
     [0, 2 / 3],
     [-Math.sqrt(3), 1 / 6],
@@ -141,8 +142,7 @@ export function borderCloud(
     const pressed =
       zl === 0 ? cut : { ...cut, dampingNPerM: (cut.dampingNPerM ?? 0) * Math.exp(sigma.land * zl) };
     let calm = false;
-    // Fastest first: what is calm there may spare all others.
-    for (const [zf, wf] of [...shifts.frequency].sort((a, b) => a[0] - b[0])) {
+    for (const [zf, wf] of shifts.frequency) {
       const speed = rpm * Math.exp(-sigma.hz * zf);
       const border = calm ? NONE : averagedBorderAt(pressed, structure, speed, at);
       calm ||= calmBelow(border, pressed, structure, speed, at.stickOutMm);
