@@ -8,7 +8,13 @@ export default defineConfig({
     outDir: 'dist',
     sourcemap: true,
     rolldownOptions: {
-      input: { main: 'src/main.ts', 'add-person': 'src/add-person.ts' },
+      input: {
+        main: 'src/main.ts',
+        worker: 'src/work/worker.ts',
+        'add-person': 'src/add-person.ts',
+        'remove-demo': 'src/remove-demo.ts',
+        audit: 'src/audit.ts',
+      },
       output: { entryFileNames: '[name].js' },
     },
   },

@@ -9,42 +9,81 @@ import session from '@fastify/session';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
-import { sql } from 'drizzle-orm';
 import Fastify, { type FastifyInstance } from 'fastify';
-import type { Database } from './store/client.ts';
+import type { Connection } from './store/client.ts';
+import { answerErrors } from './http/errors.ts';
+import { forLog } from './http/for-log.ts';
+import { healthRoute } from './http/health.ts';
 import { describeSchema } from './http/openapi.ts';
 import { protect } from './http/protect.ts';
-import { PostgresSessionStore, SESSION_HOURS } from './http/session-store.ts';
+import { PostgresSessionStore } from './http/session-store.ts';
+import { PLAIN_SITE, type SiteSettings } from './http/settings.ts';
+import { signInLimit } from './http/sign-in-limit.ts';
 import { cribRoutes } from './routes/crib.ts';
 import { chatterRoutes } from './routes/chatter.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
 import { jobRoutes } from './routes/jobs.ts';
+import { peopleRoutes } from './routes/people.ts';
 import { releaseRoutes } from './routes/releases.ts';
 import { holeRoutes } from './routes/holes.ts';
 import { operationRoutes } from './routes/operations.ts';
 import { sessionRoutes } from './routes/session.ts';
+import { jobList } from './work/job-list.ts';
+import { summaries } from './work/summaries.ts';
+import type { Work } from './work/work.ts';
 
 export interface AppOptions {
-  readonly db: Database;
+  readonly connection: Connection;
   /** 32 characters or more. */
   readonly sessionSecret: string;
   /** Folder of the built interface, or null to serve the API alone. */
   readonly webFolder: string | null;
-  readonly log?: boolean;
-  readonly signInsPerMinute?: number;
-  /** Set the cookie for HTTPS only; off on loopback. */
-  readonly secureCookie?: boolean;
+  readonly work: Work;
+  /** Which physics summaries were worked out by. */
+  readonly physics: string;
+  /** Where log lines go; none when absent. */
+  readonly log?: { readonly write: (line: string) => void };
+  readonly site?: Partial<SiteSettings>;
+  /** Keep summaries up to date by itself, every so many milliseconds. */
+  readonly refreshEveryMs?: number;
 }
+
+/** What a request may take to arrive whole; a body that stops half-way is closed within half a minute. */
+const ARRIVAL = { headersTimeout: 15_000, requestTimeout: 25_000, connectionsCheckingInterval: 3000 };
+const MOST_BODY = 512 * 1024;
 
 /** The whole server, ready to listen or to be injected into. */
 export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
+  const site: SiteSettings = { ...PLAIN_SITE, ...options.site };
   const app = Fastify({
-    logger: options.log ? { level: 'warn' } : false,
-    bodyLimit: 1024 * 1024,
-    trustProxy: false,
+    logger: options.log ? { level: 'warn', stream: options.log, serializers: { req: shortRequest } } : false,
+    bodyLimit: MOST_BODY,
+    requestTimeout: ARRIVAL.requestTimeout,
+    http: ARRIVAL,
+    trustProxy: site.trustedProxies.length > 0 ? [...site.trustedProxies] : false,
   });
+  answerErrors(app);
+  await safeHeaders(app, site);
+  // The tag is of the answer itself, so it comes before the packing.
+  await app.register(etag);
+  await app.register(compress, { threshold: 1024, encodings: ['gzip'] });
+  await describe(app);
+  healthRoute(app, options.connection);
+  await app.register((api) => offer(api, options, site));
+  await interfaceRoutes(app, options.webFolder);
+  return app;
+}
+
+/** No address with its query, no header, no cookie: who asked what is enough. */
+const shortRequest = (request: { method?: string; url?: string; ip?: string }) => ({
+  method: request.method,
+  url: request.url?.split('?', 1)[0]?.slice(0, 200),
+  address: request.ip,
+});
+
+async function safeHeaders(app: FastifyInstance, site: SiteSettings): Promise<void> {
   await app.register(helmet, {
-    strictTransportSecurity: (options.secureCookie ?? false) ? undefined : false,
+    strictTransportSecurity: site.secureCookie ? undefined : false,
     contentSecurityPolicy: {
       directives: {
         defaultSrc: ["'self'"],
@@ -64,28 +103,14 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
       },
     },
   });
-  // The tag is of the answer itself, so it comes before the packing.
-  await app.register(etag);
-  await app.register(compress, { threshold: 1024, encodings: ['gzip'] });
   app.addHook('onRequest', async (request, reply) => {
     // Kept by the browser, and asked about each time: what has not changed is not sent twice.
     if (request.url.startsWith('/api/')) reply.header('cache-control', 'private, no-cache');
   });
-  await app.register(cookie);
-  await app.register(session, {
-    secret: options.sessionSecret,
-    cookieName: 'burl',
-    saveUninitialized: false,
-    store: new PostgresSessionStore(options.db),
-    cookie: {
-      httpOnly: true,
-      sameSite: 'strict',
-      secure: options.secureCookie ?? false,
-      path: '/',
-      maxAge: SESSION_HOURS * 3600_000,
-    },
-  });
-  await app.register(rateLimit, { global: false });
+}
+
+/** The API's own description, with a page to read it. */
+async function describe(app: FastifyInstance): Promise<void> {
   await app.register(swagger, {
     openapi: {
       info: {
@@ -112,7 +137,6 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
       };
     },
   });
-  protect(app);
   await app.register(swaggerUi, {
     routePrefix: '/api/docs',
     staticCSP: true,
@@ -122,26 +146,50 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
       css: [{ filename: 'burl.css', content: '.swagger-ui .topbar { display: none }' }],
     },
   });
+}
 
-  app.get(
-    '/api/health',
-    { config: { access: 'public' }, schema: { summary: 'Server and database are there', tags: ['server'] } },
-    async () => {
-      await options.db.execute(sql`select 1`);
-      return { ok: true };
+/** All that is asked for with a session; files and health stand beside it and need neither session nor database. */
+async function offer(
+  api: FastifyInstance,
+  { connection, sessionSecret, work, physics, refreshEveryMs }: AppOptions,
+  site: SiteSettings,
+): Promise<void> {
+  const { db, pool } = connection;
+  await api.register(cookie);
+  await api.register(session, {
+    secret: sessionSecret,
+    // The prefix binds the cookie to this very host and to HTTPS.
+    cookieName: site.secureCookie ? '__Host-burl' : 'burl',
+    saveUninitialized: false,
+    rolling: false,
+    store: new PostgresSessionStore(db, site.session),
+    cookie: {
+      httpOnly: true,
+      sameSite: 'strict',
+      secure: site.secureCookie,
+      path: '/',
+      maxAge: site.session.hours * 3600_000,
     },
-  );
-  app.get('/api/openapi.json', { config: { access: 'public' }, schema: { hide: true } }, () => app.swagger());
-  sessionRoutes(app, options.db, options.signInsPerMinute ?? 10);
-  cribRoutes(app, options.db);
-  chatterRoutes(app, options.db);
-  jobRoutes(app, options.db);
-  operationRoutes(app, options.db);
-  holeRoutes(app, options.db);
-  releaseRoutes(app, options.db);
-  exchangeRoutes(app, options.db);
-  await interfaceRoutes(app, options.webFolder);
-  return app;
+  });
+  await api.register(rateLimit, { global: false });
+  protect(api, site.publicOrigin);
+  const limit = signInLimit(pool);
+  const kept = summaries(db, work, physics);
+  if (refreshEveryMs !== undefined)
+    kept.start(refreshEveryMs, (error) => api.log.warn({ error: forLog(error) }, 'summaries wait'));
+  api.addHook('onClose', async () => {
+    kept.stop();
+  });
+  api.get('/api/openapi.json', { config: { access: 'public' }, schema: { hide: true } }, () => api.swagger());
+  sessionRoutes(api, db, site, limit);
+  peopleRoutes(api, db, site, limit);
+  cribRoutes(api, db);
+  chatterRoutes(api, db);
+  jobRoutes(api, db, jobList(db, kept, physics));
+  operationRoutes(api, db);
+  holeRoutes(api, db);
+  releaseRoutes(api, db, work);
+  exchangeRoutes(api, db, work);
 }
 
 /** Serves the built interface; any page address gets index.html, everything else a plain 404. */

@@ -1,9 +1,18 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
+import { Worker } from 'node:worker_threads';
 import { buildApp } from './app.ts';
-import { connect, migrateToLatest } from './store/client.ts';
+import { siteSettings } from './http/settings.ts';
+import { bringUp, connect } from './store/client.ts';
+import { isAway } from './store/database-error.ts';
+import { grantApplication } from './store/grants.ts';
+import { purgeSessions } from './store/sessions.ts';
 import { repositoryRoot } from './repository.ts';
 import { seedCrib } from './seed/crib-seed.ts';
 import { seedDemo } from './seed/demo.ts';
+import { workPool } from './work/work.ts';
 
 const url = process.env['DATABASE_URL'];
 if (!url)
@@ -13,28 +22,86 @@ if (!url)
 const secret = process.env['SESSION_SECRET'];
 if (!secret || secret.length < 32)
   throw new Error('SESSION_SECRET has to be 32 characters or longer. npm start makes one.');
-
+const site = siteSettings(process.env);
 const root = repositoryRoot();
-const connection = connect(url, (error) => console.warn(`database connection lost: ${error.message}`));
-await migrateToLatest(connection.db);
-await seedCrib(connection.db, join(root, 'packages/core/data'));
-if (process.env['BURL_DEMO'] !== '0') await seedDemo(connection.db);
+const data = join(root, 'packages/core/data');
+/** Belongs to whoever owns the tables; the same as the application's where a shop has one role only. */
+const owner = process.env['BURL_OWNER_URL'] ?? url;
 
+/** The launcher is gone and this process hangs: nobody else is left to end it. */
+function watchLauncher(): void {
+  if (!process.send) return;
+  const watch = `const { parentPort, workerData } = require('node:worker_threads');
+    let gone = 0;
+    setInterval(() => {
+      gone = process.ppid === workerData ? 0 : gone + 1;
+      if (gone > 10) process.kill(process.pid, 'SIGKILL');
+    }, 1000);`;
+  new Worker(watch, { eval: true, workerData: process.ppid }).unref();
+}
+watchLauncher();
+
+const START_SECONDS = 90;
+/** The database may still be starting, or be back in a moment. */
+async function whenThere<T>(what: () => Promise<T>): Promise<T> {
+  for (let waited = 0; ; waited += 2) {
+    try {
+      return await what();
+    } catch (error) {
+      if (!isAway(error) || waited >= START_SECONDS) throw error;
+      if (waited % 10 === 0) console.warn('the database does not answer yet; trying again');
+      await pause(2000);
+    }
+  }
+}
+
+/** What worked numbers out: this program and the data it ships with. */
+function physicsOf(): string {
+  const hash = createHash('sha256');
+  const built = join(import.meta.dirname, 'worker.js');
+  hash.update(existsSync(built) ? readFileSync(built) : 'source');
+  for (const name of readdirSync(data).sort())
+    if (name.endsWith('.json')) hash.update(readFileSync(join(data, name)));
+  return hash.digest('hex').slice(0, 16);
+}
+
+await whenThere(() =>
+  bringUp(owner, async (db) => {
+    await seedCrib(db, data);
+    if (process.env['BURL_DEMO'] !== '0') await seedDemo(db);
+    await grantApplication(db, url);
+  }),
+);
+const connection = connect(url, (error) => console.warn(`database connection lost: ${error.name}`));
+const work = workPool();
 const app = await buildApp({
-  db: connection.db,
+  connection,
   sessionSecret: secret,
   webFolder: process.env['BURL_API_ONLY'] ? null : join(root, 'apps/web/dist'),
-  log: true,
-  secureCookie: process.env['BURL_HTTPS'] === '1',
-  signInsPerMinute: Number(process.env['BURL_SIGN_INS_PER_MINUTE'] ?? 10),
+  work,
+  physics: physicsOf(),
+  log: { write: (line) => void process.stderr.write(line) },
+  site,
+  refreshEveryMs: 2000,
 });
+const purge = setInterval(
+  () => void purgeSessions(connection.db, site.session).catch(() => undefined),
+  15 * 60_000,
+);
+purge.unref();
+await purgeSessions(connection.db, site.session);
 const port = Number(process.env['PORT'] ?? 4180);
 await app.listen({ port, host: process.env['HOST'] ?? '127.0.0.1' });
 // Port 0 takes a free one: whoever started this learns which.
 process.send?.({ ready: app.addresses().find((a) => typeof a === 'object')?.port ?? port });
 
+const STOP_MS = 6000;
 async function stop(): Promise<void> {
+  // A request that never ends must not keep the port.
+  setTimeout(() => process.exit(1), STOP_MS).unref();
+  app.server.closeIdleConnections();
   await app.close();
+  await work.close();
   await connection.close();
   process.exit(0);
 }

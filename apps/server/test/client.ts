@@ -2,7 +2,9 @@ import { join } from 'node:path';
 import type { Crib, JobDetail, Role } from '@burl/contract';
 import type { Operation } from '@burl/core';
 import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify';
-import { buildApp } from '../src/app.ts';
+import { type AppOptions, buildApp } from '../src/app.ts';
+import type { SiteSettings } from '../src/http/settings.ts';
+import { workHere } from '../src/work/work.ts';
 import type { Connection } from '../src/store/client.ts';
 import { repositoryRoot } from '../src/repository.ts';
 import { seedCrib } from '../src/seed/crib-seed.ts';
@@ -26,15 +28,21 @@ export type Caller = (
 ) => Promise<LightMyRequestResponse>;
 
 /** A server with the demo data on a database of its own. */
-export async function startTestServer(signInsPerMinute = 1000): Promise<TestServer> {
+export async function startTestServer(
+  site: Partial<SiteSettings> = {},
+  more: Partial<AppOptions> = {},
+): Promise<TestServer> {
   const connection = await testDatabase();
   await seedCrib(connection.db, join(repositoryRoot(), 'packages/core/data'));
   await seedDemo(connection.db);
   const app = await buildApp({
-    db: connection.db,
+    connection,
     sessionSecret: 's'.repeat(40),
     webFolder: null,
-    signInsPerMinute,
+    work: workHere,
+    physics: 'test',
+    ...more,
+    site: { signInsPerMinute: 1000, ...site },
   });
   const caller =
     (cookie?: string): Caller =>

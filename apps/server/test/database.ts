@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import pg from 'pg';
-import { type Connection, connect, migrateToLatest } from '../src/store/client.ts';
+import { bringUp, type Connection, connect } from '../src/store/client.ts';
 
 /** A database of its own for one test file, dropped afterwards. */
 export async function testDatabase(): Promise<Connection> {
@@ -8,10 +8,12 @@ export async function testDatabase(): Promise<Connection> {
   if (!admin) throw new Error('BURL_TEST_DATABASE is not set; run npm test, which starts a cluster');
   const name = `t_${randomBytes(6).toString('hex')}`;
   await onServer(admin, `create database ${name}`);
-  const connection = connect(admin.replace(/\/[^/]*$/, `/${name}`));
-  await migrateToLatest(connection.db);
+  const url = admin.replace(/\/[^/]*$/, `/${name}`);
+  await bringUp(url);
+  const connection = connect(url);
   return {
     db: connection.db,
+    pool: connection.pool,
     close: async () => {
       await connection.close();
       await onServer(admin, `drop database ${name} with (force)`);

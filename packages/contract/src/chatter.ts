@@ -1,5 +1,6 @@
 import type { KnownTip, Observation, ResonanceBook, TipMode } from '@burl/core';
 import * as yup from 'yup';
+import { numberList } from './number-list.ts';
 
 /** Spindle, holder, cutter and stick-out as one thing: what makes chatter repeatable, and what it is remembered under. */
 export interface Combination {
@@ -84,20 +85,21 @@ export const combinationSchema = yup
 export type CombinationInput = yup.InferType<typeof combinationSchema>;
 
 const MOST_LINES = 20_000;
-const line = () => yup.array().of(yup.number().strict().required());
+/** Response as compliance, m/N: beyond this nothing is a tip. */
+const STRONGEST = 1;
 
 const responseSchema = yup
   .object({
-    hz: line().required().min(12, '${path} needs 12 lines or more').max(MOST_LINES),
-    re: line().required(),
-    im: line().required(),
+    hz: numberList(12, MOST_LINES, { low: 0, high: 100_000 }),
+    re: numberList(1, MOST_LINES, { low: -STRONGEST, high: STRONGEST }),
+    im: numberList(1, MOST_LINES, { low: -STRONGEST, high: STRONGEST }),
   })
   .noUnknown()
   .test('length', '${path} must have as many real and imaginary parts as frequencies', (v) =>
-    v ? v.hz.length === v.re.length && v.hz.length === v.im.length : true,
+    Array.isArray(v?.hz) ? v.hz.length === v.re?.length && v.hz.length === v.im?.length : true,
   )
   .test('rising', '${path}.hz must rise from line to line', (v) =>
-    v ? v.hz.every((f, i) => i === 0 || f > v.hz[i - 1]!) : true,
+    Array.isArray(v?.hz) ? v.hz.every((f, i) => i === 0 || f > v.hz[i - 1]!) : true,
   );
 
 export const tipSchema = yup
@@ -121,7 +123,7 @@ export const tipSchema = yup
       .max(12)
       .required(),
     receptance: responseSchema.nullable().default(null),
-    coherence: line().nullable().default(null).max(MOST_LINES),
+    coherence: numberList(1, MOST_LINES, { low: 0, high: 1.001 }).nullable().default(null),
     misfit: yup.number().strict().nullable().default(null).min(0),
     origin: yup.string().strict().required().max(200),
   })

@@ -2,6 +2,7 @@ import type { Alloy, Cutter, Holder, Machine, ResonanceBook, ToolMaterials } fro
 import * as yup from 'yup';
 import type { CribKind } from './crib-kinds.ts';
 import { CRIB_SCHEMAS, slug } from './crib-schema.ts';
+import { version } from './version.ts';
 
 export interface CribDocuments {
   readonly alloys: Alloy;
@@ -61,13 +62,11 @@ export const assemblySchema = yup
 export type AssemblyInput = yup.InferType<typeof assemblySchema>;
 
 export const assemblyUpdateSchema = assemblySchema.shape({
-  version: yup.number().strict().integer().required(),
+  version: version(),
 });
 export type AssemblyUpdate = yup.InferType<typeof assemblyUpdateSchema>;
 
 export const entrySchema = (
   kind: CribKind,
 ): yup.Schema<{ version: number; document: Record<string, unknown> }> =>
-  yup
-    .object({ version: yup.number().strict().integer().required(), document: CRIB_SCHEMAS[kind].required() })
-    .required() as never;
+  yup.object({ version: version(), document: CRIB_SCHEMAS[kind].required() }).required() as never;

@@ -1,15 +1,16 @@
 import type * as yup from 'yup';
 import type { Role } from './people.ts';
-import { mayEdit, mayRelease } from './people.ts';
+import { mayAdminister, mayEdit, mayRelease } from './people.ts';
 
 /** Who may call. */
-export type Access = 'public' | 'person' | 'editor' | 'approver';
+export type Access = 'public' | 'person' | 'editor' | 'approver' | 'administrator';
 
 export const ALLOWED: Readonly<Record<Access, (role: Role) => boolean>> = {
   public: () => true,
   person: () => true,
   editor: mayEdit,
   approver: mayRelease,
+  administrator: mayAdminister,
 };
 
 export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
@@ -39,6 +40,8 @@ export interface Endpoint<
   readonly body: yup.Schema<Body> | null;
   /** Bytes of the largest body; the server's usual most when absent. */
   readonly most?: number;
+  /** Values in the largest body, each number, word and list counted; what has more is refused before it is looked at. */
+  readonly values?: number;
   /** Status of success: 201 where something was made. */
   readonly success: 200 | 201;
   /** Types of what goes in and what comes back; there are no values. */
@@ -54,6 +57,7 @@ interface About<P extends string, Body, M extends Method> {
   readonly summary: string;
   readonly body?: yup.Schema<Body>;
   readonly most?: number;
+  readonly values?: number;
   readonly success?: 200 | 201;
 }
 

@@ -29,7 +29,17 @@ import {
   type Variant,
   variantUpdateSchema,
 } from './jobs.ts';
-import { type Person, type SessionInfo, signInSchema } from './people.ts';
+import {
+  type Invitation,
+  invitationSchema,
+  ownPasswordSchema,
+  passwordLinkSchema,
+  type Person,
+  type PersonRecord,
+  personUpdateSchema,
+  type SessionInfo,
+  signInSchema,
+} from './people.ts';
 import { decisionSchema, type Release, releaseRequestSchema, type ReleaseSummary } from './releases.ts';
 import {
   type CombinationDetail,
@@ -69,6 +79,63 @@ export const SESSION = {
     access: 'person',
     tag: 'session',
     summary: 'Sign out',
+  }),
+};
+
+export const PEOPLE = {
+  ownPassword: endpoint<{ person: Person }>()({
+    method: 'PUT',
+    path: '/api/session/password',
+    access: 'person',
+    tag: 'people',
+    summary: 'Change one’s own password; other sessions end',
+    body: ownPasswordSchema,
+  }),
+  redeem: endpoint<{ person: Person }>()({
+    method: 'POST',
+    path: '/api/password-links',
+    access: 'public',
+    tag: 'people',
+    summary: 'Set a password by a one-time link',
+    body: passwordLinkSchema,
+    success: 200,
+  }),
+  all: endpoint<PersonRecord[]>()({
+    method: 'GET',
+    path: '/api/people',
+    access: 'administrator',
+    tag: 'people',
+    summary: 'Everybody who may or might sign in',
+  }),
+  invite: endpoint<Invitation>()({
+    method: 'POST',
+    path: '/api/people',
+    access: 'administrator',
+    tag: 'people',
+    summary: 'Add a person; answers the one-time link that sets the password',
+    body: invitationSchema,
+  }),
+  change: endpoint<PersonRecord>()({
+    method: 'PUT',
+    path: '/api/people/:id',
+    access: 'administrator',
+    tag: 'people',
+    summary: 'Change name, role or state of a person',
+    body: personUpdateSchema,
+  }),
+  endSessions: endpoint<PersonRecord>()({
+    method: 'DELETE',
+    path: '/api/people/:id/sessions',
+    access: 'administrator',
+    tag: 'people',
+    summary: 'End every session of a person',
+  }),
+  passwordLink: endpoint<Invitation>()({
+    method: 'POST',
+    path: '/api/people/:id/password-links',
+    access: 'administrator',
+    tag: 'people',
+    summary: 'Take the password away; answers the one-time link that sets a new one',
   }),
 };
 
@@ -407,6 +474,8 @@ export const CHATTER = {
     summary: 'Save a tap test or a table of modes',
     body: tipSchema,
     most: MOST_RESPONSE_BYTES,
+    // Frequency, two parts and a coherence a line.
+    values: 4 * 20_000 + 1000,
   }),
   restoreTip: endpoint<Made>()({
     method: 'POST',
@@ -459,6 +528,7 @@ export const EXCHANGE = {
     tag: 'exchange',
     summary: 'New job from a file',
     most: MOST_FILE_BYTES,
+    values: 400_000,
   }),
   operationsCsv: endpoint<string>()({
     method: 'GET',
@@ -474,6 +544,7 @@ type In<T> = T[keyof T];
 /** Everything the server offers, as a type: a page that names an address carries no schema along. */
 export type Offered =
   | In<typeof SESSION>
+  | In<typeof PEOPLE>
   | In<Omit<typeof CRIB, 'change'>>
   | In<(typeof CRIB)['change']>
   | In<typeof JOBS>

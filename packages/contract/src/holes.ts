@@ -1,6 +1,7 @@
 import { type HoleDemand, type Operation, STEP_KEYS, type StepChanges, type StepKey } from '@burl/core';
 import * as yup from 'yup';
 import { operationSchema } from './operation-schema.ts';
+import { version } from './version.ts';
 
 /** A kind of hole of a job: what is asked, which way was taken, and what was changed in its steps. */
 export interface HoleKindRecord {
@@ -14,7 +15,7 @@ export interface HoleKindRecord {
 }
 
 const number = (): yup.NumberSchema<number> =>
-  yup.number().strict().typeError('${path} must be a number').required();
+  yup.number().strict().typeError('${path} must be a number').required().max(1e9).min(-1e9);
 const orNull = (): yup.NumberSchema<number | null> => yup.number().strict().nullable().defined() as never;
 const count = (): yup.NumberSchema<number> => number().integer().min(1).max(5000);
 
@@ -109,7 +110,7 @@ export const holeUpdateSchema: yup.Schema<HoleUpdate> = yup
     demand: demandSchema,
     chosen: yup.string().strict().nullable().defined().max(30),
     changes,
-    version: number().integer(),
+    version: version(),
   })
   .noUnknown()
   .required();

@@ -10,3 +10,5 @@ export * from './chatter.ts';
 export * from './holes.ts';
 export * from './endpoint.ts';
 export * from './endpoints.ts';
+export * from './version.ts';
+export * from './malformed.ts';

@@ -4,6 +4,8 @@ import * as yup from 'yup';
 import {
   type JobFields,
   jobFieldsSchema,
+  MOST_OPERATIONS,
+  MOST_SETUPS,
   VARIANT_LABELS,
   type VariantLabel,
   variantsSchema,
@@ -74,18 +76,20 @@ const shape = yup
                   .noUnknown()
                   .required(),
               )
+              .max(MOST_OPERATIONS)
               .required(),
           })
           .noUnknown()
           .required(),
       )
+      .max(MOST_SETUPS)
       .required(),
     crib: yup
       .object({
-        alloys: yup.array().of(CRIB_SCHEMAS.alloys).required(),
-        machines: yup.array().of(CRIB_SCHEMAS.machines).required(),
-        cutters: yup.array().of(CRIB_SCHEMAS.cutters).required(),
-        holders: yup.array().of(CRIB_SCHEMAS.holders).required(),
+        alloys: yup.array().of(CRIB_SCHEMAS.alloys).max(50).required(),
+        machines: yup.array().of(CRIB_SCHEMAS.machines).max(50).required(),
+        cutters: yup.array().of(CRIB_SCHEMAS.cutters).max(500).required(),
+        holders: yup.array().of(CRIB_SCHEMAS.holders).max(500).required(),
         substrates: keyed(substrateSchema),
         coatings: keyed(coatingSchema),
       })
@@ -97,11 +101,10 @@ const refuse = (field: string, value: unknown, allowed: string): never => {
   throw new InputError([{ field, value, allowed }]);
 };
 
-/** Reads a job file. Throws an InputError that says what is wrong: not JSON, not a job, newer, damaged, incomplete. */
-export function parseJobFile(text: string): JobFile {
-  let data: unknown;
+/** The data in a text. Throws an InputError when it is no JSON. */
+export function jsonIn(text: string): unknown {
   try {
-    data = JSON.parse(text);
+    return JSON.parse(text);
   } catch (error) {
     return refuse(
       'file',
@@ -109,8 +112,10 @@ export function parseJobFile(text: string): JobFile {
       'JSON text; this file is damaged or something else',
     );
   }
-  return checkJobFile(data);
 }
+
+/** Reads a job file. Throws an InputError that says what is wrong: not JSON, not a job, newer, damaged, incomplete. */
+export const parseJobFile = (text: string): JobFile => checkJobFile(jsonIn(text));
 
 /** The same for data already parsed; version 1 is read as well. */
 export function checkJobFile(given: unknown): JobFile {
@@ -170,17 +175,34 @@ export function operationsOf(
   );
 }
 
-/** Yup's errors as field, value and what is allowed. */
+/** Yup's errors as field, value and what is allowed. A secret is never among the values. */
 export function problemsFromYup(error: yup.ValidationError): InputError {
   const inner = error.inner.length > 0 ? error.inner : [error];
   return new InputError(
-    inner.map((e) => ({
-      field: e.path || 'body',
-      value: shorten((e.params as { value?: unknown } | undefined)?.value),
-      allowed: e.message,
-    })),
+    inner.slice(0, MOST_PROBLEMS).map((e) => {
+      const { value, type } = (e.params ?? {}) as { value?: unknown; type?: string };
+      const field = e.path || 'body';
+      return {
+        field,
+        value: SECRET.test(field) ? '(not shown)' : shorten(value),
+        // The library's own words for a wrong type repeat the whole value.
+        allowed:
+          e.type === 'typeError' && / but the final value was/.test(e.message) ? `a ${type}` : e.message,
+      };
+    }),
   );
 }
 
-const shorten = (value: unknown): unknown =>
-  typeof value === 'object' && value !== null ? (Array.isArray(value) ? 'a list' : 'an object') : value;
+/** More problems than these say nothing new. */
+export const MOST_PROBLEMS = 50;
+const SECRET = /password|current|token/i;
+const MOST_SHOWN = 120;
+
+const shorten = (value: unknown): unknown => {
+  if (typeof value === 'string' && value.length > MOST_SHOWN) return `${value.slice(0, MOST_SHOWN)}…`;
+  return typeof value === 'object' && value !== null
+    ? Array.isArray(value)
+      ? 'a list'
+      : 'an object'
+    : value;
+};

@@ -2,6 +2,7 @@ import { type LimitState, type Operation, STEP_KEYS, type StepKey } from '@burl/
 import * as yup from 'yup';
 import type { HoleKindRecord } from './holes.ts';
 import { operationSchema } from './operation-schema.ts';
+import { version } from './version.ts';
 
 export const JOB_STATUSES = ['draft', 'requested', 'released'] as const;
 export type JobStatus = (typeof JOB_STATUSES)[number];
@@ -48,6 +49,8 @@ export interface JobSummary extends Job {
     readonly operation: string;
     readonly operationId: string;
   } | null;
+  /** Something it rests on has changed, and what is shown is being worked out again. */
+  readonly pending: boolean;
 }
 
 export const VARIANT_LABELS = ['A', 'B', 'C', 'D'] as const;
@@ -91,7 +94,19 @@ export interface JobDetail {
 
 const text = (most: number): yup.StringSchema<string> => yup.string().strict().defined().max(most);
 const label = (): yup.StringSchema<string> => yup.string().strict().required().trim().max(200);
-const version = (): yup.NumberSchema<number> => yup.number().strict().integer().required();
+
+/** Days a job can be due: of this century. */
+const isDay = (text: string | undefined): boolean => {
+  // What looks like no date at all is refused for that.
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text ?? '')) return true;
+  if (!text?.startsWith('20')) return false;
+  const at = new Date(`${text}T00:00:00Z`);
+  return !Number.isNaN(at.getTime()) && at.toISOString().startsWith(text);
+};
+
+/** Setups of a job and operations of a setup: more than any route has. */
+export const MOST_SETUPS = 50;
+export const MOST_OPERATIONS = 500;
 
 export const jobFieldsSchema = yup
   .object({
@@ -107,10 +122,8 @@ export const jobFieldsSchema = yup
       .strict()
       .nullable()
       .defined()
-      .matches(/^\d{4}-\d{2}-\d{2}$/, {
-        message: '${path} must be a date like 2026-12-01',
-        excludeEmptyString: true,
-      }),
+      .matches(/^\d{4}-\d{2}-\d{2}$/, '${path} must be a date like 2026-12-01')
+      .test('day', '${path} must be a day of this century, like 2026-12-01', (v) => v === null || isDay(v)),
     notes: text(4000),
   })
   .noUnknown()
@@ -160,7 +173,7 @@ export const operationBackSchema: yup.Schema<OperationBack> = yup
   .object({
     setupId: yup.string().strict().uuid().required(),
     name: label(),
-    place: yup.number().strict().integer().min(0).required(),
+    place: yup.number().strict().integer().min(0).max(MOST_OPERATIONS).required(),
     selected: yup.string().strict().oneOf(VARIANT_LABELS).required(),
     variants: variantsSchema,
     holeId: yup.string().strict().uuid().nullable().defined(),
@@ -202,11 +215,16 @@ export const routeOrderSchema = yup
         yup
           .object({
             id: yup.string().strict().uuid().required(),
-            operations: yup.array().of(yup.string().strict().uuid().required()).required(),
+            operations: yup
+              .array()
+              .of(yup.string().strict().uuid().required())
+              .max(MOST_OPERATIONS)
+              .required(),
           })
           .noUnknown()
           .required(),
       )
+      .max(MOST_SETUPS)
       .required(),
   })
   .noUnknown()

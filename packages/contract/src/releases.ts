@@ -75,7 +75,7 @@ export const decisionSchema = yup
         is: 'return',
         then: (s) => s.trim().min(3, 'reason must say why it goes back, 3 characters or more'),
       }),
-    checks: yup.array().of(yup.string().strict().required()).required(),
+    checks: yup.array().of(yup.string().strict().required().max(60)).max(40).required(),
   })
   .noUnknown()
   .required();

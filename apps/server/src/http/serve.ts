@@ -1,4 +1,4 @@
-import { type Endpoint, type PathOf, type Person, problemsFromYup } from '@burl/contract';
+import { type Endpoint, malformed, type PathOf, type Person, problemsFromYup } from '@burl/contract';
 import type { FastifyInstance, FastifyReply, FastifyRequest, RouteShorthandOptions } from 'fastify';
 import * as yup from 'yup';
 import { invalid, nothingHere } from './problems.ts';
@@ -34,7 +34,7 @@ export function serve<P extends string, Body, Answer>(
   handle: (call: Call<P, Body>) => Answer | Promise<Answer>,
   options: RouteShorthandOptions = {},
 ): void {
-  const { method, path, access, tag, summary, body: schema, most, success } = endpoint;
+  const { method, path, access, tag, summary, body: schema, most, values, success } = endpoint;
   app.route<{ Params: PathOf<P> }>({
     ...options,
     method,
@@ -45,6 +45,8 @@ export function serve<P extends string, Body, Answer>(
     handler: async (request, reply) => {
       const at = request.params as PathOf<P>;
       if ('id' in at && !UUID.test(String(at.id))) throw nothingHere();
+      const wrong = malformed(request.body, values);
+      if (wrong) throw invalid([wrong], 400);
       const body = schema ? await checked(schema, request.body) : (request.body as Body);
       reply.status(success);
       return handle({

@@ -1,4 +1,4 @@
-import type { Role } from '@burl/contract';
+import { type Role, ROLES } from '@burl/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, startTestServer, type TestServer } from '../../test/client.ts';
 import type { Access } from '@burl/contract';
@@ -8,16 +8,17 @@ const callers = new Map<Role, Caller>();
 
 beforeAll(async () => {
   server = await startTestServer();
-  for (const role of ['engineer', 'approver', 'floor'] as const) callers.set(role, await server.as(role));
+  for (const role of ROLES) callers.set(role, await server.as(role));
 });
 afterAll(() => server.stop());
 
 const NOBODY = '00000000-0000-4000-8000-000000000000';
 const MAY: Readonly<Record<Access, readonly Role[]>> = {
-  public: ['engineer', 'approver', 'floor'],
-  person: ['engineer', 'approver', 'floor'],
+  public: ROLES,
+  person: ROLES,
   editor: ['engineer', 'approver'],
   approver: ['approver'],
+  administrator: ['administrator'],
 };
 
 interface OpenApi {
@@ -43,7 +44,12 @@ describe('access', () => {
     const all = await routes();
     expect(all.length).toBeGreaterThan(30);
     const open = all.filter((r) => r.access === 'public').map((r) => `${r.method} ${r.url}`);
-    expect(open.sort()).toEqual(['GET /api/health', 'GET /api/session', 'POST /api/session']);
+    expect(open.sort()).toEqual([
+      'GET /api/health',
+      'GET /api/session',
+      'POST /api/password-links',
+      'POST /api/session',
+    ]);
   });
 
   it('refuses the signed-out everywhere else', async () => {
@@ -117,7 +123,7 @@ describe('sign-in', () => {
   });
 
   it('is limited per minute', async () => {
-    const strict = await startTestServer(3);
+    const strict = await startTestServer({ signInsPerMinute: 3 });
     const attempt = () => strict.anybody('POST', '/api/session', { email: 'a@b.example', password: 'x' });
     const codes = [];
     for (let i = 0; i < 4; i++) codes.push((await attempt()).statusCode);

@@ -2,9 +2,9 @@ import { CHATTER } from '@burl/contract';
 import type { FastifyInstance } from 'fastify';
 import { serve } from '../http/serve.ts';
 import type { Database } from '../store/client.ts';
+import { attachmentOf } from '../store/attachments.ts';
 import {
   addCombination,
-  attachmentOf,
   logTestCut,
   removeTestCut,
   restoreTip,
@@ -14,7 +14,7 @@ import { combinationsOf } from '../store/combination-store.ts';
 
 /** Combinations, their tap tests and test cuts. */
 export function chatterRoutes(app: FastifyInstance, db: Database): void {
-  serve(app, CHATTER.combinations, () => combinationsOf(db));
+  serve(app, CHATTER.combinations, () => combinationsOf(db, { responses: true }));
   serve(app, CHATTER.addCombination, ({ person, body }) => addCombination(db, person, body));
   serve(app, CHATTER.saveTip, ({ at, person, body }) => saveTip(db, person, at.id, body));
   serve(app, CHATTER.restoreTip, ({ at, person }) => restoreTip(db, person, at.id));
@@ -23,6 +23,8 @@ export function chatterRoutes(app: FastifyInstance, db: Database): void {
     const { bytes, type, name } = await attachmentOf(db, at.id);
     reply
       .header('content-type', type)
+      // Somebody's voice or face may be in it.
+      .header('cache-control', 'private, no-store')
       .header('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}`);
     return bytes;
   });

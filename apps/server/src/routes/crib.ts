@@ -24,5 +24,5 @@ export function cribRoutes(app: FastifyInstance, db: Database): void {
     return { removed: at.entry };
   });
   serve(app, CRIB.addAssembly, ({ person, body }) => addAssembly(db, person, body));
-  serve(app, CRIB.changeAssembly, ({ at, body }) => changeAssembly(db, at.id, body));
+  serve(app, CRIB.changeAssembly, ({ at, person, body }) => changeAssembly(db, person, at.id, body));
 }

@@ -2,13 +2,14 @@ import { JOBS } from '@burl/contract';
 import type { FastifyInstance } from 'fastify';
 import { serve } from '../http/serve.ts';
 import type { Database } from '../store/client.ts';
-import { allJobs, changeJob, createJob, eventsOf, openRevision, removeJob } from '../store/job-changes.ts';
+import { changeJob, createJob, eventsOf, openRevision, removeJob } from '../store/job-changes.ts';
 import { jobDetail } from '../store/job-store.ts';
+import type { JobList } from '../work/job-list.ts';
 import { orderRoute } from '../store/setup-changes.ts';
 
 /** Jobs and their revisions. */
-export function jobRoutes(app: FastifyInstance, db: Database): void {
-  serve(app, JOBS.all, () => allJobs(db));
+export function jobRoutes(app: FastifyInstance, db: Database, { of }: JobList): void {
+  serve(app, JOBS.all, of);
   serve(app, JOBS.create, ({ person, body }) => createJob(db, person, { ...body, due: body.due ?? null }));
   serve(app, JOBS.one, ({ at }) => jobDetail(db, at.id));
   serve(app, JOBS.change, ({ at, person, body }) => changeJob(db, person, at.id, body));

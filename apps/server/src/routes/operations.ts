@@ -23,8 +23,8 @@ export function operationRoutes(app: FastifyInstance, db: Database): void {
 
   serve(app, VARIANTS.copy, ({ at, person }) => copyVariant(db, person, at.id));
   serve(app, VARIANTS.save, ({ at, person, body }) => saveVariant(db, person, at.id, body));
-  serve(app, VARIANTS.remove, async ({ at }) => {
-    await removeVariant(db, at.id);
+  serve(app, VARIANTS.remove, async ({ at, person }) => {
+    await removeVariant(db, person, at.id);
     return { removed: at.id };
   });
 }

@@ -14,8 +14,9 @@ import {
 } from '../store/schema.ts';
 import { record } from '../store/audit.ts';
 import { wholeCrib } from '../store/crib-store.ts';
-import { snapshotOf } from '../store/release-store.ts';
-import { hashPassword } from '../routes/session.ts';
+import { releaseCase, snapshotOf } from '../store/release-store.ts';
+import { workHere } from '../work/work.ts';
+import { hashPassword } from '../http/passwords.ts';
 import { demoSteps } from './demo-holes.ts';
 import type { DemoJob } from './demo-job.ts';
 import { demoJobs } from './demo-jobs.ts';
@@ -28,6 +29,7 @@ const DEMO_PEOPLE: readonly { name: string; email: string; role: Role }[] = [
   { name: 'Ada Eder', email: 'engineer@burl.example', role: 'engineer' },
   { name: 'Leo Lindqvist', email: 'approver@burl.example', role: 'approver' },
   { name: 'Mira Fontaine', email: 'floor@burl.example', role: 'floor' },
+  { name: 'Ines Okafor', email: 'administrator@burl.example', role: 'administrator' },
 ];
 
 const day = (offset: number): string => new Date(Date.now() + offset * 86_400_000).toISOString().slice(0, 10);
@@ -146,7 +148,9 @@ async function ask(
   requestNote: string,
   approver?: Person,
 ): Promise<void> {
-  const snapshot = await snapshotOf(tx, jobId);
+  const snapshot = await snapshotOf(await releaseCase(tx, jobId), (document, context) =>
+    workHere.run('judgeForRelease', [document, context]),
+  );
   const decided = approver
     ? { decidedById: approver.id, decidedAt: new Date(), reason: 'Evidence read; first piece under my eyes.' }
     : {};

@@ -1,6 +1,14 @@
 import type { Person } from '@burl/contract';
+import { type Difference, differencesOf } from '@burl/core';
 import type { Database, Transaction } from './client.ts';
 import { auditEvents } from './schema.ts';
+
+/** What a deed changed, field by field: from what to what. */
+export const changed = (before: unknown, after: unknown): { readonly changes: readonly Difference[] } => ({
+  changes: differencesOf(before, after).slice(0, MOST_CHANGES),
+});
+/** More say that nearly everything is another. */
+const MOST_CHANGES = 60;
 
 export interface AuditEntry {
   readonly action: string;

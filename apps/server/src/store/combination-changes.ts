@@ -10,7 +10,9 @@ import {
 import { eq } from 'drizzle-orm';
 import { record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
-import { notFound, present } from './refusal.ts';
+import { attachedBytes, keepAttachment } from './attachments.ts';
+import { present } from './refusal.ts';
+import { markStaleUsing } from './summary-stale.ts';
 import { alloys, combinations, cutters, holders, machines, testCuts, tipRecords } from './schema.ts';
 
 type CombinationRow = typeof combinations.$inferSelect;
@@ -105,6 +107,7 @@ export const saveTip = (
         madeBy: person.name,
       })
       .returning({ id: tipRecords.id });
+    await markStaleUsing(tx, combination);
     await record(tx, person, {
       action: input.source === 'measured' ? 'kept tap test' : 'kept table of modes',
       subject: `${named(combination)} ${input.axis}`,
@@ -121,6 +124,7 @@ export const restoreTip = (db: Database, person: Person, id: string): Promise<Ma
     const combination = await requireCombination(tx, earlier.combinationId);
     const { id: from, madeAt: _, ...rest } = earlier;
     const [row] = await tx.insert(tipRecords).values(rest).returning({ id: tipRecords.id });
+    await markStaleUsing(tx, combination);
     await record(tx, person, {
       action: 'brought tip back',
       subject: `${named(combination)} ${earlier.axis}`,
@@ -130,13 +134,15 @@ export const restoreTip = (db: Database, person: Person, id: string): Promise<Ma
   });
 
 /** Logs a test cut with its recording or picture. */
-export const logTestCut = (
+export const logTestCut = async (
   db: Database,
   person: Person,
   combinationId: string,
   { attachment, ...cut }: TestCutInput,
-): Promise<Made> =>
-  db.transaction(async (tx) => {
+): Promise<Made> => {
+  // Looked at before anything is locked.
+  const bytes = attachment ? await attachedBytes(attachment) : null;
+  return db.transaction(async (tx) => {
     const combination = await requireCombination(tx, combinationId);
     await requireEntry(tx, alloys, 'alloyId', cut.alloyId);
     refuseSimulated(combination, cut.simulated);
@@ -148,10 +154,11 @@ export const logTestCut = (
         combinationId,
         attachmentName: attachment?.name ?? null,
         attachmentType: attachment?.type ?? null,
-        attachment: attachment ? Buffer.from(attachment.base64, 'base64') : null,
         madeBy: person.name,
       })
       .returning({ id: testCuts.id });
+    if (bytes) await keepAttachment(tx, person, row!.id, bytes);
+    await markStaleUsing(tx, combination);
     await record(tx, person, {
       action: 'logged test cut',
       subject: named(combination),
@@ -159,6 +166,7 @@ export const logTestCut = (
     });
     return row!;
   });
+};
 
 export const removeTestCut = (db: Database, person: Person, id: string): Promise<void> =>
   db.transaction(async (tx) => {
@@ -167,22 +175,10 @@ export const removeTestCut = (db: Database, person: Person, id: string): Promise
       .where(eq(testCuts.id, id))
       .returning({ combinationId: testCuts.combinationId, rpm: testCuts.rpm, heard: testCuts.heard });
     const row = present(found, 'This cut');
+    await markStaleUsing(tx, await requireCombination(tx, row.combinationId));
     await record(tx, person, {
       action: 'struck test cut',
       subject: row.combinationId,
       detail: { rpm: row.rpm, heard: row.heard },
     });
   });
-
-/** Recording or picture of a cut. Refuses when there is none. */
-export async function attachmentOf(
-  db: Database,
-  id: string,
-): Promise<{ bytes: Buffer; type: string; name: string }> {
-  const [row] = await db
-    .select({ bytes: testCuts.attachment, type: testCuts.attachmentType, name: testCuts.attachmentName })
-    .from(testCuts)
-    .where(eq(testCuts.id, id));
-  if (!row?.bytes || !row.type) throw notFound('This recording');
-  return { bytes: row.bytes, type: row.type, name: row.name ?? 'file' };
-}

@@ -6,11 +6,43 @@ import { combinations, testCuts, tipRecords } from './schema.ts';
 /** Earlier records of a combination that are offered to be brought back. */
 const MOST_EARLIER = 20;
 
+/** Columns of a record without what it was read from, which may be twenty thousand lines. */
+const RECORD = {
+  id: tipRecords.id,
+  combinationId: tipRecords.combinationId,
+  axis: tipRecords.axis,
+  source: tipRecords.source,
+  modes: tipRecords.modes,
+  misfit: tipRecords.misfit,
+  origin: tipRecords.origin,
+  madeBy: tipRecords.madeBy,
+  madeAt: tipRecords.madeAt,
+};
+
+/** Responses of the newest record of each direction, by record. */
+async function newestResponses(
+  db: Database | Transaction,
+): Promise<Map<string, Pick<TipRecord, 'receptance' | 'coherence'>>> {
+  const rows = await db
+    .selectDistinctOn([tipRecords.combinationId, tipRecords.axis], {
+      id: tipRecords.id,
+      receptance: tipRecords.receptance,
+      coherence: tipRecords.coherence,
+    })
+    .from(tipRecords)
+    .orderBy(tipRecords.combinationId, tipRecords.axis, desc(tipRecords.madeAt));
+  return new Map(rows.map(({ id, ...response }) => [id, response]));
+}
+
 /** All combinations with the newest record of each direction and their cuts, without recordings. */
-export async function combinationsOf(db: Database | Transaction): Promise<CombinationDetail[]> {
+export async function combinationsOf(
+  db: Database | Transaction,
+  { responses }: { readonly responses: boolean },
+): Promise<CombinationDetail[]> {
   // One after the other: a transaction has a single connection.
   const rows = await db.select().from(combinations).orderBy(asc(combinations.madeAt));
-  const tips = await db.select().from(tipRecords).orderBy(desc(tipRecords.madeAt));
+  const tips = await db.select(RECORD).from(tipRecords).orderBy(desc(tipRecords.madeAt));
+  const measured = responses ? await newestResponses(db) : new Map<string, never>();
   const columns = {
     id: testCuts.id,
     combinationId: testCuts.combinationId,
@@ -38,7 +70,9 @@ export async function combinationsOf(db: Database | Transaction): Promise<Combin
       madeAt: c.madeAt.toISOString(),
       tips: (['x', 'y'] as const).flatMap((axis): TipRecord[] => {
         const newest = mine.find((t) => t.axis === axis);
-        return newest ? [{ ...newest, madeAt: newest.madeAt.toISOString() }] : [];
+        if (!newest) return [];
+        const { receptance, coherence } = measured.get(newest.id) ?? { receptance: null, coherence: null };
+        return [{ ...newest, receptance, coherence, madeAt: newest.madeAt.toISOString() }];
       }),
       earlier: mine
         .filter((t) => mine.find((n) => n.axis === t.axis) !== t)

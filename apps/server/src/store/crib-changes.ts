@@ -8,23 +8,16 @@ import type {
   Person,
 } from '@burl/contract';
 import { type Cutter, InputError, missingMaterials, type ToolMaterials } from '@burl/core';
-import { and, eq, sql } from 'drizzle-orm';
-import { record } from './audit.ts';
+import { eq, sql } from 'drizzle-orm';
+import { changed, record } from './audit.ts';
 import type { Database } from './client.ts';
 import { CRIB_TABLES, entryOf, toolMaterialsOf } from './crib-store.ts';
 import { inUse, locked, present, stale } from './refusal.ts';
+import { markStaleNaming, namedAt } from './summary-stale.ts';
 import { type alloys, assemblies } from './schema.ts';
 
 /** The four tables are alike, so one of them stands for all in queries. */
 const tableOf = (kind: CribKind): typeof alloys => CRIB_TABLES[kind] as typeof alloys;
-
-/** Where an operation's document names an entry of each kind. */
-const NAMED_AT: Readonly<Record<CribKind, readonly string[]>> = {
-  alloys: ['alloyId'],
-  machines: ['machineId'],
-  cutters: ['tooling', 'cutterId'],
-  holders: ['tooling', 'holderId'],
-};
 
 /** Copies an entry under a new id, as one of the shop. */
 export const copyEntry = (
@@ -82,7 +75,12 @@ export async function changeEntry(
       .set({ document: document as never, version: version + 1, updatedAt: new Date() })
       .where(eq(table.id, id))
       .returning();
-    await record(tx, person, { action: 'changed crib entry', subject: `${kind}/${id}` });
+    await record(tx, person, {
+      action: 'changed crib entry',
+      subject: `${kind}/${id}`,
+      detail: { version: version + 1, ...changed(before.document, document) },
+    });
+    await markStaleNaming(tx, kind, id);
     return entryOf(after!);
   });
 }
@@ -93,12 +91,14 @@ export const removeEntry = (db: Database, person: Person, kind: CribKind, id: st
     const table = tableOf(kind);
     const [entry] = await tx.select().from(table).where(eq(table.id, id)).for('update');
     if (present(entry, 'This entry').origin === 'built-in') throw locked('Built-in entries stay.');
-    const used = await tx.execute(
-      sql`select 1 from variants where document #>> ${sql.param(`{${NAMED_AT[kind].join(',')}}`)}::text[] = ${id} limit 1`,
-    );
+    const used = await tx.execute(sql`select 1 from variants v where ${namedAt(kind)} = ${id} limit 1`);
     if (used.rows.length > 0) throw inUse('An operation uses this entry; it stays.');
     await tx.delete(table).where(eq(table.id, id));
-    await record(tx, person, { action: 'removed crib entry', subject: `${kind}/${id}` });
+    await record(tx, person, {
+      action: 'removed crib entry',
+      subject: `${kind}/${id}`,
+      detail: { document: entry!.document },
+    });
   });
 
 async function requireEntries(db: Database, input: AssemblyInput): Promise<void> {
@@ -117,26 +117,37 @@ const assemblyOf = ({ updatedAt: _, ...rest }: typeof assemblies.$inferSelect): 
 /** A cutter in a holder under a name. */
 export async function addAssembly(db: Database, person: Person, input: AssemblyInput): Promise<Assembly> {
   await requireEntries(db, input);
-  const [made] = await db
-    .insert(assemblies)
-    .values({ ...input, runoutUm: input.runoutUm ?? null })
-    .returning();
-  await record(db, person, { action: 'made assembly', subject: input.name });
-  return assemblyOf(made!);
+  return db.transaction(async (tx) => {
+    const [made] = await tx
+      .insert(assemblies)
+      .values({ ...input, runoutUm: input.runoutUm ?? null })
+      .returning();
+    await record(tx, person, { action: 'made assembly', subject: input.name, detail: input });
+    return assemblyOf(made!);
+  });
 }
 
 export async function changeAssembly(
   db: Database,
+  person: Person,
   id: string,
   { version, ...input }: AssemblyUpdate,
 ): Promise<Assembly> {
   await requireEntries(db, input);
-  const [after] = await db
-    .update(assemblies)
-    .set({ ...input, runoutUm: input.runoutUm ?? null, version: version + 1, updatedAt: new Date() })
-    .where(and(eq(assemblies.id, id), eq(assemblies.version, version)))
-    .returning();
-  if (after) return assemblyOf(after);
-  const [current] = await db.select().from(assemblies).where(eq(assemblies.id, id));
-  throw stale(assemblyOf(present(current, 'This assembly')));
+  return db.transaction(async (tx) => {
+    const [found] = await tx.select().from(assemblies).where(eq(assemblies.id, id)).for('update');
+    const before = present(found, 'This assembly');
+    if (before.version !== version) throw stale(assemblyOf(before));
+    const [after] = await tx
+      .update(assemblies)
+      .set({ ...input, runoutUm: input.runoutUm ?? null, version: version + 1, updatedAt: new Date() })
+      .where(eq(assemblies.id, id))
+      .returning();
+    await record(tx, person, {
+      action: 'changed assembly',
+      subject: input.name,
+      detail: changed(assemblyOf(before), assemblyOf(after!)),
+    });
+    return assemblyOf(after!);
+  });
 }

@@ -71,7 +71,7 @@ export async function wholeCrib(db: Database | Transaction): Promise<Crib> {
     holders: h,
     materials,
     assemblies: sets.map(({ updatedAt: _, ...rest }) => rest),
-    resonance: bookOf(await combinationsOf(db)),
+    resonance: bookOf(await combinationsOf(db, { responses: false })),
   };
 }
 

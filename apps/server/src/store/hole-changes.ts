@@ -1,7 +1,7 @@
 import type { HoleInput, HoleKindRecord, HoleSteps, HoleUpdate, JobDetail, Person } from '@burl/contract';
 import { requireDemand } from '@burl/core';
 import { and, asc, eq, sql } from 'drizzle-orm';
-import { record } from './audit.ts';
+import { changed, record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
 import { holeOf, jobDetail, jobOfHole, jobOfSetup, openForEditing, touch } from './job-store.ts';
 import { placeAtEnd } from './operation-changes.ts';
@@ -59,6 +59,7 @@ export function changeHoles(
   return db.transaction(async (tx) => {
     const jobId = await jobOfHole(tx, id);
     await openForEditing(tx, jobId);
+    const [before] = await tx.select().from(holes).where(eq(holes.id, id));
     const [after] = await tx
       .update(holes)
       .set({
@@ -75,6 +76,15 @@ export function changeHoles(
       const [current] = await tx.select().from(holes).where(eq(holes.id, id));
       throw stale(current && holeOf(current));
     }
+    await record(tx, person, {
+      action: 'changed holes',
+      jobId,
+      subject: demand.name,
+      detail: changed(
+        { demand: before?.demand, chosen: before?.chosen, changes: before?.changes },
+        { demand, chosen, changes },
+      ),
+    });
     await touch(tx, jobId, person);
     return holeOf(after);
   });

@@ -1,12 +1,11 @@
-import type { Job, JobDetail, JobEvent, JobFields, JobSummary, Person } from '@burl/contract';
+import type { Job, JobDetail, JobEvent, JobFields, Person } from '@burl/contract';
 import { InputError } from '@burl/core';
 import { desc, eq } from 'drizzle-orm';
-import { record } from './audit.ts';
+import { changed, record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
-import { wholeCrib } from './crib-store.ts';
-import { jobDetail, jobOf, openForEditing, routesOf } from './job-store.ts';
-import { summaryOf } from './job-summary.ts';
+import { jobDetail, jobOf, openForEditing } from './job-store.ts';
 import { inUse, present, Refusal, stale } from './refusal.ts';
+import { markStale } from './summary-stale.ts';
 import { alloys, auditEvents, jobs, machines, setups } from './schema.ts';
 
 /** Events of a job that are handed out. */
@@ -24,14 +23,6 @@ async function requireKnown(tx: Transaction, fields: JobFields): Promise<void> {
     throw new InputError([{ field: 'machineId', value: fields.machineId, allowed: 'a machine of the crib' }]);
 }
 
-/** All jobs, the last changed first, each with what governs it. */
-export async function allJobs(db: Database): Promise<JobSummary[]> {
-  const rows = await db.select().from(jobs).orderBy(desc(jobs.updatedAt));
-  const ids = rows.map((r) => r.id);
-  const [crib, routes] = await Promise.all([wholeCrib(db), routesOf(db, ids)]);
-  return rows.map((row) => summaryOf(jobOf(row), routes.get(row.id) ?? [], crib));
-}
-
 /** A new job with a first setup. Throws an InputError when it names what the crib has not. */
 export const createJob = (db: Database, person: Person, fields: JobFields): Promise<JobDetail> =>
   db.transaction(async (tx) => {
@@ -44,6 +35,28 @@ export const createJob = (db: Database, person: Person, fields: JobFields): Prom
     await record(tx, person, { action: 'made job', jobId: job!.id, subject: fields.number, detail: fields });
     return jobDetail(tx, job!.id);
   });
+
+const factsOf = ({
+  number,
+  part,
+  customer,
+  alloyId,
+  machineId,
+  quantity,
+  heatLot,
+  due,
+  notes,
+}: JobFields): JobFields => ({
+  number,
+  part,
+  customer,
+  alloyId,
+  machineId,
+  quantity,
+  heatLot,
+  due,
+  notes,
+});
 
 /** Throws what openForEditing throws, and a refusal when somebody saved in between. */
 export const changeJob = (
@@ -61,7 +74,13 @@ export const changeJob = (
       .set({ ...fields, version: version + 1, updatedAt: new Date(), updatedBy: person.name })
       .where(eq(jobs.id, id))
       .returning();
-    await record(tx, person, { action: 'changed job', jobId: id, subject: fields.number, detail: fields });
+    await record(tx, person, {
+      action: 'changed job',
+      jobId: id,
+      subject: fields.number,
+      detail: changed(factsOf(before), fields),
+    });
+    await markStale(tx, id);
     return jobOf(after!);
   });
 

@@ -1,20 +1,10 @@
-import { evaluate, InputError, numberOf, problemsOf, type Operation } from '@burl/core';
-import {
-  fileSource,
-  requireContext,
-  type CribKind,
-  JOB_FILE_FORMAT,
-  JOB_FILE_VERSION,
-  type JobFile,
-  operationsOf,
-  type Person,
-} from '@burl/contract';
-import { eq } from 'drizzle-orm';
-import Papa from 'papaparse';
+import type { Cutter, Operation } from '@burl/core';
+import { type CribKind, JOB_FILE_FORMAT, JOB_FILE_VERSION, type JobFile, type Person } from '@burl/contract';
+import { and, eq } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
 import { type alloys, holes, jobs, operations, setups, toolMaterials, variants } from './schema.ts';
 import { record } from './audit.ts';
-import { contextInCrib, CRIB_TABLES, wholeCrib } from './crib-store.ts';
+import { CRIB_TABLES, wholeCrib } from './crib-store.ts';
 import { jobDetail } from './job-store.ts';
 
 /** A job as one file with the crib entries it names. */
@@ -97,13 +87,46 @@ async function bringIn(tx: Transaction, kind: CribKind, document: { readonly id:
   }
 }
 
-/** Makes a new job from a file, all or nothing. Throws 422 when an operation in it is impossible. */
-export async function importJob(db: Database, file: JobFile, person: Person): Promise<string> {
-  for (const { path, operation } of operationsOf(file)) {
-    const problems = problemsOf(operation, requireContext(operation, fileSource(file), path));
-    if (problems.length > 0)
-      throw new InputError(problems.map((p) => ({ ...p, field: `${path}.document.${p.field}` })));
+type Renamed = Readonly<Record<'substrate' | 'coating', ReadonlyMap<string, string>>>;
+
+/**
+ * Brings in what the tools of a file are made of: kept when equal, under a new id when the shop has another of that id, so that
+ * nothing in the file is judged by other numbers than it was made with. Returns the ids.
+ */
+async function bringInMaterials(tx: Transaction, crib: JobFile['crib']): Promise<Renamed> {
+  const renamed = { substrate: new Map<string, string>(), coating: new Map<string, string>() };
+  for (const [kind, list] of [
+    ['substrate', crib.substrates],
+    ['coating', crib.coatings],
+  ] as const) {
+    for (const [wanted, document] of Object.entries(list)) {
+      for (let n = 0; !renamed[kind].has(wanted); n++) {
+        const id = n === 0 ? wanted : `${wanted}-file${n}`;
+        const [there] = await tx
+          .select()
+          .from(toolMaterials)
+          .where(and(eq(toolMaterials.kind, kind), eq(toolMaterials.id, id)));
+        if (there && canonical(there.document) !== canonical(document)) continue;
+        if (!there) await tx.insert(toolMaterials).values({ kind, id, document });
+        renamed[kind].set(wanted, id);
+      }
+    }
   }
+  return renamed;
+}
+
+/** A cutter that names its materials as they are called here. */
+const madeOf = (cutter: Cutter, { substrate, coating }: Renamed): Cutter => ({
+  ...cutter,
+  extended: {
+    ...cutter.extended,
+    substrate: substrate.get(cutter.extended.substrate) ?? cutter.extended.substrate,
+    coating: coating.get(cutter.extended.coating) ?? cutter.extended.coating,
+  },
+});
+
+/** Makes a new job from a file that was checked, all or nothing. */
+export async function importJob(db: Database, file: JobFile, person: Person): Promise<string> {
   return db.transaction(async (tx) => {
     const ids: Record<CribKind, Map<string, string>> = {
       alloys: new Map(),
@@ -111,15 +134,11 @@ export async function importJob(db: Database, file: JobFile, person: Person): Pr
       cutters: new Map(),
       holders: new Map(),
     };
+    const materials = await bringInMaterials(tx, file.crib);
     for (const kind of Object.keys(ids) as CribKind[]) {
-      for (const document of file.crib[kind]) ids[kind].set(document.id, await bringIn(tx, kind, document));
-    }
-    for (const [kind, list] of [
-      ['substrate', file.crib.substrates],
-      ['coating', file.crib.coatings],
-    ] as const) {
-      for (const [id, document] of Object.entries(list)) {
-        await tx.insert(toolMaterials).values({ kind, id, document }).onConflictDoNothing();
+      for (const document of file.crib[kind]) {
+        const own = kind === 'cutters' ? madeOf(document as Cutter, materials) : document;
+        ids[kind].set(document.id, await bringIn(tx, kind, own));
       }
     }
     const at = (kind: CribKind, id: string): string => ids[kind].get(id) ?? id;
@@ -186,47 +205,3 @@ export async function importJob(db: Database, file: JobFile, person: Person): Pr
     return job!.id;
   });
 }
-
-/** A cell a spreadsheet would take for a formula is made text. */
-const harmless = (cell: string | number): string | number =>
-  typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell;
-
-/** Operations of a job as CSV: one line each, units in the heads. */
-export async function operationsCsv(db: Database, jobId: string): Promise<string> {
-  const [{ job, setups: route }, crib] = await Promise.all([jobDetail(db, jobId), wholeCrib(db)]);
-  const rows = route.flatMap((s) =>
-    s.operations.map((o) => {
-      const variant = o.variants.find((v) => v.label === o.selected) ?? o.variants[0]!;
-      const op = variant.document;
-      const context = contextInCrib(crib, op, job.quantity);
-      const e = evaluate(op, context);
-      const limit = e.limits.find((l) => l.id === e.governing);
-      const row: Record<string, string | number> = {
-        job: job.number,
-        setup: s.name,
-        operation: o.name,
-        variant: variant.label,
-        kind: op.kind,
-        alloy: context.alloy.name,
-        machine: context.machine.name,
-        cutter: context.cutter.name,
-        holder: context.holder.name,
-        'stick-out mm': op.tooling.stickOutMm,
-        'n rpm': op.cut.speedRpm,
-        'vc m/min': round(numberOf(e, 'vc').value),
-        'vf mm/min': round(numberOf(e, 'vf').value),
-        'fz mm/tooth': 'feedPerToothMm' in op.cut ? op.cut.feedPerToothMm : '',
-        'fn mm/rev': 'feedPerRevMm' in op.cut ? op.cut.feedPerRevMm : '',
-        'ap mm': 'feature' in op ? op.cut.axialDepthMm : op.hole.depthMm,
-        'ae mm': 'feature' in op ? op.cut.radialEngagementMm : '',
-        'cycle time per part min': round(e.time.perPart),
-        state: e.state,
-        governs: limit?.name ?? '',
-      };
-      return Object.fromEntries(Object.entries(row).map(([k, v]) => [k, harmless(v)]));
-    }),
-  );
-  return `${Papa.unparse(rows, { newline: '\r\n' })}\r\n`;
-}
-
-const round = (value: number): number => Number(value.toPrecision(5));

@@ -3,6 +3,7 @@ import { asc, eq, inArray } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
 import { holes, jobs, operations, setups, variants } from './schema.ts';
 import { locked, present } from './refusal.ts';
+import { markStale } from './summary-stale.ts';
 
 type JobRow = typeof jobs.$inferSelect;
 
@@ -103,7 +104,11 @@ export async function routesOf(
 /** Locks the job's row for this transaction and makes sure it may be changed. Refuses when it is gone or locked. */
 export async function openForEditing(tx: Transaction, jobId: string): Promise<JobRow> {
   const [found] = await tx.select().from(jobs).where(eq(jobs.id, jobId)).for('update');
-  const row = present(found, 'This job');
+  return requireOpen(present(found, 'This job'));
+}
+
+/** The same of a row that was read. */
+export function requireOpen(row: JobRow): JobRow {
   if (row.status === 'requested')
     throw locked('Release requested: withdraw the request to change something.');
   if (row.status === 'released')
@@ -111,9 +116,10 @@ export async function openForEditing(tx: Transaction, jobId: string): Promise<Jo
   return row;
 }
 
-/** Notes who changed something in a job, and when. */
+/** Notes who changed something in a job, and when, and that its summary no longer holds. */
 export async function touch(tx: Transaction, jobId: string, person: Person): Promise<void> {
   await tx.update(jobs).set({ updatedAt: new Date(), updatedBy: person.name }).where(eq(jobs.id, jobId));
+  await markStale(tx, jobId);
 }
 
 export async function jobOfSetup(tx: Transaction, setupId: string): Promise<string> {

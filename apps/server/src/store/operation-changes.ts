@@ -1,14 +1,15 @@
-import type {
-  JobDetail,
-  JobOperation,
-  OperationBack,
-  OperationInput,
-  OperationUpdate,
-  Person,
+import {
+  type JobDetail,
+  type JobOperation,
+  MOST_OPERATIONS,
+  type OperationBack,
+  type OperationInput,
+  type OperationUpdate,
+  type Person,
 } from '@burl/contract';
 import { InputError } from '@burl/core';
 import { and, asc, eq, sql } from 'drizzle-orm';
-import { record } from './audit.ts';
+import { changed, record } from './audit.ts';
 import { requirePossible, requireAllPossible } from './possible.ts';
 import type { Database, Transaction } from './client.ts';
 import { jobDetail, jobOfHole, jobOfOperation, jobOfSetup, openForEditing, touch } from './job-store.ts';
@@ -23,7 +24,12 @@ export async function placeAtEnd(tx: Transaction, setupId: string): Promise<numb
     .select({ n: sql<number>`coalesce(max(${operations.position}), -1)::int` })
     .from(operations)
     .where(eq(operations.setupId, setupId));
-  return (last?.n ?? -1) + 1;
+  const place = (last?.n ?? -1) + 1;
+  if (place >= MOST_OPERATIONS)
+    throw new InputError([
+      { field: 'operations', value: place, allowed: `up to ${MOST_OPERATIONS} in a setup` },
+    ]);
+  return place;
 }
 
 /** Adds an operation with its variant A at the end of a setup. */
@@ -66,6 +72,7 @@ export const changeOperation = (
       .where(and(eq(variants.operationId, id), eq(variants.label, selected)));
     if (!variant)
       throw new InputError([{ field: 'selected', value: selected, allowed: 'a variant this operation has' }]);
+    const [before] = await tx.select().from(operations).where(eq(operations.id, id));
     const [after] = await tx
       .update(operations)
       .set({ name, selected, version: version + 1 })
@@ -75,6 +82,12 @@ export const changeOperation = (
       const [current] = await tx.select().from(operations).where(eq(operations.id, id));
       throw stale(current);
     }
+    await record(tx, person, {
+      action: 'changed operation',
+      jobId,
+      subject: name,
+      detail: changed({ name: before?.name, selected: before?.selected }, { name, selected }),
+    });
     await touch(tx, jobId, person);
     return after;
   });

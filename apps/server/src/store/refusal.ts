@@ -1,5 +1,6 @@
 /** Why the store does not do what it was told to; how that is answered is the business of whoever asked. */
-export type RefusalKind = 'not-found' | 'stale' | 'locked' | 'in-use' | 'state' | 'forbidden';
+export type RefusalKind =
+  'not-found' | 'stale' | 'locked' | 'in-use' | 'state' | 'forbidden' | 'busy' | 'too-long';
 
 /** A change that is refused, with a sentence a person can act on. */
 export class Refusal extends Error {

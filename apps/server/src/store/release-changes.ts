@@ -1,12 +1,25 @@
-import { type Decision, type Person, RELEASE_CHECKS, type Release } from '@burl/contract';
+import {
+  type Decision,
+  type Person,
+  RELEASE_CHECKS,
+  type Release,
+  type ReleaseSnapshot,
+} from '@burl/contract';
 import { InputError } from '@burl/core';
-import { and, eq } from 'drizzle-orm';
+import { and, eq, notInArray, sql } from 'drizzle-orm';
 import { record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
-import { openForEditing } from './job-store.ts';
+import { openForEditing, requireOpen } from './job-store.ts';
 import { present, locked, Refusal } from './refusal.ts';
-import { releaseById, releasesOf, snapshotOf } from './release-store.ts';
-import { jobs, releases } from './schema.ts';
+import {
+  type JudgeForRelease,
+  releaseById,
+  type ReleaseCase,
+  releaseCase,
+  releasesOf,
+  snapshotOf,
+} from './release-store.ts';
+import { auditEvents, jobs, releases } from './schema.ts';
 
 /** Letters a note has at least when numbers go out with a limit over. */
 const LEAST_NOTE = 10;
@@ -29,16 +42,45 @@ async function setStatus(
     .where(eq(jobs.id, jobId));
 }
 
-/** Locks the job and keeps what it says now for a second person to judge. */
+/** How often a case is judged anew because somebody changed it meanwhile. */
+const MOST_TRIES = 3;
+
+/**
+ * Keeps what the job says now for a second person to judge, and locks it. The judging may take long, so it is done before anything is
+ * locked; what was judged is held against what stands there then, and judged again where it changed.
+ */
 export async function requestRelease(
   db: Database,
+  judge: JudgeForRelease,
   person: Person,
   jobId: string,
   note: string,
 ): Promise<Release> {
-  const id = await db.transaction(async (tx) => {
+  const [row] = await db.select().from(jobs).where(eq(jobs.id, jobId));
+  requireOpen(present(row, 'This job'));
+  for (let n = 0; n < MOST_TRIES; n++) {
+    const before = await releaseCase(db, jobId);
+    const id = await lockFor(db, person, jobId, note, before, await snapshotOf(before, judge));
+    if (id !== null) return releaseById(db, id);
+  }
+  throw new Refusal(
+    'state',
+    'Somebody is changing this job or its tools. Ask again when they have finished.',
+  );
+}
+
+/** Locks the job for a request; null when it is no longer what was judged. */
+const lockFor = (
+  db: Database,
+  person: Person,
+  jobId: string,
+  note: string,
+  judged: ReleaseCase,
+  snapshot: ReleaseSnapshot,
+): Promise<string | null> =>
+  db.transaction(async (tx) => {
     const job = await openForEditing(tx, jobId);
-    const snapshot = await snapshotOf(tx, jobId);
+    if (JSON.stringify(await releaseCase(tx, jobId)) !== JSON.stringify(judged)) return null;
     const over = snapshot.operations.filter((o) => o.evaluation.state === 'over');
     if (over.length > 0 && note.trim().length < LEAST_NOTE) {
       throw new InputError([
@@ -70,8 +112,6 @@ export async function requestRelease(
     });
     return made!.id;
   });
-  return releaseById(db, id);
-}
 
 /** The request, locked for this transaction. Refuses when it is gone or decided. */
 async function openRequest(tx: Transaction, id: string): Promise<typeof releases.$inferSelect> {
@@ -98,6 +138,27 @@ export async function withdrawRequest(db: Database, person: Person, id: string):
   return releaseById(db, id);
 }
 
+/** What a person does with a job that is no change of what it says. */
+const NO_EDIT = ['asked for release', 'withdrew request', 'released', 'returned', 'opened revision'];
+
+/** Whether somebody changed what a job says since it was last released. */
+async function hasEdited(tx: Transaction, jobId: string, person: Person): Promise<boolean> {
+  const last = sql`coalesce((select max(id) from audit_events where job_id = ${jobId} and action = 'released'), 0)`;
+  const [found] = await tx
+    .select({ id: auditEvents.id })
+    .from(auditEvents)
+    .where(
+      and(
+        eq(auditEvents.jobId, jobId),
+        eq(auditEvents.personId, person.id),
+        notInArray(auditEvents.action, NO_EDIT),
+        sql`${auditEvents.id} > ${last}`,
+      ),
+    )
+    .limit(1);
+  return found !== undefined;
+}
+
 /** Releases or returns what somebody else asked for. */
 export async function decideRelease(
   db: Database,
@@ -107,9 +168,14 @@ export async function decideRelease(
 ): Promise<Release> {
   await db.transaction(async (tx) => {
     const row = await openRequest(tx, id);
+    const released = decision === 'release';
     if (row.requestedById === person.id)
       throw new Refusal('forbidden', 'Nobody releases their own request: a second person has to.');
-    const released = decision === 'release';
+    if (released && (await hasEdited(tx, row.jobId, person)))
+      throw new Refusal(
+        'forbidden',
+        'You changed this job since its last release: somebody who did not has to release it.',
+      );
     if (released && RELEASE_CHECKS.some((c) => !checks.includes(c.id))) {
       throw new InputError([
         {

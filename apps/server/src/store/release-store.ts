@@ -1,4 +1,10 @@
-import { differencesOf, evaluate, InputError, withPeriodic } from '@burl/core';
+import {
+  differencesOf,
+  type Evaluation,
+  InputError,
+  type Operation,
+  type OperationContext,
+} from '@burl/core';
 import type {
   OperationDifference,
   Release,
@@ -11,33 +17,48 @@ import { alias } from 'drizzle-orm/pg-core';
 import type { Database, Transaction } from './client.ts';
 import { people, releases } from './schema.ts';
 import { present } from './refusal.ts';
-import { contextInCrib, wholeCrib } from './crib-store.ts';
+import { wholeCrib } from './crib-store.ts';
+import { judgedOperations } from './judged-operations.ts';
 import { jobDetail } from './job-store.ts';
 
-/** The job as it stands now with the evaluation of every chosen variant. Refuses an empty route. */
-export async function snapshotOf(tx: Transaction, jobId: string): Promise<ReleaseSnapshot> {
-  const { job, setups } = await jobDetail(tx, jobId);
-  const crib = await wholeCrib(tx);
-  const operations: ReleasedOperation[] = setups.flatMap((s) =>
-    s.operations.map((o) => {
-      const variant = o.variants.find((v) => v.label === o.selected) ?? o.variants[0]!;
-      // Judged on the periodic solution: the number that is approved.
-      const context = withPeriodic(variant.document, contextInCrib(crib, variant.document, job.quantity));
-      return {
-        operationId: o.id,
-        setup: s.name,
-        name: o.name,
-        variant: variant.label,
-        document: variant.document,
-        context,
-        evaluation: evaluate(variant.document, context),
-      };
-    }),
+/** What a release is of: the job and the chosen variant of every operation, each in its context, not yet judged. */
+export interface ReleaseCase {
+  readonly job: ReleaseSnapshot['job'];
+  readonly operations: readonly (Omit<ReleasedOperation, 'evaluation'> & {
+    readonly context: OperationContext;
+  })[];
+}
+
+/** The job as it stands now. Refuses an empty route, and one that names what the crib lacks. */
+export async function releaseCase(db: Database | Transaction, jobId: string): Promise<ReleaseCase> {
+  const { job, setups } = await jobDetail(db, jobId);
+  const operations = judgedOperations(job, setups, await wholeCrib(db)).map(
+    ({ id, setup, name, variant, document, context, missing }) => {
+      if (!context)
+        throw new InputError([
+          { field: `${name}: ${missing}`, value: undefined, allowed: 'an entry of the crib' },
+        ]);
+      return { operationId: id, setup, name, variant, document, context };
+    },
   );
   if (operations.length === 0)
     throw new InputError([{ field: 'operations', value: 0, allowed: 'one operation or more to release' }]);
   const { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes } = job;
   return { job: { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes }, operations };
+}
+
+/** Judges an operation as what is approved is judged; elsewhere than where requests are answered. */
+export type JudgeForRelease = (
+  document: Operation,
+  context: OperationContext,
+) => Promise<{ readonly context: OperationContext; readonly evaluation: Evaluation }>;
+
+/** The case with the evaluation of every operation: what a second person looks at, and what is kept. */
+export async function snapshotOf(of: ReleaseCase, judge: JudgeForRelease): Promise<ReleaseSnapshot> {
+  const operations = await Promise.all(
+    of.operations.map(async (o) => ({ ...o, ...(await judge(o.document, o.context)) })),
+  );
+  return { job: of.job, operations };
 }
 
 const requester = alias(people, 'requester');

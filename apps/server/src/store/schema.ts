@@ -7,10 +7,13 @@ import type {
   ReleaseState,
   Role,
   JobStatus,
+  JobSummary,
+  PersonState,
   StoredResponse,
   VariantLabel,
 } from '@burl/contract';
 import {
+  bigint,
   bigserial,
   boolean,
   customType,
@@ -36,20 +39,46 @@ export const people = pgTable('people', {
   name: text().notNull(),
   email: text().notNull().unique(),
   role: text().$type<Role>().notNull(),
-  passwordHash: text('password_hash').notNull(),
+  state: text().$type<PersonState>().notNull().default('active'),
+  /** Null until a password is set by a one-time link. */
+  passwordHash: text('password_hash'),
+  /** Sessions opened under an earlier epoch are over. */
+  epoch: integer().notNull().default(0),
   demo: integer().notNull().default(0),
+  version: integer().notNull().default(1),
   createdAt: moment('created_at'),
 });
 
+/** Who is signed in where. The id is kept as its hash: who reads this table can take over no session. */
 export const sessions = pgTable(
   'sessions',
   {
-    id: text().primaryKey(),
-    data: jsonb().notNull(),
-    expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+    idHash: text('id_hash').primaryKey(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => people.id, { onDelete: 'cascade' }),
+    epoch: integer().notNull(),
+    createdAt: moment('created_at'),
+    seenAt: moment('seen_at'),
   },
-  (t) => [index('sessions_expiry').on(t.expiresAt)],
+  (t) => [index('sessions_person').on(t.personId), index('sessions_seen').on(t.seenAt)],
 );
+
+/** One-time links that set a password, by their hash. */
+export const passwordLinks = pgTable('password_links', {
+  tokenHash: text('token_hash').primaryKey(),
+  personId: uuid('person_id')
+    .notNull()
+    .references(() => people.id, { onDelete: 'cascade' }),
+  expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+});
+
+/** Guesses per account, kept by the rate limiter for every server alike. */
+export const signInLimits = pgTable('sign_in_limits', {
+  key: text().primaryKey(),
+  points: integer().notNull().default(0),
+  expire: bigint({ mode: 'number' }),
+});
 
 /** Crib tables are alike: an open JSON document with origin and version. */
 function cribTable<K extends CribKind>(name: K) {
@@ -227,6 +256,49 @@ export const auditEvents = pgTable(
   (t) => [index('audit_events_job').on(t.jobId, t.id)],
 );
 
+/** Recordings and pictures of test cuts, apart from the tables that are read all day. */
+export const attachments = pgTable(
+  'attachments',
+  {
+    testCutId: uuid('test_cut_id')
+      .primaryKey()
+      .references(() => testCuts.id, { onDelete: 'cascade' }),
+    /** Whose share of the room it takes; null once that person is gone. */
+    personId: uuid('person_id').references(() => people.id, { onDelete: 'set null' }),
+    size: integer().notNull(),
+    bytes: bytes('bytes').notNull(),
+  },
+  (t) => [index('attachments_person').on(t.personId)],
+);
+
+/**
+ * The trail as a chain: each event with the hash of what it says and of the link before it. Written by a trigger that belongs to the
+ * owner of the tables; `npm run audit` works it out again.
+ */
+export const auditChain = pgTable('audit_chain', {
+  seq: bigint({ mode: 'number' }).primaryKey(),
+  eventId: bigint('event_id', { mode: 'number' }).notNull().unique(),
+  hash: text().notNull(),
+});
+
+/** What the list of jobs shows of each, worked out beside the requests when a job or an entry it names has changed. */
+export const jobSummaries = pgTable(
+  'job_summaries',
+  {
+    jobId: uuid('job_id')
+      .primaryKey()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    /** Which physics worked it out; another one's is worked out again. */
+    physics: text().notNull().default(''),
+    /** Since when it no longer holds; null when it does. */
+    staleSince: timestamp('stale_since', { withTimezone: true }),
+    operations: integer().notNull().default(0),
+    minutes: doublePrecision().notNull().default(0),
+    governing: jsonb().$type<JobSummary['governing']>(),
+  },
+  (t) => [index('job_summaries_stale').on(t.staleSince)],
+);
+
 /** Who has an operation open now. */
 export const presence = pgTable(
   'presence',
@@ -312,7 +384,6 @@ export const testCuts = pgTable(
     note: text().notNull(),
     attachmentName: text('attachment_name'),
     attachmentType: text('attachment_type'),
-    attachment: bytes('attachment'),
     madeBy: text('made_by').notNull(),
     madeAt: moment('made_at'),
   },

@@ -1,6 +1,7 @@
-import type { JobDetail, Person, RouteOrder, Setup } from '@burl/contract';
+import { type JobDetail, MOST_SETUPS, type Person, type RouteOrder, type Setup } from '@burl/contract';
+import { InputError } from '@burl/core';
 import { and, eq, sql } from 'drizzle-orm';
-import { record } from './audit.ts';
+import { changed, record } from './audit.ts';
 import type { Database } from './client.ts';
 import { jobDetail, jobOfSetup, openForEditing, touch } from './job-store.ts';
 import { inUse, stale } from './refusal.ts';
@@ -14,7 +15,12 @@ export const addSetup = (db: Database, person: Person, jobId: string, name: stri
       .select({ n: sql<number>`coalesce(max(${setups.position}), -1)::int` })
       .from(setups)
       .where(eq(setups.jobId, jobId));
+    if ((last?.n ?? -1) + 1 >= MOST_SETUPS)
+      throw new InputError([
+        { field: 'setups', value: MOST_SETUPS, allowed: `up to ${MOST_SETUPS} in a job` },
+      ]);
     await tx.insert(setups).values({ jobId, name, position: (last?.n ?? -1) + 1 });
+    await record(tx, person, { action: 'added setup', jobId, subject: name });
     await touch(tx, jobId, person);
     return jobDetail(tx, jobId);
   });
@@ -28,6 +34,7 @@ export const renameSetup = (
   db.transaction(async (tx) => {
     const jobId = await jobOfSetup(tx, id);
     await openForEditing(tx, jobId);
+    const [before] = await tx.select({ name: setups.name }).from(setups).where(eq(setups.id, id));
     const [after] = await tx
       .update(setups)
       .set({ name, version: version + 1 })
@@ -37,6 +44,12 @@ export const renameSetup = (
       const [current] = await tx.select().from(setups).where(eq(setups.id, id));
       throw stale(current);
     }
+    await record(tx, person, {
+      action: 'renamed setup',
+      jobId,
+      subject: name,
+      detail: changed({ name: before?.name }, { name }),
+    });
     await touch(tx, jobId, person);
     return after;
   });
@@ -48,7 +61,8 @@ export const removeSetup = (db: Database, person: Person, id: string): Promise<J
     await openForEditing(tx, jobId);
     const inside = await tx.select({ id: operations.id }).from(operations).where(eq(operations.setupId, id));
     if (inside.length > 0) throw inUse('This setup still has operations.');
-    await tx.delete(setups).where(eq(setups.id, id));
+    const [gone] = await tx.delete(setups).where(eq(setups.id, id)).returning({ name: setups.name });
+    await record(tx, person, { action: 'removed setup', jobId, subject: gone?.name ?? '' });
     await touch(tx, jobId, person);
     return jobDetail(tx, jobId);
   });
@@ -76,7 +90,15 @@ export const orderRoute = (
         await tx.update(operations).set({ setupId: s.id, position: j }).where(eq(operations.id, operationId));
       }
     }
-    await record(tx, person, { action: 'changed order', jobId, subject: 'route' });
+    const places = (route: readonly { readonly id: string; readonly operations: readonly string[] }[]) =>
+      Object.fromEntries(route.flatMap((s, i) => s.operations.map((o, j) => [o, `${i + 1}.${j + 1}`])));
+    const before = places(now.map((s) => ({ id: s.id, operations: s.operations.map((o) => o.id) })));
+    await record(tx, person, {
+      action: 'changed order',
+      jobId,
+      subject: 'route',
+      detail: changed(before, places(order.setups)),
+    });
     await touch(tx, jobId, person);
     return jobDetail(tx, jobId);
   });

@@ -2,6 +2,7 @@ import { type Person, type Variant, VARIANT_LABELS, type VariantUpdate } from '@
 import { InputError } from '@burl/core';
 import { eq } from 'drizzle-orm';
 import type { Database } from './client.ts';
+import { changed, record } from './audit.ts';
 import { jobOfOperation, openForEditing, operationOfVariant, touch, variantOf } from './job-store.ts';
 import { requirePossible } from './possible.ts';
 import { inUse, stale } from './refusal.ts';
@@ -22,6 +23,12 @@ export const copyVariant = (db: Database, person: Person, operationId: string): 
       .insert(variants)
       .values({ operationId, label, document: from.document, updatedBy: person.name })
       .returning();
+    await record(tx, person, {
+      action: 'copied variant',
+      jobId,
+      subject: `${op!.name} ${label}`,
+      detail: { from: from.label },
+    });
     await touch(tx, jobId, person);
     return variantOf(variant!);
   });
@@ -34,7 +41,7 @@ export const saveVariant = (
   { document, version }: VariantUpdate,
 ): Promise<Variant> =>
   db.transaction(async (tx) => {
-    const { jobId } = await operationOfVariant(tx, id);
+    const { jobId, operationId } = await operationOfVariant(tx, id);
     const job = await openForEditing(tx, jobId);
     const [before] = await tx.select().from(variants).where(eq(variants.id, id)).for('update');
     if (before!.version !== version) throw stale(variantOf(before!));
@@ -44,12 +51,22 @@ export const saveVariant = (
       .set({ document, version: version + 1, updatedAt: new Date(), updatedBy: person.name })
       .where(eq(variants.id, id))
       .returning();
+    const [op] = await tx
+      .select({ name: operations.name })
+      .from(operations)
+      .where(eq(operations.id, operationId));
+    await record(tx, person, {
+      action: 'saved numbers',
+      jobId,
+      subject: `${op?.name ?? ''} ${after!.label}`,
+      detail: { version: after!.version, ...changed(before!.document, document) },
+    });
     await touch(tx, jobId, person);
     return variantOf(after!);
   });
 
 /** The chosen variant stays. */
-export const removeVariant = (db: Database, id: string): Promise<void> =>
+export const removeVariant = (db: Database, person: Person, id: string): Promise<void> =>
   db.transaction(async (tx) => {
     const { operationId, jobId } = await operationOfVariant(tx, id);
     await openForEditing(tx, jobId);
@@ -57,4 +74,11 @@ export const removeVariant = (db: Database, id: string): Promise<void> =>
     const [variant] = await tx.select().from(variants).where(eq(variants.id, id));
     if (variant!.label === op!.selected) throw inUse('The chosen variant stays: choose another first.');
     await tx.delete(variants).where(eq(variants.id, id));
+    await record(tx, person, {
+      action: 'removed variant',
+      jobId,
+      subject: `${op!.name} ${variant!.label}`,
+      detail: { document: variant!.document },
+    });
+    await touch(tx, jobId, person);
   });

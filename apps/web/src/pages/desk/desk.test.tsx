@@ -28,6 +28,7 @@ const job = (change: Partial<JobSummary>): JobSummary => ({
   updatedAt: new Date().toISOString(),
   updatedBy: 'Ada Eder',
   operations: 2,
+  pending: false,
   minutes: 31.25,
   governing: { state: 'over', limit: 'wall deflection', operation: 'Rough pocket', operationId: 'o1' },
   ...change,

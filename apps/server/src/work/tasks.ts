@@ -1,0 +1,64 @@
+import {
+  evaluate,
+  InputError,
+  type Operation,
+  type OperationContext,
+  problemsOf,
+  withPeriodic,
+  type Evaluation,
+} from '@burl/core';
+import {
+  fileSource,
+  type Job,
+  type JobFile,
+  type JobSummary,
+  operationsOf,
+  jsonIn,
+  checkJobFile,
+  malformed,
+  type Release,
+  requireContext,
+} from '@burl/contract';
+import { sheetPdf } from '../sheet/sheet-pdf.ts';
+import type { Judged } from '../store/judged-operations.ts';
+import { summaryOf } from './job-summary.ts';
+import { csvOf } from './operations-csv.ts';
+
+/** Values in the largest job file. */
+const MOST_FILE_VALUES = 400_000;
+
+/** A job file read, checked, and every operation in it judged possible. Throws an InputError that names what is wrong. */
+function readJobFile(text: string): JobFile {
+  const data = jsonIn(text);
+  const wrong = malformed(data, MOST_FILE_VALUES);
+  if (wrong) throw new InputError([wrong]);
+  const file = checkJobFile(data);
+  for (const { path, operation } of operationsOf(file)) {
+    const problems = problemsOf(operation, requireContext(operation, fileSource(file), path));
+    if (problems.length > 0)
+      throw new InputError(problems.map((p) => ({ ...p, field: `${path}.document.${p.field}` })));
+  }
+  return file;
+}
+
+/** Judged on the periodic solution: the number that is approved. */
+function judgeForRelease(
+  document: Operation,
+  given: OperationContext,
+): { readonly context: OperationContext; readonly evaluation: Evaluation } {
+  const context = withPeriodic(document, given);
+  return { context, evaluation: evaluate(document, context) };
+}
+
+const summary = (job: Job, operations: readonly Judged[]): JobSummary => summaryOf(job, operations);
+
+const sheet = (
+  release: Release,
+  options: { paper: 'A4' | 'LETTER'; units: 'metric' | 'inch' },
+): Promise<Buffer> => sheetPdf(release, options);
+
+const csv = csvOf;
+
+/** What is worked out away from the requests, by name. */
+export const TASKS = { readJobFile, judgeForRelease, summary, csv, sheet };
+export type Tasks = typeof TASKS;
