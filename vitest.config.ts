@@ -21,7 +21,7 @@ export default defineConfig({
         test: {
           name: 'server',
           root: 'apps/server',
-          include: ['src/**/*.test.ts'],
+          include: ['{src,hold}/**/*.test.ts'],
           pool: 'forks',
           hookTimeout: 60000,
           testTimeout: 30000,

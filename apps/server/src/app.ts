@@ -183,7 +183,7 @@ async function offer(
   api.get('/api/openapi.json', { config: { access: 'public' }, schema: { hide: true } }, () => api.swagger());
   sessionRoutes(api, db, site, limit);
   peopleRoutes(api, db, site, limit);
-  cribRoutes(api, db);
+  cribRoutes(api, db, work);
   chatterRoutes(api, db);
   jobRoutes(api, db, jobList(db, kept, physics));
   operationRoutes(api, db);

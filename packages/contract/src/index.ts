@@ -12,3 +12,4 @@ export * from './endpoint.ts';
 export * from './endpoints.ts';
 export * from './version.ts';
 export * from './malformed.ts';
+export * from './blank-operation.ts';

@@ -90,13 +90,11 @@ export const ownPasswordSchema = yup
   .object({ current: yup.string().strict().required().max(MOST_PASSWORD), password: newPassword() })
   .noUnknown()
   .required();
-export type OwnPassword = yup.InferType<typeof ownPasswordSchema>;
 
 export const passwordLinkSchema = yup
   .object({ token: yup.string().strict().required().max(100), password: newPassword() })
   .noUnknown()
   .required();
-export type PasswordByLink = yup.InferType<typeof passwordLinkSchema>;
 
 /** May change jobs, operations and the shop's crib. */
 export const mayEdit = (role: Role): boolean => role === 'engineer' || role === 'approver';

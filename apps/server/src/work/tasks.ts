@@ -23,6 +23,7 @@ import { sheetPdf } from '../sheet/sheet-pdf.ts';
 import type { Judged } from '../store/judged-operations.ts';
 import { summaryOf } from './job-summary.ts';
 import { csvOf } from './operations-csv.ts';
+import { requireJudged, tryEntry } from './try-entry.ts';
 
 /** Values in the largest job file. */
 const MOST_FILE_VALUES = 400_000;
@@ -37,6 +38,7 @@ function readJobFile(text: string): JobFile {
     const problems = problemsOf(operation, requireContext(operation, fileSource(file), path));
     if (problems.length > 0)
       throw new InputError(problems.map((p) => ({ ...p, field: `${path}.document.${p.field}` })));
+    requireJudged(operation, requireContext(operation, fileSource(file), path), path);
   }
   return file;
 }
@@ -60,5 +62,5 @@ const sheet = (
 const csv = csvOf;
 
 /** What is worked out away from the requests, by name. */
-export const TASKS = { readJobFile, judgeForRelease, summary, csv, sheet };
+export const TASKS = { readJobFile, tryEntry, judgeForRelease, summary, csv, sheet };
 export type Tasks = typeof TASKS;

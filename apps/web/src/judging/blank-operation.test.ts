@@ -1,7 +1,7 @@
 import { evaluate, limitOf } from '@burl/core';
 import { describe, expect, it } from 'vitest';
 import { CRIB as crib } from '../../test/crib.ts';
-import { blankOperation, fittingHolder } from './blank-operation.ts';
+import { blankOperation, fittingHolder } from '@burl/contract';
 import { contextOf } from './context.ts';
 
 const job = { alloyId: '718-aged', machineId: 'vmc40-15kw-belt', quantity: 4 };

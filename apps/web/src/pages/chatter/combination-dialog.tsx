@@ -3,7 +3,7 @@ import { isMillingCutter } from '@burl/core';
 import { type FormEvent, useState } from 'react';
 import { call, messageOf } from '../../api/client.ts';
 import { Num } from '../../ui/form-parts.tsx';
-import { fittingHolder } from '../../judging/blank-operation.ts';
+import { fittingHolder } from '@burl/contract';
 import { Button } from '../../ui/button.tsx';
 import { EntrySelect } from '../../ui/entry-select.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';

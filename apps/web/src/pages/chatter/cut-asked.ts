@@ -1,6 +1,6 @@
 import type { CombinationDetail, Crib, JobDetail } from '@burl/contract';
 import { type MillingOperation, type OperationContext, problemsOf } from '@burl/core';
-import { blankOperation } from '../../judging/blank-operation.ts';
+import { blankOperation } from '@burl/contract';
 import { contextOf } from '../../judging/context.ts';
 
 /** The cut the lobes are asked for; numbers nobody has set follow from the cutter. */

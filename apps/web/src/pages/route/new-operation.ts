@@ -7,7 +7,7 @@ import {
   type System,
 } from '@burl/core';
 import type { Crib, Job, OperationInput } from '@burl/contract';
-import { blankOperation } from '../../judging/blank-operation.ts';
+import { blankOperation } from '@burl/contract';
 import { contextOf } from '../../judging/context.ts';
 
 /** What is cut: a feature to mill, or a hole to drill. */

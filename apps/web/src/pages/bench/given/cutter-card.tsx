@@ -1,7 +1,7 @@
 import { formatMeasure, movablesOf, type Operation, toolFits } from '@burl/core';
 import type { Crib } from '@burl/contract';
 import { useSystem } from '../../../frame/preferences.tsx';
-import { fittingHolder } from '../../../judging/blank-operation.ts';
+import { fittingHolder } from '@burl/contract';
 import { Card, type CardProps } from './card.tsx';
 import { Picker } from './picker.tsx';
 import { ToolOutline } from './tool-outline.tsx';

@@ -83,14 +83,25 @@ function element(s: Section, length: number): { k: number[][]; m: number[][] } {
   return { k, m: translation.map((row, i) => row.map((v, j) => v * a + rotation[i]![j]! * b)) };
 }
 
-/** Pieces cut into elements no longer than so many diameters. Throws when a piece has no length. */
-const elementsOf = (pieces: Assembly['tool'], longest: number): { section: Section; length: number }[] =>
-  pieces.flatMap((p) => {
+/**
+ * Elements of tool or body, whatever their sizes: the work grows with the cube. A tool slender enough to reach it has its lowest modes
+ * from ten elements.
+ */
+const MOST_ELEMENTS = 60;
+
+/** Pieces cut into elements no longer than so many diameters, and no more than so many. Throws when a piece has no length. */
+function elementsOf(pieces: Assembly['tool'], longest: number): { section: Section; length: number }[] {
+  const wanted = pieces.map((p) => {
     requirePositive('piece length', p.lengthMm);
+    return Math.max(1, Math.ceil(p.lengthMm / (longest * p.diameterMm)));
+  });
+  const share = Math.min(1, MOST_ELEMENTS / wanted.reduce((sum, n) => sum + n, 0));
+  return pieces.flatMap((p, i) => {
     const section = sectionOf(p);
-    const count = Math.max(1, Math.ceil(p.lengthMm / (longest * p.diameterMm)));
+    const count = Math.max(1, Math.floor(wanted[i]! * share));
     return Array.from({ length: count }, () => ({ section, length: section.length / count }));
   });
+}
 
 /**
  * Modes of the tool's tip in one plane: spindle modes, holder body, clamp and tool as one model. Damping of a mode is

@@ -12,8 +12,9 @@ import {
   usualPath,
   withStartingCut,
 } from '@burl/core';
-import type { Crib, JobFields } from '@burl/contract';
-import { contextOf } from './context.ts';
+import { cribSource, resolveContext } from './context.ts';
+import type { Crib } from './crib.ts';
+import type { JobFields } from './jobs.ts';
 
 const unmeasured = { hardness: null, runoutUm: null, lifeSpeed30MMin: null, kc11NMm2: null } as const;
 
@@ -115,6 +116,6 @@ export function blankOperation(
             direction: 'climb',
           },
         } satisfies MillingOperation);
-  const context = contextOf(crib, draft, job.quantity);
-  return context ? withStartingCut(draft, context) : null;
+  const found = resolveContext(draft, cribSource(crib, job.quantity));
+  return 'context' in found ? withStartingCut(draft, found.context) : null;
 }
