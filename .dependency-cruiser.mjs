@@ -69,7 +69,7 @@ export default {
     ...apart,
     ...upward(WEB, ROOMS),
     // The store knows the database and no HTTP; what is offered stands on top.
-    ...upward('^apps/server/src', ['store', 'sheet', 'work', 'http', 'routes']),
+    ...upward('^apps/server/src', ['store', 'sheet', 'work', 'backup', 'http', 'routes']),
     {
       name: 'a-page-knows-no-other-page',
       severity: 'error',

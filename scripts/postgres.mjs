@@ -59,6 +59,9 @@ export function requirePostgres() {
   return bin;
 }
 
+/** Folder of pg_dump and pg_restore. */
+export const postgresTools = requirePostgres;
+
 const postgresUser = () => {
   const [, , uid, gid] = execFileSync('getent', ['passwd', 'postgres'], { encoding: 'utf8' }).split(':');
   return { uid: Number(uid), gid: Number(gid) };

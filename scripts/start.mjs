@@ -1,12 +1,13 @@
 // npm start: installs what is missing, starts PostgreSQL, migrates, seeds, builds, serves, prints the address.
 import { spawn } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
+import { burlDatabase, secretOf } from './database.mjs';
 import { build, installModules } from './install.mjs';
-import { ROOT, startCluster } from './postgres.mjs';
-import { ensureDatabase } from './database.mjs';
+import { ROOT } from './postgres.mjs';
+
+/** A server that answers ends within six seconds of being asked. */
+const STOP_MS = 8000;
 
 const free = (port, host) =>
   new Promise((done) => {
@@ -16,19 +17,10 @@ const free = (port, host) =>
   });
 
 async function main() {
-  mkdirSync(join(ROOT, '.data'), { recursive: true });
   installModules();
-  let cluster = null;
-  let url = process.env.DATABASE_URL;
-  if (!url) {
-    cluster = await startCluster('pg');
-    url = cluster.url('burl');
-    await ensureDatabase(cluster.url('postgres'), 'burl');
-  }
+  const database = await burlDatabase();
   build();
 
-  const secretFile = join(ROOT, '.data', 'session-secret');
-  if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 });
   const host = process.env.HOST ?? '127.0.0.1';
   const wanted = Number(process.env.PORT ?? 4180);
   let port = wanted;
@@ -41,8 +33,8 @@ async function main() {
     env: {
       NODE_ENV: 'production',
       ...process.env,
-      DATABASE_URL: url,
-      SESSION_SECRET: process.env.SESSION_SECRET ?? readFileSync(secretFile, 'utf8'),
+      ...database.environment,
+      SESSION_SECRET: process.env.SESSION_SECRET ?? secretOf('session-secret'),
       PORT: String(port),
       HOST: host,
     },
@@ -57,12 +49,13 @@ async function main() {
     stopping = true;
     server.kill('SIGTERM');
     const end = () => {
-      cluster?.stop();
+      database.stop();
       process.exit(code);
     };
-    if (server.exitCode !== null) end();
-    else server.once('exit', end);
-    setTimeout(end, 8000).unref();
+    if (server.exitCode !== null || server.signalCode !== null) return end();
+    server.once('exit', end);
+    // One that hangs hears nothing; it must not be left behind with the port.
+    setTimeout(() => server.kill('SIGKILL'), STOP_MS);
   };
   server.once('exit', (code) => {
     if (!stopping) console.error(`the server ended with ${code}`);

@@ -14,6 +14,8 @@ export default defineConfig({
         'add-person': 'src/add-person.ts',
         'remove-demo': 'src/remove-demo.ts',
         audit: 'src/audit.ts',
+        backup: 'src/backup.ts',
+        restore: 'src/restore.ts',
       },
       output: { entryFileNames: '[name].js' },
     },

@@ -1,5 +1,3 @@
-import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { Worker } from 'node:worker_threads';
@@ -12,6 +10,7 @@ import { purgeSessions } from './store/sessions.ts';
 import { repositoryRoot } from './repository.ts';
 import { seedCrib } from './seed/crib-seed.ts';
 import { seedDemo } from './seed/demo.ts';
+import { programHash } from './work/program.ts';
 import { workPool } from './work/work.ts';
 
 const url = process.env['DATABASE_URL'];
@@ -55,16 +54,6 @@ async function whenThere<T>(what: () => Promise<T>): Promise<T> {
   }
 }
 
-/** What worked numbers out: this program and the data it ships with. */
-function physicsOf(): string {
-  const hash = createHash('sha256');
-  const built = join(import.meta.dirname, 'worker.js');
-  hash.update(existsSync(built) ? readFileSync(built) : 'source');
-  for (const name of readdirSync(data).sort())
-    if (name.endsWith('.json')) hash.update(readFileSync(join(data, name)));
-  return hash.digest('hex').slice(0, 16);
-}
-
 await whenThere(() =>
   bringUp(owner, async (db) => {
     await seedCrib(db, data);
@@ -79,7 +68,7 @@ const app = await buildApp({
   sessionSecret: secret,
   webFolder: process.env['BURL_API_ONLY'] ? null : join(root, 'apps/web/dist'),
   work,
-  physics: physicsOf(),
+  physics: programHash(),
   log: { write: (line) => void process.stderr.write(line) },
   site,
   refreshEveryMs: 2000,

@@ -5,15 +5,14 @@ import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fas
 import { type AppOptions, buildApp } from '../src/app.ts';
 import type { SiteSettings } from '../src/http/settings.ts';
 import { workHere } from '../src/work/work.ts';
-import type { Connection } from '../src/store/client.ts';
 import { repositoryRoot } from '../src/repository.ts';
 import { seedCrib } from '../src/seed/crib-seed.ts';
 import { DEMO_PASSWORD, seedDemo } from '../src/seed/demo.ts';
-import { testDatabase } from './database.ts';
+import { type TestDatabase, testDatabase } from './database.ts';
 
 export interface TestServer {
   readonly app: FastifyInstance;
-  readonly connection: Connection;
+  readonly connection: TestDatabase;
   /** Signs in as a demo person and returns a caller with that session. */
   as(role: Role): Promise<Caller>;
   readonly anybody: Caller;

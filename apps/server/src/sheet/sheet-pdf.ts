@@ -35,7 +35,12 @@ export function sheetPdf(
     size: options.paper,
     margins: { top: MARGIN, bottom: MARGIN + 14, left: MARGIN, right: MARGIN },
     bufferPages: true,
-    info: { Title: `${release.snapshot.job.number} revision ${release.revision}`, Creator: 'Burl' },
+    info: {
+      Title: `${release.snapshot.job.number} revision ${release.revision}`,
+      Creator: 'Burl',
+      // Of the release, not of the printing: the same sheet is the same bytes.
+      CreationDate: new Date(release.decidedAt ?? release.requestedAt),
+    },
   });
   doc.registerFont('text', font('DejaVuSans'));
   doc.registerFont('bold', font('DejaVuSans-Bold'));
