@@ -1,8 +1,15 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from './page-test.ts';
-import { openBench, openJob, signIn } from './people.ts';
+import { openBench, openJob, type Role, signIn } from './people.ts';
 
-const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Promise<void> }[] = [
+interface Place {
+  readonly name: string;
+  /** Who sees it; an engineer when nothing is said. */
+  readonly as?: Role;
+  readonly go: (page: Page) => Promise<void>;
+}
+
+const PLACES: readonly Place[] = [
   { name: 'desk', go: async () => undefined },
   {
     name: 'new job',
@@ -143,6 +150,22 @@ const PLACES: readonly { readonly name: string; readonly go: (page: Page) => Pro
     },
   },
   {
+    name: 'people',
+    as: 'administrator',
+    go: async (page) => {
+      await page.getByRole('link', { name: 'People' }).click();
+      await expect(page.getByRole('row', { name: /Ada Eder/ })).toBeVisible();
+    },
+  },
+  {
+    name: 'own account',
+    go: async (page) => {
+      await page.setViewportSize({ width: 1280, height: 800 });
+      await page.getByRole('button', { name: /^Your account/ }).click();
+      await expect(page.getByRole('dialog').getByLabel('New password')).toBeVisible();
+    },
+  },
+  {
     name: 'assemblies',
     go: async (page) => {
       await page.goto('/crib/assemblies');
@@ -199,7 +222,7 @@ test.describe('every place is sound, light and dark, wide and narrow:', () => {
   });
   for (const place of PLACES) {
     test(place.name, async ({ page }) => {
-      await signIn(page, 'engineer');
+      await signIn(page, place.as ?? 'engineer');
       await place.go(page);
       await expectSoundInBothLooks(page);
     });

@@ -1,6 +1,6 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 
-export type Role = 'engineer' | 'approver' | 'floor';
+export type Role = 'engineer' | 'approver' | 'floor' | 'administrator';
 
 /** Signs in as a demo person by the button on the page. */
 export async function signIn(page: Page, role: Role): Promise<void> {

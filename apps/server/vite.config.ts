@@ -17,7 +17,8 @@ export default defineConfig({
         backup: 'src/backup.ts',
         restore: 'src/restore.ts',
       },
-      output: { entryFileNames: '[name].js' },
+      // Beside the entries: what looks for the worker looks in its own folder.
+      output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
     },
   },
 });

@@ -30,13 +30,14 @@ function SignedIn() {
   if (!data) return <Loading what="the session" />;
   if (!data.person) return <SignIn demo={data.demo} />;
   return (
-    <Frame person={data.person}>
+    <Frame person={data.person} demoAccounts={data.demoAccounts}>
       <Outlet />
     </Frame>
   );
 }
 
 const router = createBrowserRouter([
+  { path: '/password', element: page(() => import('./pages/password/password-page.tsx'), 'the page') },
   {
     element: <SignedIn />,
     errorElement: <NotHere broken />,
@@ -55,6 +56,7 @@ const router = createBrowserRouter([
         element: page(() => import('./pages/chatter/chatter-page.tsx'), 'the combinations'),
       },
       { path: '/crib/:kind?', element: page(() => import('./pages/crib/crib-page.tsx'), 'the crib') },
+      { path: '/people', element: page(() => import('./pages/people/people-page.tsx'), 'the people') },
       { path: '*', element: <NotHere /> },
     ],
   },

@@ -48,7 +48,7 @@ export const LEAST_PASSWORD = 12;
 const MOST_PASSWORD = 200;
 
 const email = () => yup.string().strict().email().required().max(200);
-const newPassword = () =>
+export const newPassword = () =>
   yup
     .string()
     .strict()

@@ -1,4 +1,11 @@
-import { addressOf, type JobDetail, type Offered, type PathOf, type Variant } from '@burl/contract';
+import {
+  addressOf,
+  type JobDetail,
+  type JobSummary,
+  type Offered,
+  type PathOf,
+  type Variant,
+} from '@burl/contract';
 import useSWR, { mutate, type SWRConfiguration, type SWRResponse } from 'swr';
 import { type AnswerOf, type ApiError, get } from './client.ts';
 
@@ -11,7 +18,14 @@ function useAnswer<P extends Read>(path: P, at: PathOf<P> | null, options: SWRCo
 }
 
 export const useSession = (): Answer<'/api/session'> => useAnswer('/api/session', {});
-export const useJobs = (): Answer<'/api/jobs'> => useAnswer('/api/jobs', {});
+/** While numbers of a job are being worked out the list is asked for again, so that they appear. */
+export const useJobs = (): Answer<'/api/jobs'> =>
+  useAnswer(
+    '/api/jobs',
+    {},
+    { refreshInterval: (jobs?: JobSummary[]) => (jobs?.some((j) => j.pending) ? 1500 : 0) },
+  );
+export const usePeople = (may: boolean): Answer<'/api/people'> => useAnswer('/api/people', may ? {} : null);
 export const useCrib = (): Answer<'/api/crib'> => useAnswer('/api/crib', {}, { revalidateOnFocus: false });
 export const useJob = (id: string): Answer<'/api/jobs/:id'> => useAnswer('/api/jobs/:id', id ? { id } : null);
 export const useReleases = (id: string): Answer<'/api/jobs/:id/releases'> =>

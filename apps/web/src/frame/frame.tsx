@@ -1,10 +1,11 @@
-import type { Person } from '@burl/contract';
+import { mayAdminister, type Person } from '@burl/contract';
 import { Keyboard, LogOut, Moon, Search, Sun } from 'lucide-react';
-import { type ReactNode, useEffect, useMemo, useState } from 'react';
+import { type CSSProperties, type ReactNode, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, NavLink, useNavigate } from 'react-router';
 import { mutate } from 'swr';
 import { call } from '../api/client.ts';
+import { AccountDialog } from './account-dialog.tsx';
 import { type Action, useOffer } from './actions.tsx';
 import { CommandPalette } from './command-palette.tsx';
 import { KeyboardHelp } from './keyboard-help.tsx';
@@ -35,10 +36,12 @@ function Header({
   person,
   onPalette,
   onHelp,
+  onAccount,
 }: {
   person: Person;
   onPalette: () => void;
   onHelp: () => void;
+  onAccount: () => void;
 }) {
   const { system, setSystem, theme, setTheme } = usePreferences();
   const unit = (value: 'metric' | 'inch', label: string) => (
@@ -70,6 +73,11 @@ function Header({
         <NavLink to="/crib" className={place}>
           Crib
         </NavLink>
+        {mayAdminister(person.role) && (
+          <NavLink to="/people" className={place}>
+            People
+          </NavLink>
+        )}
       </nav>
       <div id="crumbs" className="min-w-0 flex-1 truncate" />
       <button
@@ -99,10 +107,15 @@ function Header({
       >
         <Keyboard size={17} aria-hidden="true" />
       </button>
-      <span className="hidden text-right leading-tight lg:block">
+      <button
+        type="button"
+        aria-label={`Your account, ${person.name}`}
+        onClick={onAccount}
+        className="hidden rounded px-1 text-right leading-tight hover:bg-accent-soft lg:block"
+      >
         <span className="block font-semibold">{person.name}</span>
         <span className="block text-[12px] text-soft">{person.role}</span>
-      </span>
+      </button>
       <button
         type="button"
         aria-label="Sign out"
@@ -116,10 +129,20 @@ function Header({
 }
 
 /** Around every page: where one is, what one can do, units, theme, who one is. */
-export function Frame({ person, children }: { person: Person; children: ReactNode }) {
+export function Frame({
+  person,
+  demoAccounts,
+  children,
+}: {
+  person: Person;
+  /** Anybody who read the manual can sign in: said on every page. */
+  demoAccounts: boolean;
+  children: ReactNode;
+}) {
   const { system, setSystem, theme, setTheme } = usePreferences();
   const [palette, setPalette] = useState(false);
   const [help, setHelp] = useState(false);
+  const [account, setAccount] = useState(false);
   const navigate = useNavigate();
   const online = useOnline();
   useHotkeys('ctrl+k, meta+k', () => setPalette(true), { preventDefault: true, enableOnFormTags: true });
@@ -134,6 +157,10 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
       { id: 'desk', label: 'Go to the desk', run: () => void navigate('/') },
       { id: 'resonance', label: 'Go to chatter', run: () => void navigate('/resonance') },
       { id: 'crib', label: 'Go to the crib', run: () => void navigate('/crib') },
+      ...(mayAdminister(person.role)
+        ? [{ id: 'people', label: 'Go to people', run: () => void navigate('/people') }]
+        : []),
+      { id: 'account', label: 'Your account, change password', run: () => setAccount(true) },
       {
         id: 'units',
         label: system === 'metric' ? 'Show inch' : 'Show metric',
@@ -149,19 +176,33 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
       { id: 'help', label: 'Keyboard shortcuts', keys: '?', run: () => setHelp(true) },
       { id: 'sign-out', label: 'Sign out', run: () => void signOut() },
     ],
-    [navigate, setSystem, setTheme, system, theme],
+    [navigate, person.role, setSystem, setTheme, system, theme],
   );
   useOffer('frame', actions);
 
   return (
-    <div className="flex min-h-full flex-col">
+    <div
+      className="flex min-h-full flex-col"
+      // What a page that fills the window leaves to the frame.
+      style={{ '--above': demoAccounts ? '4.25rem' : '3rem' } as CSSProperties}
+    >
       <a
         href="#content"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2"
       >
         Skip to the page
       </a>
-      <Header person={person} onPalette={() => setPalette(true)} onHelp={() => setHelp(true)} />
+      {demoAccounts && (
+        <p role="note" className="no-print bg-unproven px-3 text-center text-[12px] leading-5 text-paper">
+          Demo accounts are open: anybody who knows Burl can sign in. Before real work: npm run remove-demo.
+        </p>
+      )}
+      <Header
+        person={person}
+        onPalette={() => setPalette(true)}
+        onHelp={() => setHelp(true)}
+        onAccount={() => setAccount(true)}
+      />
       {!online && (
         <div role="status" className="bg-tight px-3 py-1 text-paper">
           Offline. Keep working; changes are sent on reconnect.
@@ -172,6 +213,7 @@ export function Frame({ person, children }: { person: Person; children: ReactNod
       </main>
       <CommandPalette open={palette} onClose={() => setPalette(false)} />
       <KeyboardHelp open={help} onClose={() => setHelp(false)} />
+      {account && <AccountDialog person={person} onClose={() => setAccount(false)} />}
     </div>
   );
 }

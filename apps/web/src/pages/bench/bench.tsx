@@ -103,7 +103,7 @@ function Workplace({
   };
   const trail = [{ label: job.number, to: `/jobs/${job.id}` }, { label: operation.name }];
   return (
-    <div className="flex flex-col gap-2 p-3 min-[901px]:h-[calc(100dvh-3rem)]">
+    <div className="flex flex-col gap-2 p-3 min-[901px]:h-[calc(100dvh-var(--above))]">
       <Crumbs trail={trail} />
       <h1 className="sr-only">
         {operation.name}, {job.number} {job.part}

@@ -99,6 +99,19 @@ describe('desk', () => {
     expect(screen.getAllByText('Nothing here matches the search.')).toHaveLength(3);
   });
 
+  it('says of a job whose numbers are being worked out that they are, and asks again', async () => {
+    const answers: Record<string, unknown> = {
+      'GET /api/session': { person: person('engineer'), demo: [] },
+      'GET /api/jobs': [job({ pending: true, governing: null })],
+    };
+    pretendServer(answers);
+    show(<Desk />);
+    expect(await screen.findByText('calculating…')).toBeTruthy();
+    expect(screen.queryByText(/ min$/)).toBeNull();
+    answers['GET /api/jobs'] = [job({})];
+    expect(await screen.findByText('31.3 min', {}, { timeout: 6000 })).toBeTruthy();
+  });
+
   it('says what failed and tries again', async () => {
     pretendServer({ 'GET /api/session': { person: person('engineer'), demo: [] } });
     show(<Desk />);

@@ -46,7 +46,9 @@ function JobCard({ job, floor }: { job: JobSummary; floor: boolean }) {
         {job.due ? ` · due ${formatDay(job.due)}` : ''}
       </p>
       <div className="mt-2 flex items-center justify-between gap-2">
-        {job.governing ? (
+        {job.pending ? (
+          <span className="text-soft">calculating…</span>
+        ) : job.governing ? (
           <span className="flex min-w-0 items-center gap-1.5">
             <StateWord state={job.governing.state} />
             <span className="truncate text-soft">
@@ -58,7 +60,7 @@ function JobCard({ job, floor }: { job: JobSummary; floor: boolean }) {
         ) : (
           <span className="text-soft">no operations yet</span>
         )}
-        <span className="whitespace-nowrap">{job.minutes.toFixed(1)} min</span>
+        {!job.pending && <span className="whitespace-nowrap">{job.minutes.toFixed(1)} min</span>}
       </div>
       <div className="mt-2 flex items-center justify-between text-[12.5px] text-soft">
         <span>

@@ -14,6 +14,7 @@ const DOES: Readonly<Record<string, string>> = {
   engineer: 'builds jobs and requests release',
   approver: 'releases or returns',
   floor: 'reads the released sheet',
+  administrator: 'looks after people',
 };
 
 export function SignIn({ demo }: { demo: SessionInfo['demo'] }) {
@@ -75,6 +76,7 @@ export function SignIn({ demo }: { demo: SessionInfo['demo'] }) {
           <Button type="submit" look="main" className="w-full" disabled={isSubmitting}>
             Sign in
           </Button>
+          <p className="text-[12.5px] text-soft">Password lost? An administrator makes you a link.</p>
         </form>
         {demo.length > 0 && (
           <section aria-label="Demo accounts" className="mt-4 rounded-xl border border-line bg-card p-4">
