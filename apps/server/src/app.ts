@@ -44,6 +44,8 @@ export interface AppOptions {
   /** Where log lines go; none when absent. */
   readonly log?: { readonly write: (line: string) => void };
   readonly site?: Partial<SiteSettings>;
+  /** What a request may take to arrive whole, ms; other than usual in tests. */
+  readonly arrival?: typeof ARRIVAL;
   /** Keep summaries up to date by itself, every so many milliseconds. */
   readonly refreshEveryMs?: number;
 }
@@ -55,11 +57,12 @@ const MOST_BODY = 512 * 1024;
 /** The whole server, ready to listen or to be injected into. */
 export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
   const site: SiteSettings = { ...PLAIN_SITE, ...options.site };
+  const arrival = options.arrival ?? ARRIVAL;
   const app = Fastify({
     logger: options.log ? { level: 'warn', stream: options.log, serializers: { req: shortRequest } } : false,
     bodyLimit: MOST_BODY,
-    requestTimeout: ARRIVAL.requestTimeout,
-    http: ARRIVAL,
+    requestTimeout: arrival.requestTimeout,
+    http: arrival,
     trustProxy: site.trustedProxies.length > 0 ? [...site.trustedProxies] : false,
   });
   answerErrors(app);

@@ -1,5 +1,6 @@
 import type { JobDetail, JobFile, JobSummary } from '@burl/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { harmless } from '../work/operations-csv.ts';
 import { type Caller, cribOf, demoJob, startTestServer, type TestServer } from '../../test/client.ts';
 
 let server: TestServer;
@@ -48,6 +49,48 @@ describe('job file', () => {
     expect(made.setups[0]!.operations[0]!.variants[0]!.document.workedOutFor.alloyId).toBe('718-aged-file1');
   });
 
+  it('brings a substrate or coating that differs under an id of its own, and its cutters with it', async () => {
+    const { job } = await demoJob(engineer, 'GW-1187');
+    const file = await exported(engineer, job.id);
+    const [id] = Object.keys(file.crib.substrates);
+    const softer = { ...file.crib.substrates[id!]!, youngModulusGpa: 480 };
+    const crib = { ...file.crib, substrates: { ...file.crib.substrates, [id!]: softer } };
+    const answer = await elsewhere('POST', '/api/jobs/import', { ...file, crib });
+    expect(answer.statusCode).toBe(201);
+    const back = await exported(elsewhere, answer.json<JobDetail>().job.id);
+    const own = `${id}-file1`;
+    expect(back.crib.substrates[own]).toEqual(softer);
+    expect(back.crib.cutters.some((c) => c.extended.substrate === own)).toBe(true);
+    // The shop's own is as it was.
+    expect((await cribOf(elsewhere)).materials.substrates[id!]).toEqual(file.crib.substrates[id!]);
+  });
+
+  it.each([
+    [
+      'a lost decimal point',
+      (f: JobFile) =>
+        JSON.parse(
+          JSON.stringify(f).replace(/"gauge_length_mm":[\d.]+/, '"gauge_length_mm":60000'),
+        ) as unknown,
+    ],
+    [
+      'twenty thousand setups',
+      (f: JobFile) => ({ ...f, setups: Array.from({ length: 20_000 }, () => f.setups[0]) }),
+    ],
+    [
+      'two hundred holders of one id',
+      (f: JobFile) => ({
+        ...f,
+        crib: { ...f.crib, holders: Array.from({ length: 200 }, () => f.crib.holders[0]) },
+      }),
+    ],
+  ])('with %s is refused soon, with an answer one can read', async (_, damage) => {
+    const { job } = await demoJob(engineer, 'GW-1187');
+    const answer = await engineer('POST', '/api/jobs/import', damage(await exported(engineer, job.id)));
+    expect([400, 413, 422]).toContain(answer.statusCode);
+    expect(answer.body.length).toBeLessThan(20_000);
+  });
+
   it.each([
     ['a newer version', (f: JobFile) => ({ ...f, version: 4 }), /newer Burl/],
     ['another format', (f: JobFile) => ({ ...f, format: 'shopping-list' }), /not a job file/],
@@ -83,6 +126,14 @@ describe('job file', () => {
 });
 
 describe('operations as CSV', () => {
+  it.each(['=1', '+1', '-1', '@a', '\n=1', '\t=1', ' =1', '\u200b=1', '＝1', '＋1', '－1', '＠a', '\r\n+1'])(
+    'makes text of %j, which a spreadsheet would run',
+    (cell) => expect(String(harmless(cell)).startsWith("'")).toBe(true),
+  );
+  it('leaves names and numbers as they are', () => {
+    expect(['Face 1 = 2', 'T12', -4.5].map(harmless)).toEqual(['Face 1 = 2', 'T12', -4.5]);
+  });
+
   it('has a line each with units in the heads, and no formula a spreadsheet would run', async () => {
     const { job, setups } = await demoJob(engineer, 'GW-1187');
     const op = setups[0]!.operations[0]!;

@@ -68,6 +68,23 @@ describe('release', () => {
     );
   });
 
+  it('is not given by whoever changed the numbers, though an engineer asked', async () => {
+    const { job, setups } = await freshJob(engineer);
+    const { id, document, version } = setups[0]!.operations[0]!.variants[0]!;
+    const cut = { ...document.cut, speedRpm: document.cut.speedRpm - 5 };
+    await approver('PUT', `/api/variants/${id}`, { document: { ...document, cut }, version });
+    const request = (await ask(job.id)).json<Release>();
+    const given = await decide(request.id, { decision: 'release', reason: '', checks });
+    expect([given.statusCode, given.json<{ message: string }>().message]).toEqual([
+      403,
+      expect.stringMatching(/somebody who did not has to release it/),
+    ]);
+    // Sending it back needs no second pair of eyes.
+    expect(
+      (await decide(request.id, { decision: 'return', reason: 'ask a colleague', checks: [] })).statusCode,
+    ).toBe(200);
+  });
+
   it('goes back only with a reason, and the job can be edited again', async () => {
     const { job, setups } = await freshJob(engineer);
     const { id } = (await ask(job.id)).json<Release>();

@@ -22,7 +22,7 @@ export interface Connection {
 const LIMITS = {
   connectionTimeoutMillis: 4000,
   statement_timeout: 15_000,
-  lock_timeout: 3000,
+  lock_timeout: 1500,
   idle_in_transaction_session_timeout: 10_000,
   query_timeout: 20_000,
 };

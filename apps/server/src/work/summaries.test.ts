@@ -1,0 +1,86 @@
+import type { JobSummary } from '@burl/contract';
+import { eq, sql } from 'drizzle-orm';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Caller, demoJob, startTestServer, type TestServer } from '../../test/client.ts';
+import { jobs, jobSummaries } from '../store/schema.ts';
+import { jobList } from './job-list.ts';
+import { summaries } from './summaries.ts';
+import { type Work, workHere } from './work.ts';
+
+let server: TestServer;
+let engineer: Caller;
+const asked: string[] = [];
+/** Counts what is worked out; one job can be made to hang or fail. */
+let fails: string | null = null;
+const run: Work['run'] = (task, given) => {
+  if (task === 'summary') {
+    const { number } = given[0] as { number: string };
+    asked.push(number);
+    if (number === fails) return Promise.reject(new Error('it takes for ever'));
+  }
+  return workHere.run(task, given);
+};
+const work: Work = { run, close: async () => undefined };
+
+beforeAll(async () => {
+  server = await startTestServer({}, { work });
+  engineer = await server.as('engineer');
+  await list();
+});
+afterAll(() => server.stop());
+
+const list = async (): Promise<JobSummary[]> => (await engineer('GET', '/api/jobs')).json();
+
+describe('the list of jobs', () => {
+  it('is read, not worked out, while nothing changed', async () => {
+    asked.length = 0;
+    const before = await list();
+    expect(await list()).toEqual(before);
+    expect(asked).toEqual([]);
+    expect(before.every((j) => !j.pending && j.minutes > 0)).toBe(true);
+  });
+
+  it('works out anew the job that changed, and those that name a changed entry', async () => {
+    const { setups } = await demoJob(engineer, 'GW-1187');
+    const variant = setups[0]!.operations[1]!.variants[0]!;
+    const document = { ...variant.document, cut: { ...variant.document.cut, axialDepthMm: 8 } };
+    asked.length = 0;
+    const before = (await list()).find((j) => j.number === 'GW-1187')!;
+    await engineer('PUT', `/api/variants/${variant.id}`, { document, version: variant.version });
+    const after = (await list()).find((j) => j.number === 'GW-1187')!;
+    expect(asked).toEqual(['GW-1187']);
+    expect(after.minutes).not.toBe(before.minutes);
+  });
+
+  it('shows one bad job as one marked row, and all the others as they are', async () => {
+    fails = 'TM-0231';
+    const { db } = server.connection;
+    await db.update(jobSummaries).set({ staleSince: sql`date_trunc('milliseconds', clock_timestamp())` });
+    const rows = await list();
+    fails = null;
+    expect(rows.find((j) => j.number === 'TM-0231')!.governing).toMatchObject({
+      state: 'over',
+      limit: 'cannot be judged',
+    });
+    expect(rows.filter((j) => j.governing?.limit === 'cannot be judged')).toHaveLength(1);
+  });
+
+  it('comes at once when much is to be worked out, and says of which', async () => {
+    const { db } = server.connection;
+    const [row] = await db.select().from(jobs).where(eq(jobs.number, 'TT-0420'));
+    const { id: _, number: __, ...fields } = row!;
+    await db.insert(jobs).values(Array.from({ length: 60 }, (_x, i) => ({ ...fields, number: `L-${i}` })));
+    const kept = summaries(db, work, 'test');
+    const first = await jobList(db, kept, 'test').of();
+    expect(first.filter((j) => j.pending)).toHaveLength(60);
+    await kept.refresh();
+    expect((await jobList(db, kept, 'test').of()).filter((j) => j.pending)).toEqual([]);
+  });
+
+  it('is worked out anew by another physics', async () => {
+    const { db } = server.connection;
+    asked.length = 0;
+    await summaries(db, work, 'of tomorrow').refresh();
+    expect(asked.length).toBe((await list()).length);
+  });
+});
