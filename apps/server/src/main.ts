@@ -3,6 +3,7 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { Worker } from 'node:worker_threads';
 import { buildApp } from './app.ts';
 import { siteSettings } from './http/settings.ts';
+import { answerMeasure } from './measure.ts';
 import { bringUp, connect } from './store/client.ts';
 import { isAway } from './store/database-error.ts';
 import { grantApplication } from './store/grants.ts';
@@ -39,6 +40,7 @@ function watchLauncher(): void {
   new Worker(watch, { eval: true, workerData: process.ppid }).unref();
 }
 watchLauncher();
+answerMeasure();
 
 const START_SECONDS = 90;
 /** The database may still be starting, or be back in a moment. */
