@@ -204,7 +204,7 @@ export async function startCluster(name, { fast = false } = {}) {
     owner = true;
   } else {
     const last = existsSync(ownerFile) ? Number(readFileSync(ownerFile, 'utf8')) : 0;
-    owner = !last || !alive(last);
+    owner = !last || last === process.pid || !alive(last);
   }
   if (owner) writeFileSync(ownerFile, String(process.pid));
   const port = recorded();

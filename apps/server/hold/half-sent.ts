@@ -1,7 +1,7 @@
 import { connect } from 'node:net';
 import type { HeldServer } from './held-server.ts';
+import { watchHealth } from './health-watch.ts';
 import { below, none, type Row } from './row.ts';
-import { visitor } from './visitor.ts';
 
 const REQUEST =
   'POST /api/session HTTP/1.1\r\nHost: burl\r\nContent-Type: application/json\r\nContent-Length: 300\r\n\r\n{"email":"';
@@ -32,18 +32,12 @@ export async function holdHalfSent(server: HeldServer, count: number): Promise<R
         });
       }),
   );
-  const ask = visitor(server.url);
-  let slowest = 0;
-  const all = Promise.all(closing);
-  let closed = false;
-  void all.then(() => (closed = true));
-  while (!closed) {
-    slowest = Math.max(slowest, (await ask('GET', '/api/health')).ms);
-    await new Promise((next) => setTimeout(next, 100));
-  }
+  const health = watchHealth(server.url);
+  const last = Math.max(...(await Promise.all(closing)));
+  const seen = await health();
   return [
-    below(`${count} bodies half sent: the last closed after`, Math.max(...(await all)), ALLOWED_S, 's'),
+    below(`${count} bodies half sent: the last closed after`, last, ALLOWED_S, 's'),
     none('left open', open, `${count}`),
-    below('health meanwhile, longest', slowest, 250, 'ms'),
+    below('health meanwhile, longest', seen.longestMs, 250, 'ms'),
   ];
 }

@@ -56,22 +56,27 @@ class Ground {
   }
 }
 
-/** What is done to server or database, and undone again. */
-const DEEDS: Readonly<Record<string, (g: Ground) => Promise<void>>> = {
+/** What is done to server or database, and undone again; answers when the harm was over and recovery began. */
+const DEEDS: Readonly<Record<string, (g: Ground) => Promise<number>>> = {
   'server killed': async (g) => {
     g.server.process.kill('SIGKILL');
     await pause(200);
+    const over = performance.now();
     await g.startServer();
+    return over;
   },
   'server stopped for two seconds': async (g) => {
     g.server.process.kill('SIGSTOP');
     await pause(2000);
     g.server.process.kill('SIGCONT');
+    return performance.now();
   },
   'database killed': async (g) => {
     process.kill(g.cluster.pid(), 'SIGKILL');
     await pause(300);
+    const over = performance.now();
     await g.startDatabase();
+    return over;
   },
   'database stopped for two seconds': async (g) => {
     const pid = g.cluster.pid();
@@ -81,6 +86,7 @@ const DEEDS: Readonly<Record<string, (g: Ground) => Promise<void>>> = {
     for (const p of [pid, ...backends.map(Number)]) process.kill(p, 'SIGSTOP');
     await pause(2000);
     for (const p of [pid, ...backends.map(Number)]) process.kill(p, 'SIGCONT');
+    return performance.now();
   },
   'everything locked for five seconds': async (g) => {
     const client = new pg.Client({ connectionString: g.url });
@@ -89,7 +95,9 @@ const DEEDS: Readonly<Record<string, (g: Ground) => Promise<void>>> = {
     await client.query('lock table variants, jobs in access exclusive mode');
     await pause(5000);
     await client.query('rollback');
+    const over = performance.now();
     await client.end();
+    return over;
   },
   'disk full for a second': async (g) => {
     const filler = join(g.cluster.folder, 'filler');
@@ -101,33 +109,43 @@ const DEEDS: Readonly<Record<string, (g: Ground) => Promise<void>>> = {
     }
     await pause(1000);
     rmSync(filler, { force: true });
+    const over = performance.now();
     await g.startDatabase();
+    return over;
   },
 };
 
-/** Saves again and again what was counted, whatever becomes of the server meanwhile. */
-async function save(
+/** Signs in as soon as there is somebody to sign in to. */
+async function signedInAtLast(
   g: Ground,
-  saver: Saver,
+  role: 'engineer' | 'approver',
   going: () => boolean,
-  ask: () => Promise<Visitor>,
-): Promise<void> {
-  let visitor = await ask();
-  let variant: Variant | null = null;
+): Promise<Visitor | null> {
   while (going()) {
+    const person = await signedIn(g.server.url, role).catch(() => null);
+    if (person) return person;
+    await pause(150);
+  }
+  return null;
+}
+
+/** Saves again and again what was counted, whatever becomes of the server meanwhile. */
+async function save(g: Ground, saver: Saver, going: () => boolean): Promise<void> {
+  let visitor = await signedInAtLast(g, 'engineer', going);
+  let variant: Variant | null = null;
+  while (visitor && going()) {
+    const now: Visitor = visitor;
     if (!variant) {
-      const detail = await visitor('GET', `/api/jobs/${saver.variantId.split('/')[0]}`);
-      if (detail.status === 401) visitor = await ask().catch(() => visitor);
-      if (detail.status !== 200) {
-        await pause(100);
-        continue;
-      }
-      variant = jsonOf<JobDetail>(detail).setups[0]!.operations[0]!.variants[0]!;
+      const detail = await now('GET', `/api/jobs/${saver.variantId.split('/')[0]}`);
+      if (detail.status === 200) variant = jsonOf<JobDetail>(detail).setups[0]!.operations[0]!.variants[0]!;
+      else if (detail.status === 401) visitor = await signedInAtLast(g, 'engineer', going);
+      else await pause(100);
+      continue;
     }
     const value = ++saver.sent;
     const { id, document, version } = variant;
     const cut = { ...document.cut, speedRpm: 1000 + value / 100 };
-    const said = await visitor('PUT', `/api/variants/${id}`, { document: { ...document, cut }, version });
+    const said = await now('PUT', `/api/variants/${id}`, { document: { ...document, cut }, version });
     if (said.status === 200) {
       saver.acknowledged = value;
       variant = { ...variant, ...jsonOf<Variant>(said) };
@@ -142,17 +160,12 @@ async function save(
 /** Asks for release and releases, one job after the other, until told to stop. Counts what was acknowledged. */
 async function releaseAll(g: Ground, jobs: readonly string[], going: () => boolean): Promise<string[]> {
   const released: string[] = [];
-  let people: [Visitor, Visitor] | null = null;
+  let engineer: Visitor | null = null;
+  let approver: Visitor | null = null;
   for (let i = 0; going() && i < jobs.length;) {
-    people ??= await Promise.all([
-      signedIn(g.server.url, 'engineer'),
-      signedIn(g.server.url, 'approver'),
-    ]).catch(() => null);
-    if (!people) {
-      await pause(200);
-      continue;
-    }
-    const [engineer, approver] = people;
+    engineer ??= await signedInAtLast(g, 'engineer', going);
+    approver ??= await signedInAtLast(g, 'approver', going);
+    if (!engineer || !approver) break;
     const asked = await engineer('POST', `/api/jobs/${jobs[i]}/release-requests`, { note: 'as discussed' });
     const list = await engineer('GET', `/api/jobs/${jobs[i]}/releases`);
     const open =
@@ -165,7 +178,7 @@ async function releaseAll(g: Ground, jobs: readonly string[], going: () => boole
       });
       if (given.status === 200) released.push(open.id);
       i++;
-    } else if (asked.status === 401) people = null;
+    } else if (asked.status === 401) engineer = approver = null;
     else if (asked.status > 0 && asked.status < 500) i++;
     else await pause(100);
   }
@@ -259,20 +272,16 @@ export async function holdKillRounds(rounds: number): Promise<Row[]> {
       let going = true;
       const mine = jobs.slice(nextJob, nextJob + 3).map((j) => j.id);
       nextJob += 3;
-      const ask = () => signedIn(g.server.url, 'engineer');
       const before = savers.map((s) => s.acknowledged);
-      const writing = savers.map((s) =>
-        save(g, s, () => going, ask).catch((e: unknown) => lost.push(String(e))),
-      );
+      const writing = savers.map((s) => save(g, s, () => going));
       const releasing = releaseAll(g, mine, () => going);
       await pause(600);
-      await DEEDS[deed]!(g);
-      const undone = performance.now();
+      const over = await DEEDS[deed]!(g);
       const at = savers.map((s) => s.acknowledged);
       // Back when everybody has saved again.
       const end = Date.now() + 30_000;
       while (Date.now() < end && savers.some((s, i) => s.acknowledged <= at[i]!)) await pause(25);
-      const took = (performance.now() - undone) / 1000;
+      const took = (performance.now() - over) / 1000;
       if (took > longest) [longest, during] = [took, deed];
       if (took > MOST_RECOVERY_S) late.push(`round ${round}, ${deed}: ${took.toFixed(1)} s`);
       going = false;

@@ -1,4 +1,4 @@
-import { Worker } from 'node:worker_threads';
+import { fork } from 'node:child_process';
 import { CRIB_KINDS } from '@burl/contract';
 import { startTestServer } from '../test/client.ts';
 import { type EmptyDatabase, emptyDatabase } from '../test/database.ts';
@@ -30,18 +30,18 @@ async function onServer(
   }
 }
 
-/** Kinds side by side, each in a thread. */
+/** Kinds side by side, each in a process. */
 async function entries(count: number): Promise<Row[]> {
   const held = await Promise.all(
     CRIB_KINDS.map(
       (kind) =>
         new Promise<EntriesHeld>((done, fail) => {
-          const worker = new Worker(new URL('./entries-worker.ts', import.meta.url), {
-            workerData: { kind, count },
+          const child = fork(new URL('./entries-process.ts', import.meta.url), [kind, String(count)], {
             execArgv: ['--import', 'tsx'],
           });
-          worker.once('message', done);
-          worker.once('error', fail);
+          child.once('message', (held) => done(held as EntriesHeld));
+          child.once('error', fail);
+          child.once('exit', (code) => code && fail(new Error(`${kind}: ended with ${code}`)));
         }),
     ),
   );

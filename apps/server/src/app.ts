@@ -14,6 +14,7 @@ import type { Connection } from './store/client.ts';
 import { answerErrors } from './http/errors.ts';
 import { forLog } from './http/for-log.ts';
 import { healthRoute } from './http/health.ts';
+import { readJson } from './http/json-bodies.ts';
 import { describeSchema } from './http/openapi.ts';
 import { protect } from './http/protect.ts';
 import { PostgresSessionStore } from './http/session-store.ts';
@@ -66,6 +67,7 @@ export async function buildApp(options: AppOptions): Promise<FastifyInstance> {
     trustProxy: site.trustedProxies.length > 0 ? [...site.trustedProxies] : false,
   });
   answerErrors(app);
+  readJson(app);
   await safeHeaders(app, site);
   // The tag is of the answer itself, so it comes before the packing.
   await app.register(etag);

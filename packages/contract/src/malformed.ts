@@ -4,6 +4,50 @@ import type { InputProblem } from '@burl/core';
 const DEEPEST = 24;
 const MOST_VALUES = 5000;
 
+const tooMany = (field: string, most: number): InputProblem => ({
+  field,
+  value: `more than ${most} values`,
+  allowed: `${most} values`,
+});
+const tooDeep = (): InputProblem => ({
+  field: 'body',
+  value: `more than ${DEEPEST} levels`,
+  allowed: `${DEEPEST} levels deep`,
+});
+
+const [QUOTE, BACKSLASH, COMMA] = [0x22, 0x5c, 0x2c];
+const OPENING = new Set([0x5b, 0x7b]);
+const CLOSING = new Set([0x5d, 0x7d]);
+
+/**
+ * JSON text that holds more than it may, told before it is read: ten megabytes of zeros take seconds to become a list, and a tenth of
+ * a second to count. Says nothing about whether it is JSON at all.
+ */
+export function overlong(text: string, mostValues = MOST_VALUES): InputProblem | null {
+  let [commas, depth, at] = [0, 0, 0];
+  for (; at < text.length; at++) {
+    const c = text.charCodeAt(at);
+    if (c === QUOTE) {
+      // To the end of the word, over what is escaped in it.
+      for (at++; at < text.length && text.charCodeAt(at) !== QUOTE; at++)
+        if (text.charCodeAt(at) === BACKSLASH) at++;
+    } else if (c === COMMA) {
+      if (++commas > mostValues) return tooMany('body', mostValues);
+    } else if (OPENING.has(c)) {
+      if (++depth > DEEPEST) return tooDeep();
+    } else if (CLOSING.has(c)) depth--;
+  }
+  return null;
+}
+
+/** How many values are in a list or an object; beyond `most` it does not matter how many. */
+function countOf(at: object, most: number): number {
+  if (Array.isArray(at)) return at.length;
+  let n = 0;
+  for (const key in at) if (Object.hasOwn(at, key) && ++n > most) break;
+  return n;
+}
+
 /**
  * What no body may hold, looked for before its schema reads it: too many values, nesting without end, characters that are none.
  * Walks without recursion, and no further than the first thing that is wrong.
@@ -21,17 +65,10 @@ export function malformed(body: unknown, mostValues = MOST_VALUES): InputProblem
       continue;
     }
     if (typeof at !== 'object' || at === null) continue;
-    if (depth >= DEEPEST)
-      return { field: 'body', value: `${depth + 1} levels`, allowed: `${DEEPEST} levels deep` };
-    const entries: [string, unknown][] = Object.entries(at);
-    seen += entries.length;
-    if (seen > mostValues)
-      return {
-        field: path || 'body',
-        value: `more than ${mostValues} values`,
-        allowed: `${mostValues} values`,
-      };
-    for (const [key, value] of entries) {
+    if (depth >= DEEPEST) return tooDeep();
+    seen += countOf(at, mostValues);
+    if (seen > mostValues) return tooMany(path || 'body', mostValues);
+    for (const [key, value] of Object.entries(at) as [string, unknown][]) {
       // Numbers and the like cannot be wrong here, and a response has tens of thousands of them.
       if (typeof value !== 'string' && (typeof value !== 'object' || value === null)) continue;
       const name = wrongText(key) ? '?' : key.slice(0, 60);

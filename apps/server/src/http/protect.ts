@@ -7,6 +7,8 @@ declare module 'fastify' {
   interface FastifyContextConfig {
     access?: Access;
     body?: yup.Schema;
+    /** Values in the largest body. */
+    values?: number;
   }
   interface Session {
     person?: Person;

@@ -40,7 +40,7 @@ export function serve<P extends string, Body, Answer>(
     method,
     url: path,
     ...(most === undefined ? {} : { bodyLimit: most }),
-    config: { ...options.config, access, ...(schema ? { body: schema } : {}) },
+    config: { ...options.config, access, ...(schema ? { body: schema } : {}), ...(values ? { values } : {}) },
     schema: { summary, tags: [tag] },
     handler: async (request, reply) => {
       const at = request.params as PathOf<P>;

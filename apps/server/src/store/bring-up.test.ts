@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { afterEach, describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import { type EmptyDatabase, emptyDatabase } from '../../test/database.ts';
 import { repositoryRoot } from '../repository.ts';
 import { seedCrib } from '../seed/crib-seed.ts';
@@ -10,6 +10,19 @@ import { jobs, people } from './schema.ts';
 
 let database: EmptyDatabase;
 afterEach(() => database.drop());
+
+it('a connection that dies between two questions of a transaction is told, and takes nothing else down', async () => {
+  database = await emptyDatabase();
+  const told: string[] = [];
+  const [shop, other] = [connect(database.url, (e) => told.push(e.message)), connect(database.url)];
+  const held = await shop.pool.connect();
+  const { rows } = await held.query<{ pid: number }>('select pg_backend_pid() as pid');
+  await other.pool.query('select pg_terminate_backend($1)', [rows[0]!.pid]);
+  await vi.waitFor(() => expect(told.length).toBeGreaterThan(0));
+  held.release(true);
+  expect((await shop.pool.query('select 1 as one')).rows).toEqual([{ one: 1 }]);
+  await Promise.all([shop.close(), other.close()]);
+});
 
 describe('a database is brought up', () => {
   it('by five servers at once: all come up, and each thing is there once', async () => {

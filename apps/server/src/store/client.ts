@@ -31,6 +31,8 @@ const LIMITS = {
 export function connect(url: string, onError: (error: Error) => void = () => undefined): Connection {
   const pool = new pg.Pool({ connectionString: url, max: 10, ...LIMITS });
   pool.on('error', onError);
+  // One that dies between two questions of a transaction has nobody else to tell.
+  pool.on('connect', (client) => client.on('error', onError));
   return { db: drizzle(pool, { schema, casing: 'snake_case' }), pool, close: () => pool.end() };
 }
 
@@ -72,6 +74,8 @@ export async function bringUp(
   then: (db: Database) => Promise<void> = async () => undefined,
 ): Promise<void> {
   const client = new pg.Client({ connectionString: url });
+  // What was asked fails by itself.
+  client.on('error', () => undefined);
   await client.connect();
   try {
     await client.query('select pg_advisory_lock($1)', [STARTING]);
