@@ -5,7 +5,7 @@ import type { Summaries } from './summaries.ts';
 
 /** So few are worked out while one waits; with more the list comes as it is and says which are still being worked out. */
 const FEW = 40;
-const WAIT_MS = 1500;
+const WAIT_MS = 120;
 
 export interface JobList {
   readonly of: () => Promise<JobSummary[]>;

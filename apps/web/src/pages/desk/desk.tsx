@@ -45,8 +45,9 @@ function JobCard({ job, floor }: { job: JobSummary; floor: boolean }) {
         Qty {job.quantity}
         {job.due ? ` · due ${formatDay(job.due)}` : ''}
       </p>
-      <div className="mt-2 flex items-center justify-between gap-2">
-        {job.pending ? (
+      {/* What was worked out last stays until the new numbers are there. */}
+      <div aria-busy={job.pending} className="mt-2 flex items-center justify-between gap-2">
+        {job.pending && !job.governing ? (
           <span className="text-soft">calculating…</span>
         ) : job.governing ? (
           <span className="flex min-w-0 items-center gap-1.5">
@@ -60,7 +61,9 @@ function JobCard({ job, floor }: { job: JobSummary; floor: boolean }) {
         ) : (
           <span className="text-soft">no operations yet</span>
         )}
-        {!job.pending && <span className="whitespace-nowrap">{job.minutes.toFixed(1)} min</span>}
+        {!(job.pending && !job.governing) && (
+          <span className="whitespace-nowrap">{job.minutes.toFixed(1)} min</span>
+        )}
       </div>
       <div className="mt-2 flex items-center justify-between text-[12.5px] text-soft">
         <span>
