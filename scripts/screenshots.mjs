@@ -46,9 +46,6 @@ await page
   .waitFor({ timeout: 20000 });
 await page.waitForTimeout(600);
 await shot('bench-milling');
-await page.getByRole('button', { name: 'Dark theme' }).click();
-await shot('bench-dark');
-await page.getByRole('button', { name: 'Light page' }).click();
 await page.goto(`${base}/`);
 await page
   .getByRole('link', { name: /TT-0420/ })
@@ -134,4 +131,9 @@ await page.goto(`${base}/crib/alloys`);
 await page.getByRole('heading', { name: 'Crib' }).waitFor();
 await page.getByRole('button', { name: /Alloy 718, solution treated and aged/ }).click();
 await shot('crib-entry');
+await page.getByRole('button', { name: 'Sign out' }).click();
+await page.getByRole('button', { name: 'As administrator' }).click();
+await page.getByRole('link', { name: 'People' }).click();
+await page.getByRole('row', { name: /Ada Eder/ }).waitFor();
+await shot('people');
 await browser.close();

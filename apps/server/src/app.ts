@@ -180,7 +180,7 @@ async function offer(
   protect(api, site.publicOrigin);
   const limit = signInLimit(pool);
   const kept = summaries(db, work, physics);
-  if (refreshEveryMs !== undefined)
+  if (refreshEveryMs !== undefined && site.summaries)
     kept.start(refreshEveryMs, (error) => api.log.warn({ error: forLog(error) }, 'summaries wait'));
   api.addHook('onClose', async () => {
     kept.stop();
@@ -190,7 +190,7 @@ async function offer(
   peopleRoutes(api, db, site, limit);
   cribRoutes(api, db, work);
   chatterRoutes(api, db);
-  jobRoutes(api, db, jobList(db, kept, physics));
+  jobRoutes(api, db, jobList(db, site.summaries ? kept : null, physics));
   operationRoutes(api, db);
   holeRoutes(api, db);
   releaseRoutes(api, db, work);

@@ -11,6 +11,8 @@ export interface SiteSettings {
   readonly session: SessionSpan;
   /** Sign-ins from one address in a minute. */
   readonly signInsPerMinute: number;
+  /** Works out what the list of jobs shows; off where another server does that for all. */
+  readonly summaries: boolean;
 }
 
 export const PLAIN_SITE: SiteSettings = {
@@ -19,6 +21,7 @@ export const PLAIN_SITE: SiteSettings = {
   secureCookie: false,
   session: USUAL_SPAN,
   signInsPerMinute: 10,
+  summaries: true,
 };
 
 type Environment = Readonly<Record<string, string | undefined>>;
@@ -59,5 +62,6 @@ export function siteSettings(env: Environment): SiteSettings {
       idleMinutes: within(env, 'BURL_IDLE_MINUTES', USUAL_SPAN.idleMinutes, 1, 7 * 24 * 60),
     },
     signInsPerMinute: within(env, 'BURL_SIGN_INS_PER_MINUTE', PLAIN_SITE.signInsPerMinute, 1, 100_000),
+    summaries: env['BURL_SUMMARIES'] !== '0',
   };
 }

@@ -11,12 +11,12 @@ export interface JobList {
   readonly of: () => Promise<JobSummary[]>;
 }
 
-/** The list of jobs from what was worked out before; nothing is judged where requests are answered. */
-export const jobList = (db: Database, summaries: Summaries, physics: string): JobList => ({
+/** The list of jobs from what was worked out before; nothing is judged where requests are answered, nor at all without `summaries`. */
+export const jobList = (db: Database, summaries: Summaries | null, physics: string): JobList => ({
   async of() {
     const list = await summariesOfAll(db, physics);
     const open = list.filter((j) => j.pending).length;
-    if (open === 0) return list;
+    if (open === 0 || !summaries) return list;
     if (open > FEW) {
       // Whoever asks again finds more of them.
       void summaries.refresh().catch(() => undefined);
