@@ -52,9 +52,9 @@ export async function untilWorkedOut(ask: Visitor, seconds: number): Promise<voi
   throw new Error(`not all jobs were worked out within ${seconds} s`);
 }
 
-const pause = (ms: number): Promise<void> => new Promise((next) => setTimeout(next, ms));
+export const pause = (ms: number): Promise<void> => new Promise((next) => setTimeout(next, ms));
 /** Repeatable, so that two runs ask the same. */
-function random(seed: number): () => number {
+export function random(seed: number): () => number {
   let x = seed * 2654435761;
   return () => ((x = (Math.imul(x ^ (x >>> 15), 0x2c1b3c6d) + 0x297a2d39) | 0) >>> 0) / 2 ** 32;
 }
@@ -119,7 +119,6 @@ export async function holdLoad(
   { people, seconds }: { readonly people: number; readonly seconds: number },
 ): Promise<Row[]> {
   const first = await signedIn(server.url, 'engineer');
-  await untilWorkedOut(first, 600);
   const jobs = jsonOf<JobSummary[]>(await first('GET', '/api/jobs')).filter((j) =>
     j.number.startsWith('HL-'),
   );

@@ -7,11 +7,10 @@ import pg from 'pg';
 import { type Cluster, ROOT, startCluster } from '../../../scripts/postgres.mjs';
 import { ensureDatabase } from '../../../scripts/database.mjs';
 import { freePort, type HeldServer, holdServer } from './held-server.ts';
-import { fillShop } from './crowd.ts';
+import { fillShop, pause } from './crowd.ts';
 import { below, none, type Row } from './row.ts';
 import { jsonOf, signedIn, type Visitor } from './visitor.ts';
 
-const pause = (ms: number): Promise<void> => new Promise((next) => setTimeout(next, ms));
 const checks = RELEASE_CHECKS.map((c) => c.id);
 
 /** A small disk of its own, so that it can be filled up. Null where one may not be mounted. */

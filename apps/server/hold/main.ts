@@ -3,8 +3,9 @@ import { CRIB_KINDS } from '@burl/contract';
 import { startTestServer } from '../test/client.ts';
 import { type EmptyDatabase, emptyDatabase } from '../test/database.ts';
 import { holdBodiesAtLimit } from './bodies-at-limit.ts';
-import { fillShop, holdLoad, holdReaders } from './crowd.ts';
+import { fillShop, holdLoad, holdReaders, untilWorkedOut } from './crowd.ts';
 import type { EntriesHeld } from './entries.ts';
+import { growthTable, measureServices } from './growth.ts';
 import { holdGuesses } from './guesses.ts';
 import { holdHalfSent } from './half-sent.ts';
 import { type HeldServer, holdServer } from './held-server.ts';
@@ -14,6 +15,7 @@ import { below, none, printRows, type Row } from './row.ts';
 import { holdSchedules } from './schedules.ts';
 import { holdSeveralServers } from './several-servers.ts';
 import { holdSignOuts } from './sign-outs.ts';
+import { signedIn } from './visitor.ts';
 
 /** A server on a database of its own, gone afterwards whatever happens. */
 async function onServer(
@@ -56,6 +58,8 @@ const SCENARIOS: Readonly<Record<string, (size: number) => Promise<Row[]>>> = {
   load: (size) =>
     onServer(async (server, { url }) => {
       await fillShop(url, Math.ceil(1000 * size));
+      await untilWorkedOut(await signedIn(server.url, 'engineer'), 900);
+      console.log(growthTable(await measureServices(server)));
       return [
         ...(await holdLoad(server, { people: 50, seconds: Math.ceil(600 * size) })),
         ...(await holdReaders(server, { people: 300, seconds: Math.ceil(180 * size) })),
