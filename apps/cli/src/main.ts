@@ -69,7 +69,7 @@ async function main(): Promise<number> {
     }
     case 'export': {
       const server = await link();
-      const job = (await server.jobs()).find((j) => j.number === target || j.id === target);
+      const job = (await server.jobs(target)).find((j) => j.number === target);
       if (!job)
         throw new InputError([
           { field: 'NUMBER', value: target, allowed: 'the number of a job on the server' },

@@ -1,4 +1,4 @@
-import type { JobFile, JobSummary } from '@burl/contract';
+import { asQuery, type JobFile, type JobSummary } from '@burl/contract';
 
 export interface Account {
   readonly url: string;
@@ -8,7 +8,8 @@ export interface Account {
 
 /** A signed-in connection to a Burl server. */
 export interface ServerLink {
-  jobs(): Promise<JobSummary[]>;
+  /** Jobs a word is found in. */
+  jobs(search: string): Promise<JobSummary[]>;
   exportJob(id: string): Promise<JobFile>;
   importJob(file: JobFile): Promise<{ id: string; number: string }>;
 }
@@ -36,7 +37,7 @@ export async function signIn({ url, email, password }: Account): Promise<ServerL
   const get = async <T>(path: string): Promise<T> =>
     answerOf<T>(await fetch(`${base}${path}`, { headers: { cookie } }));
   return {
-    jobs: () => get('/api/jobs'),
+    jobs: (search) => get(`/api/jobs${asQuery({ search })}`),
     exportJob: (id) => get(`/api/jobs/${id}/export`),
     importJob: async (file) =>
       (await answerOf<{ job: { id: string; number: string } }>(await post('/api/jobs/import', file, cookie)))

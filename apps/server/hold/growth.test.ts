@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { simulate } from './growth.ts';
 
 /** Every request takes the same. */
-const all = (ms: number) => ({ list: [ms], job: [ms], save: [ms] });
+const all = (ms: number) => ({ desk: [ms], job: [ms], save: [ms] });
 
 describe('the simulation of a crowd', () => {
   it('answers at once where nobody waits for anybody', () => {
-    expect(simulate(all(10), 1, 1)).toEqual({ list: 10, job: 10, save: 10 });
+    expect(simulate(all(10), 1, 1)).toEqual({ desk: 10, job: 10, save: 10 });
   });
 
   it('agrees with what a queue must do: beyond what a server can, the wait grows to the people over its rate', () => {
@@ -17,7 +17,7 @@ describe('the simulation of a crowd', () => {
   });
 
   it('is spared the wait by more servers', () => {
-    const [one, four] = [1, 4].map((n) => simulate(all(30), 60, n).list);
+    const [one, four] = [1, 4].map((n) => simulate(all(30), 60, n).desk);
     expect(four).toBeLessThan(one! / 3);
     expect(four).toBeGreaterThanOrEqual(30);
   });

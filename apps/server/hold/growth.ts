@@ -1,12 +1,12 @@
-import type { JobDetail, JobSummary, Variant } from '@burl/contract';
-import { pause, random } from './crowd.ts';
+import type { JobDetail, Variant } from '@burl/contract';
+import { filledJobs, pause, random } from './crowd.ts';
 import type { HeldServer } from './held-server.ts';
 import { percentile } from './row.ts';
 import { jsonOf, signedIn } from './visitor.ts';
 
 /** How long a server that does nothing else takes for each kind of request, ms: samples to draw from. */
 export interface Services {
-  readonly list: readonly number[];
+  readonly desk: readonly number[];
   readonly job: readonly number[];
   readonly save: readonly number[];
 }
@@ -16,29 +16,27 @@ const SAMPLES = 60;
 /** Asks for each kind in turn, one at a time. */
 export async function measureServices(server: HeldServer): Promise<Services> {
   const ask = await signedIn(server.url, 'engineer');
-  const [first] = jsonOf<JobSummary[]>(await ask('GET', '/api/jobs')).filter((j) =>
-    j.number.startsWith('HL-'),
-  );
+  const [first] = await filledJobs(ask);
   const at = `/api/jobs/${first!.id}`;
   let variant: Variant = jsonOf<JobDetail>(await ask('GET', at)).setups[0]!.operations[0]!.variants[0]!;
-  const [list, job, save]: number[][] = [[], [], []];
+  const [desk, job, save]: number[][] = [[], [], []];
   for (let i = 0; i < SAMPLES; i++) {
     const { id, document, version } = variant;
     const cut = { ...document.cut, speedRpm: document.cut.speedRpm + (i % 2 ? 0.1 : -0.1) };
     const said = await ask('PUT', `/api/variants/${id}`, { document: { ...document, cut }, version });
     save!.push(said.ms);
     variant = { ...variant, ...jsonOf<Variant>(said) };
-    // What was changed is worked out beside; the list is timed when that is done.
+    // What was changed is worked out beside; the desk is timed when that is done.
     await pause(400);
-    list!.push((await ask('GET', '/api/jobs')).ms);
+    desk!.push((await ask('GET', '/api/desk')).ms);
     job!.push((await ask('GET', at)).ms);
   }
-  return { list: list!, job: job!, save: save! };
+  return { desk: desk!, job: job!, save: save! };
 }
 
 /** Mixture of somebody at work, as in the load that is measured. */
 const SHARES = [
-  ['list', 0.25],
+  ['desk', 0.25],
   ['job', 0.5],
   ['save', 1],
 ] as const;
@@ -59,7 +57,7 @@ export function simulate(
   const free = new Array<number>(servers).fill(0);
   const think = (): number => 1000 * (THINKS_S.least + (THINKS_S.most - THINKS_S.least) * next());
   const due = Array.from({ length: people }, think);
-  const took: Record<keyof Services, number[]> = { list: [], job: [], save: [] };
+  const took: Record<keyof Services, number[]> = { desk: [], job: [], save: [] };
   for (let turn = 0; ; turn++) {
     let who = 0;
     for (let i = 1; i < people; i++) if (due[i]! < due[who]!) who = i;
@@ -75,7 +73,7 @@ export function simulate(
     due[who] = done + think();
   }
   return {
-    list: percentile(took.list, 0.95),
+    desk: percentile(took.desk, 0.95),
     job: percentile(took.job, 0.95),
     save: percentile(took.save, 0.95),
   };
@@ -88,13 +86,13 @@ export function growthTable(services: Services): string {
   const lines = [50, 100, 200, 400, 800].flatMap((people) =>
     [1, 2, 4, 8].map((servers) => {
       const p95 = simulate(services, people, servers);
-      return `| ${people} | ${servers} | ${p95.list.toFixed(0)} ms | ${p95.job.toFixed(0)} ms | ${p95.save.toFixed(0)} ms |`;
+      return `| ${people} | ${servers} | ${p95.desk.toFixed(0)} ms | ${p95.job.toFixed(0)} ms | ${p95.save.toFixed(0)} ms |`;
     }),
   );
   return [
-    `measured alone: list ${mean(services.list)} ms, job ${mean(services.job)} ms, save ${mean(services.save)} ms`,
+    `measured alone: desk ${mean(services.desk)} ms, job ${mean(services.job)} ms, save ${mean(services.save)} ms`,
     '',
-    '| people editing | servers | list, p95 | job, p95 | save, p95 |',
+    '| people editing | servers | desk, p95 | job, p95 | save, p95 |',
     '| --- | --- | --- | --- | --- |',
     ...lines,
   ].join('\n');

@@ -7,7 +7,7 @@ import pg from 'pg';
 import { type Cluster, ROOT, startCluster } from '../../../scripts/postgres.mjs';
 import { ensureDatabase } from '../../../scripts/database.mjs';
 import { freePort, type HeldServer, holdServer } from './held-server.ts';
-import { fillShop, pause } from './crowd.ts';
+import { filledJobs, fillShop, pause } from './crowd.ts';
 import { below, none, type Row } from './row.ts';
 import { jsonOf, signedIn, type Visitor } from './visitor.ts';
 
@@ -252,9 +252,7 @@ export async function holdKillRounds(rounds: number): Promise<Row[]> {
     await g.startServer();
     await fillShop(g.url, 40 + rounds * 3);
     const engineer = await signedIn(g.server.url, 'engineer');
-    const jobs = jsonOf<{ id: string; number: string }[]>(await engineer('GET', '/api/jobs')).filter((j) =>
-      j.number.startsWith('HL-'),
-    );
+    const jobs = await filledJobs(engineer);
     const deeds = Object.keys(DEEDS).filter((d) => unmount !== null || d !== 'disk full for a second');
     let nextJob = SAVERS;
     const savers: Saver[] = [];

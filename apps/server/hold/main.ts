@@ -3,7 +3,7 @@ import { CRIB_KINDS } from '@burl/contract';
 import { startTestServer } from '../test/client.ts';
 import { type EmptyDatabase, emptyDatabase } from '../test/database.ts';
 import { holdBodiesAtLimit } from './bodies-at-limit.ts';
-import { fillShop, holdLoad, holdReaders, untilWorkedOut } from './crowd.ts';
+import { fillShop, fillSummaries, holdDesk, holdLoad, holdReaders, untilWorkedOut } from './crowd.ts';
 import type { EntriesHeld } from './entries.ts';
 import { growthTable, measureServices } from './growth.ts';
 import { holdGuesses } from './guesses.ts';
@@ -65,6 +65,16 @@ const SCENARIOS: Readonly<Record<string, (size: number) => Promise<Row[]>>> = {
         ...(await holdReaders(server, { people: 300, seconds: Math.ceil(180 * size) })),
       ];
     }),
+  desk: (size) =>
+    onServer(
+      async (server, { url }) => {
+        await fillShop(url, Math.ceil(10_000 * size), 6);
+        await fillSummaries(url);
+        return holdDesk(server, { people: 50, seconds: Math.ceil(120 * size) });
+      },
+      // Told apart from working numbers out: what is asked here is how soon a desk is read.
+      { BURL_SUMMARIES: '0' },
+    ),
   bodies: () => onServer((server) => holdBodiesAtLimit(server)),
   entries: (size) => entries(Math.ceil(100_000 * size)),
   hostile: (size) => onServer((server) => holdHostileRequests(server, Math.ceil(20_000 * size))),

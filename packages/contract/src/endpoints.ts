@@ -40,6 +40,7 @@ import {
   type SessionInfo,
   signInSchema,
 } from './people.ts';
+import { type Desk, MOST_LISTED } from './job-question.ts';
 import { decisionSchema, type Release, releaseRequestSchema, type ReleaseSummary } from './releases.ts';
 import {
   type CombinationDetail,
@@ -207,7 +208,14 @@ export const JOBS = {
     path: '/api/jobs',
     access: 'person',
     tag: 'jobs',
-    summary: 'All jobs, each with what governs it',
+    summary: `Jobs, the last changed first, ${MOST_LISTED} at most: ?search=&status=&before=&most=`,
+  }),
+  desk: endpoint<Desk>()({
+    method: 'GET',
+    path: '/api/desk',
+    access: 'person',
+    tag: 'jobs',
+    summary: 'The first jobs of each status, and how many there are: ?search=',
   }),
   create: endpoint<JobDetail>()({
     method: 'POST',

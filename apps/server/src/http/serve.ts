@@ -17,10 +17,14 @@ export interface Call<P extends string, Body> {
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 
-/** What the schema lets through. Throws 400 with every field, value and what is allowed. */
-export async function checked<Body>(schema: yup.Schema<Body>, given: unknown): Promise<Body> {
+/** What the schema lets through; not strict, it may read numbers from text. Throws 400 with every field, value and what is allowed. */
+export async function checked<Body>(
+  schema: yup.Schema<Body>,
+  given: unknown,
+  { strict = true } = {},
+): Promise<Body> {
   try {
-    return await schema.validate(given, { strict: true, abortEarly: false });
+    return await schema.validate(given, { strict, abortEarly: false });
   } catch (error) {
     if (error instanceof yup.ValidationError) throw invalid(problemsFromYup(error).problems, 400);
     throw error;

@@ -1,15 +1,20 @@
-import { JOBS } from '@burl/contract';
-import type { FastifyInstance } from 'fastify';
-import { serve } from '../http/serve.ts';
+import { type JobQuestion, JOBS, jobQuestionSchema } from '@burl/contract';
+import type { FastifyInstance, FastifyRequest } from 'fastify';
+import { checked, serve } from '../http/serve.ts';
 import type { Database } from '../store/client.ts';
 import { changeJob, createJob, eventsOf, openRevision, removeJob } from '../store/job-changes.ts';
 import { jobDetail } from '../store/job-store.ts';
 import type { JobList } from '../work/job-list.ts';
 import { orderRoute } from '../store/setup-changes.ts';
 
+/** What is asked for behind the address. Throws 400 with what is allowed there. */
+const questionOf = (request: FastifyRequest): Promise<JobQuestion> =>
+  checked(jobQuestionSchema, request.query, { strict: false });
+
 /** Jobs and their revisions. */
-export function jobRoutes(app: FastifyInstance, db: Database, { of }: JobList): void {
-  serve(app, JOBS.all, of);
+export function jobRoutes(app: FastifyInstance, db: Database, { of, desk }: JobList): void {
+  serve(app, JOBS.all, async ({ request }) => of(await questionOf(request)));
+  serve(app, JOBS.desk, async ({ request }) => desk({ search: (await questionOf(request)).search }));
   serve(app, JOBS.create, ({ person, body }) => createJob(db, person, { ...body, due: body.due ?? null }));
   serve(app, JOBS.one, ({ at }) => jobDetail(db, at.id));
   serve(app, JOBS.change, ({ at, person, body }) => changeJob(db, person, at.id, body));

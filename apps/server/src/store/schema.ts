@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import type { Heard, HoleDemand, Operation, StepKey, TipMode } from '@burl/core';
 import type {
   CribDocuments,
@@ -148,7 +149,14 @@ export const jobs = pgTable(
     updatedAt: moment('updated_at'),
     updatedBy: text('updated_by').notNull(),
   },
-  (t) => [index('jobs_status').on(t.status)],
+  (t) => [
+    index('jobs_status').on(t.status, t.updatedAt, t.id),
+    index('jobs_updated').on(t.updatedAt, t.id),
+    index('jobs_found_by').using(
+      'gin',
+      sql`lower(${t.number} || ' ' || ${t.part} || ' ' || ${t.customer} || ' ' || ${t.heatLot}) gin_trgm_ops`,
+    ),
+  ],
 );
 
 export const setups = pgTable(

@@ -1,5 +1,5 @@
-import type { JobSummary } from '@burl/contract';
-import { and, asc, desc, eq, isNotNull, isNull, ne, or, sql } from 'drizzle-orm';
+import { JOB_STATUSES, type JobQuestion, type JobStatus, type JobSummary, MOST_LISTED } from '@burl/contract';
+import { and, asc, count, desc, eq, isNotNull, isNull, ne, or, type SQL, sql } from 'drizzle-orm';
 import type { Database } from './client.ts';
 import { databaseCode } from './database-error.ts';
 import { jobOf } from './job-store.ts';
@@ -48,13 +48,37 @@ export async function keepSummary(
   }
 }
 
-/** All jobs as the list shows them, the last changed first. */
-export async function summariesOfAll(db: Database, physics: string): Promise<JobSummary[]> {
+/** What a job is found by, in small letters; written as its index is. */
+const FOUND_BY = sql`lower(${jobs.number} || ' ' || ${jobs.part} || ' ' || ${jobs.customer} || ' ' || ${jobs.heatLot})`;
+
+/** Every word has to be in it somewhere. */
+function matching({ search = '', status }: JobQuestion): SQL | undefined {
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean).slice(0, MOST_WORDS);
+  return and(
+    status === undefined ? undefined : eq(jobs.status, status),
+    ...words.map((w) => sql`${FOUND_BY} like ${`%${w.replace(/[\\%_]/g, '\\$&')}%`}`),
+  );
+}
+const MOST_WORDS = 8;
+
+/** Jobs as a list shows them, the last changed first. One that is gone has none after it. */
+export async function summariesOf(
+  db: Database,
+  physics: string,
+  question: JobQuestion,
+): Promise<JobSummary[]> {
+  const { before, most = MOST_LISTED } = question;
+  const after =
+    before === undefined
+      ? undefined
+      : sql`(${jobs.updatedAt}, ${jobs.id}) < (select b.updated_at, b.id from jobs b where b.id = ${before})`;
   const rows = await db
     .select({ job: jobs, summary: jobSummaries })
     .from(jobs)
     .leftJoin(jobSummaries, and(eq(jobSummaries.jobId, jobs.id)))
-    .orderBy(desc(jobs.updatedAt));
+    .where(and(matching(question), after))
+    .orderBy(desc(jobs.updatedAt), desc(jobs.id))
+    .limit(most);
   return rows.map(({ job, summary }) => ({
     ...jobOf(job),
     operations: summary?.operations ?? 0,
@@ -62,4 +86,17 @@ export async function summariesOfAll(db: Database, physics: string): Promise<Job
     governing: summary?.governing ?? null,
     pending: summary === null || summary.staleSince !== null || summary.physics !== physics,
   }));
+}
+
+/** How many jobs of each status there are. */
+export async function countsOf(db: Database, question: JobQuestion): Promise<Record<JobStatus, number>> {
+  const rows = await db
+    .select({ status: jobs.status, n: count() })
+    .from(jobs)
+    .where(matching(question))
+    .groupBy(jobs.status);
+  return Object.fromEntries(JOB_STATUSES.map((s) => [s, rows.find((r) => r.status === s)?.n ?? 0])) as Record<
+    JobStatus,
+    number
+  >;
 }

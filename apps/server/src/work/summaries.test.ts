@@ -1,4 +1,4 @@
-import type { JobSummary } from '@burl/contract';
+import { asQuery, type Desk, type JobSummary } from '@burl/contract';
 import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, demoJob, startTestServer, type TestServer } from '../../test/client.ts';
@@ -71,10 +71,10 @@ describe('the list of jobs', () => {
     const { id: _, number: __, ...fields } = row!;
     await db.insert(jobs).values(Array.from({ length: 60 }, (_x, i) => ({ ...fields, number: `L-${i}` })));
     const kept = summaries(db, work, 'test');
-    const first = await jobList(db, kept, 'test').of();
+    const first = await jobList(db, kept, 'test').of({});
     expect(first.filter((j) => j.pending)).toHaveLength(60);
     await kept.refresh();
-    expect((await jobList(db, kept, 'test').of()).filter((j) => j.pending)).toEqual([]);
+    expect((await jobList(db, kept, 'test').of({})).filter((j) => j.pending)).toEqual([]);
   });
 
   it('is worked out anew by another physics', async () => {
@@ -83,4 +83,44 @@ describe('the list of jobs', () => {
     await summaries(db, work, 'of tomorrow').refresh();
     expect(asked.length).toBe((await list()).length);
   });
+
+  const asks = async (query: string) => (await engineer('GET', `/api/jobs${query}`)).json<JobSummary[]>();
+
+  it('is found by every word of a search, in number, part, customer or lot; signs of a pattern are only signs', async () => {
+    const numbers = async (search: string) =>
+      (await asks(asQuery({ search }))).map((j) => j.number).filter((n) => !n.startsWith('L-'));
+    expect(await numbers('tidal PLATE')).toEqual(['TT-0420']);
+    expect(await numbers('gw-11')).toEqual(['GW-1187']);
+    expect(await numbers('bonnet plate')).toEqual([]);
+    expect(await numbers('%')).toEqual([]);
+    expect(await numbers("'; drop table jobs; --")).toEqual([]);
+  });
+
+  it('goes on after the last that is known, each job once', async () => {
+    const seen: string[] = [];
+    for (let before: string | undefined; ; before = seen.at(-1)) {
+      const next = await asks(asQuery({ before, most: 25 }));
+      if (next.length === 0) break;
+      seen.push(...next.map((j) => j.id));
+    }
+    const { db } = server.connection;
+    expect(new Set(seen).size).toBe(seen.length);
+    expect(seen.length).toBe((await db.select().from(jobs)).length);
+  });
+
+  it('counts what each column of the desk holds, beyond what it shows', async () => {
+    const desk = (await engineer('GET', '/api/desk?search=turbine+lock+plate')).json<Desk>();
+    expect(desk.draft.total).toBe(61);
+    expect(desk.draft.jobs).toHaveLength(30);
+    expect(desk.released).toEqual({ jobs: [], total: 0 });
+  });
+
+  it.each(['?most=0', '?most=1e3', '?most=201', '?status=lost', '?before=yesterday'])(
+    'refuses %s with what is allowed',
+    async (query) => {
+      const answer = await engineer('GET', `/api/jobs${query}`);
+      expect(answer.statusCode).toBe(400);
+      expect(answer.json<{ problems: object[] }>().problems).toHaveLength(1);
+    },
+  );
 });

@@ -1,6 +1,9 @@
 import {
   addressOf,
+  asQuery,
+  type Desk,
   type JobDetail,
+  type JobQuestion,
   type JobSummary,
   type Offered,
   type PathOf,
@@ -18,13 +21,24 @@ function useAnswer<P extends Read>(path: P, at: PathOf<P> | null, options: SWRCo
 }
 
 export const useSession = (): Answer<'/api/session'> => useAnswer('/api/session', {});
-/** While numbers of a job are being worked out the list is asked for again, so that they appear. */
-export const useJobs = (): Answer<'/api/jobs'> =>
-  useAnswer(
-    '/api/jobs',
-    {},
-    { refreshInterval: (jobs?: JobSummary[]) => (jobs?.some((j) => j.pending) ? 1500 : 0) },
-  );
+/** While numbers are being worked out a list is asked for again, so that they appear. */
+const AGAIN_MS = 1500;
+const whilePending = (jobs: readonly JobSummary[]): number => (jobs.some((j) => j.pending) ? AGAIN_MS : 0);
+
+/** The first jobs of each status in which every word is found. */
+export const useDesk = (search: string): SWRResponse<Desk, ApiError> =>
+  useSWR<Desk, ApiError>(`/api/desk${asQuery({ search })}`, get, {
+    // While one types, what was found last stays.
+    keepPreviousData: true,
+    refreshInterval: (desk?: Desk) => whilePending(Object.values(desk ?? {}).flatMap((c) => c.jobs)),
+  });
+/** Jobs in which every word is found; nothing is asked while the question is null. */
+export const useJobs = (question: JobQuestion | null): SWRResponse<JobSummary[], ApiError> =>
+  useSWR<JobSummary[], ApiError>(question && `/api/jobs${asQuery(question)}`, get);
+
+/** Whether a key is a list of jobs, of any question. */
+export const isJobList = (key: unknown): boolean =>
+  typeof key === 'string' && /^\/api\/(desk|jobs)($|\?)/.test(key);
 export const usePeople = (may: boolean): Answer<'/api/people'> => useAnswer('/api/people', may ? {} : null);
 export const useCrib = (): Answer<'/api/crib'> => useAnswer('/api/crib', {}, { revalidateOnFocus: false });
 export const useJob = (id: string): Answer<'/api/jobs/:id'> => useAnswer('/api/jobs/:id', id ? { id } : null);
@@ -59,12 +73,10 @@ export async function keepSaved(jobId: string, saved: Variant): Promise<void> {
 
 /** Everything about a job is asked for again. */
 export async function refreshJob(id: string): Promise<void> {
-  await mutate(
-    (key) => typeof key === 'string' && (key.startsWith(`/api/jobs/${id}`) || key === '/api/jobs'),
-  );
+  await mutate((key) => isJobList(key) || (typeof key === 'string' && key.startsWith(`/api/jobs/${id}`)));
 }
 
 /** After a tap test or a test cut: the place and every bench judge by it. */
 export async function refreshChatter(): Promise<void> {
-  await Promise.all([mutate('/api/resonance'), mutate('/api/crib'), mutate('/api/jobs')]);
+  await Promise.all([mutate('/api/resonance'), mutate('/api/crib'), mutate(isJobList)]);
 }

@@ -1,5 +1,6 @@
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
+import { useDeferredValue, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useJobs } from '../api/hooks.ts';
 import { useActions } from './actions.tsx';
@@ -10,7 +11,10 @@ const ITEM = 'flex items-center justify-between rounded px-2 py-1.5 data-[select
 export function CommandPalette({ open, onClose }: { open: boolean; onClose: () => void }) {
   const navigate = useNavigate();
   const actions = useActions();
-  const { data: jobs } = useJobs();
+  const [typed, setTyped] = useState('');
+  const search = useDeferredValue(typed.trim());
+  // Actions are searched as well: words that find no job find one of them.
+  const { data: jobs } = useJobs(open ? { search, most: 20 } : null);
   const pick = (run: () => void) => () => {
     onClose();
     run();
@@ -26,6 +30,8 @@ export function CommandPalette({ open, onClose }: { open: boolean; onClose: () =
           <Dialog.Title className="sr-only">Search or command</Dialog.Title>
           <Command label="Search or command" loop>
             <Command.Input
+              value={typed}
+              onValueChange={setTyped}
               placeholder="Job, place or action"
               className="mb-2 w-full rounded-md border border-line bg-raised px-3 py-2"
             />
@@ -48,7 +54,7 @@ export function CommandPalette({ open, onClose }: { open: boolean; onClose: () =
                 {(jobs ?? []).map((j) => (
                   <Command.Item
                     key={j.id}
-                    value={`${j.number} ${j.part} ${j.customer}`}
+                    value={`${j.number} ${j.part} ${j.customer} ${j.heatLot} ${j.id}`}
                     onSelect={pick(() => void navigate(`/jobs/${j.id}`))}
                     className={ITEM}
                   >

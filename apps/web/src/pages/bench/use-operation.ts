@@ -3,6 +3,7 @@ import type { Variant } from '@burl/contract';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { mutate } from 'swr';
 import { ApiError, call, messageOf } from '../../api/client.ts';
+import { isJobList } from '../../api/hooks.ts';
 import { begin, change, type History, redo, undo } from './history.ts';
 import { useHeldPress } from '../../drawing/use-held-press.ts';
 
@@ -86,7 +87,7 @@ export function useOperation(
       const version = inFlight.current ? await inFlight.current : base.version;
       if (version === null || (version !== base.version && lastSent.current === op)) return;
       await put(version).catch(() => undefined);
-      await mutate((key) => typeof key === 'string' && key.startsWith('/api/jobs'));
+      await mutate((key) => isJobList(key) || (typeof key === 'string' && key.startsWith('/api/jobs')));
     };
     const begin = (): void => {
       if (inFlight.current) return;

@@ -1,4 +1,4 @@
-import type { JobSummary } from '@burl/contract';
+import { type Desk as DeskAnswer, JOB_STATUSES, type JobSummary } from '@burl/contract';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { CRIB } from '../../../test/crib.ts';
@@ -53,9 +53,18 @@ const JOBS = [
     governing: { state: 'clear', limit: 'x', operation: 'y', operationId: 'z' },
   }),
 ];
+const deskOf = (jobs: readonly JobSummary[]): DeskAnswer =>
+  Object.fromEntries(
+    JOB_STATUSES.map((s) => {
+      const here = jobs.filter((j) => j.status === s);
+      return [s, { jobs: here, total: here.length }];
+    }),
+  ) as unknown as DeskAnswer;
 const open = (role: 'engineer' | 'floor', more: Record<string, unknown> = {}) => {
   const asked = pretendServer({
-    'GET /api/jobs': JOBS,
+    'GET /api/desk': deskOf(JOBS),
+    'GET /api/desk?search=cryo+valve': deskOf([JOBS[1]!]),
+    'GET /api/desk?search=zirconium': deskOf([]),
     'GET /api/session': { person: person(role), demo: [] },
     'GET /api/crib': CRIB,
     ...more,
@@ -93,30 +102,48 @@ describe('desk', () => {
     open('engineer');
     const search = await screen.findByLabelText('Search jobs');
     fireEvent.change(search, { target: { value: 'cryo valve' } });
-    expect(screen.queryByText('GW-1 Bonnet')).toBeNull();
+    await waitFor(() => expect(screen.queryByText('GW-1 Bonnet')).toBeNull());
     expect(screen.getByText('CV-2 Valve')).toBeTruthy();
     fireEvent.change(search, { target: { value: 'zirconium' } });
+    await waitFor(() => expect(screen.queryByText('CV-2 Valve')).toBeNull());
     expect(screen.getAllByText('Nothing here matches the search.')).toHaveLength(3);
   });
 
   it('says of a job whose numbers are being worked out that they are, and asks again', async () => {
     const answers: Record<string, unknown> = {
       'GET /api/session': { person: person('engineer'), demo: [] },
-      'GET /api/jobs': [job({ pending: true, governing: null })],
+      'GET /api/desk': deskOf([job({ pending: true, governing: null })]),
     };
     pretendServer(answers);
     show(<Desk />);
     expect(await screen.findByText('calculating…')).toBeTruthy();
     expect(screen.queryByText(/ min$/)).toBeNull();
-    answers['GET /api/jobs'] = [job({})];
+    answers['GET /api/desk'] = deskOf([job({})]);
     expect(await screen.findByText('31.3 min', {}, { timeout: 6000 })).toBeTruthy();
+  });
+
+  it('brings more of a column on demand, each once', async () => {
+    const asked = open('engineer', {
+      'GET /api/desk': { ...deskOf(JOBS), draft: { jobs: [job({})], total: 33 } },
+      'GET /api/jobs?status=draft&before=j1&most=30': [
+        job({}),
+        ...Array.from({ length: 2 }, (_, i) => job({ id: `m${i}`, number: `GW-${50 + i}` })),
+      ],
+    });
+    const draft = within(await screen.findByRole('region', { name: 'Draft' }));
+    expect(draft.getByText('33')).toBeTruthy();
+    fireEvent.click(draft.getByRole('button', { name: '30 more of 32' }));
+    expect(await draft.findByText('GW-51 Bonnet')).toBeTruthy();
+    expect(draft.getAllByText('GW-1 Bonnet')).toHaveLength(1);
+    expect(draft.getByRole('button', { name: '30 more of 30' })).toBeTruthy();
+    expect(asked.filter((a) => a.path.startsWith('/api/jobs?'))).toHaveLength(1);
   });
 
   it('says what failed and tries again', async () => {
     pretendServer({ 'GET /api/session': { person: person('engineer'), demo: [] } });
     show(<Desk />);
     expect(await screen.findByText('Could not load the jobs')).toBeTruthy();
-    pretendServer({ 'GET /api/jobs': JOBS });
+    pretendServer({ 'GET /api/desk': deskOf(JOBS) });
     fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
     expect(await screen.findByText('GW-1 Bonnet')).toBeTruthy();
   });
