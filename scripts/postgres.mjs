@@ -51,6 +51,7 @@ export function installPackages(names) {
   }
 }
 
+/** Folder of PostgreSQL's programs; installs them where they are missing. */
 export function requirePostgres() {
   if (!serverBinaries()) installPackages(['postgresql']);
   const bin = serverBinaries();
@@ -58,9 +59,6 @@ export function requirePostgres() {
     throw new Error('PostgreSQL’s server programs were not found after installing the package postgresql.');
   return bin;
 }
-
-/** Folder of pg_dump and pg_restore. */
-export const postgresTools = requirePostgres;
 
 const postgresUser = () => {
   const [, , uid, gid] = execFileSync('getent', ['passwd', 'postgres'], { encoding: 'utf8' }).split(':');

@@ -4,7 +4,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { burlDatabase } from './database.mjs';
 import { build, installModules } from './install.mjs';
-import { postgresTools, ROOT } from './postgres.mjs';
+import { requirePostgres, ROOT } from './postgres.mjs';
 
 const [name, ...args] = process.argv.slice(2);
 installModules();
@@ -14,7 +14,7 @@ const database = await burlDatabase();
 if (name === 'add-person' && process.stdin.isTTY) console.log('Password, 12 characters or more:');
 const child = spawn(process.execPath, ['--enable-source-maps', program, ...args], {
   stdio: 'inherit',
-  env: { ...process.env, ...database.environment, BURL_POSTGRES_TOOLS: postgresTools() },
+  env: { ...process.env, ...database.environment, BURL_POSTGRES_TOOLS: requirePostgres() },
 });
 child.once('exit', (code) => {
   database.stop();

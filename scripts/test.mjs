@@ -3,7 +3,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { build, installModules } from './install.mjs';
-import { installPackages, postgresTools, ROOT, startCluster } from './postgres.mjs';
+import { installPackages, requirePostgres, ROOT, startCluster } from './postgres.mjs';
 
 const data = join(ROOT, '.data');
 mkdirSync(data, { recursive: true });
@@ -65,7 +65,7 @@ async function main() {
   const cluster = await startCluster('pg-test', { fast: true });
   try {
     process.env.BURL_TEST_DATABASE = cluster.url('postgres');
-    process.env.BURL_POSTGRES_TOOLS = postgresTools();
+    process.env.BURL_POSTGRES_TOOLS = requirePostgres();
     await Promise.all([
       // Style reads the types that are written first.
       check('types', 'tsc', ['-b']).then(() => check('style', 'eslint', ['.', '--max-warnings', '0'])),
