@@ -1,5 +1,5 @@
 import type { JobDetail, Variant } from '@burl/contract';
-import { filledJobs, pause, random } from './crowd.ts';
+import { filledJobs, random, untilWorkedOut } from './crowd.ts';
 import type { HeldServer } from './held-server.ts';
 import { percentile } from './row.ts';
 import { jsonOf, signedIn } from './visitor.ts';
@@ -26,8 +26,10 @@ export async function measureServices(server: HeldServer): Promise<Services> {
     const said = await ask('PUT', `/api/variants/${id}`, { document: { ...document, cut }, version });
     save!.push(said.ms);
     variant = { ...variant, ...jsonOf<Variant>(said) };
-    // What was changed is worked out beside; the desk is timed when that is done.
-    await pause(400);
+  }
+  // What was changed is worked out beside: a desk is timed that waits for nothing.
+  await untilWorkedOut(ask, 60);
+  for (let i = 0; i < SAMPLES; i++) {
     desk!.push((await ask('GET', '/api/desk')).ms);
     job!.push((await ask('GET', at)).ms);
   }
