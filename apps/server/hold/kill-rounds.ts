@@ -1,24 +1,18 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { existsSync, rmSync } from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { type JobDetail, type Release, RELEASE_CHECKS, type Variant } from '@burl/contract';
 import pg from 'pg';
-import { type Cluster, ROOT, startCluster } from '../../../scripts/postgres.mjs';
 import { ensureDatabase } from '../../../scripts/database.mjs';
-import { freePort, type HeldServer, holdServer } from './held-server.ts';
-import { filledJobs, fillShop, pause } from './crowd.ts';
+import { ROOT } from '../../../scripts/postgres.mjs';
+import { filledJobs, fillShop, pause, random } from './crowd.ts';
+import { freePort } from './held-server.ts';
+import { DEEDS, Ground, smallDisk } from './kill-ground.ts';
 import { below, none, type Row } from './row.ts';
 import { jsonOf, signedIn, type Visitor } from './visitor.ts';
 
 const checks = RELEASE_CHECKS.map((c) => c.id);
-
-/** A small disk of its own, so that it can be filled up. Null where one may not be mounted. */
-function smallDisk(folder: string): (() => void) | null {
-  mkdirSync(folder, { recursive: true });
-  const done = spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=400m', 'tmpfs', folder]);
-  return done.status === 0 ? () => void spawnSync('umount', ['-l', folder]) : null;
-}
 
 interface Saver {
   /** Highest value the server said is saved, and the highest that was sent. */
@@ -26,93 +20,6 @@ interface Saver {
   sent: number;
   readonly variantId: string;
 }
-
-class Ground {
-  cluster!: Cluster;
-  server!: HeldServer;
-  readonly #port: number;
-  readonly database = 'burl_kill';
-  constructor(port: number) {
-    this.#port = port;
-  }
-  async startDatabase(): Promise<void> {
-    for (let i = 0; ; i++) {
-      try {
-        this.cluster = await startCluster('pg-hold');
-        return;
-      } catch (error) {
-        if (i >= 5) throw error;
-        await pause(500);
-      }
-    }
-  }
-  get url(): string {
-    return this.cluster.url(this.database);
-  }
-  /** Always at the same port, as behind a proxy. */
-  async startServer(): Promise<void> {
-    this.server = await holdServer(this.url, { PORT: String(this.#port) });
-  }
-}
-
-/** What is done to server or database, and undone again; answers when the harm was over and recovery began. */
-const DEEDS: Readonly<Record<string, (g: Ground) => Promise<number>>> = {
-  'server killed': async (g) => {
-    g.server.process.kill('SIGKILL');
-    await pause(200);
-    const over = performance.now();
-    await g.startServer();
-    return over;
-  },
-  'server stopped for two seconds': async (g) => {
-    g.server.process.kill('SIGSTOP');
-    await pause(2000);
-    g.server.process.kill('SIGCONT');
-    return performance.now();
-  },
-  'database killed': async (g) => {
-    process.kill(g.cluster.pid(), 'SIGKILL');
-    await pause(300);
-    const over = performance.now();
-    await g.startDatabase();
-    return over;
-  },
-  'database stopped for two seconds': async (g) => {
-    const pid = g.cluster.pid();
-    const backends = spawnSync('pgrep', ['-P', String(pid)], { encoding: 'utf8' })
-      .stdout.split('\n')
-      .filter(Boolean);
-    for (const p of [pid, ...backends.map(Number)]) process.kill(p, 'SIGSTOP');
-    await pause(2000);
-    for (const p of [pid, ...backends.map(Number)]) process.kill(p, 'SIGCONT');
-    return performance.now();
-  },
-  'everything locked for five seconds': async (g) => {
-    const client = new pg.Client({ connectionString: g.url });
-    await client.connect();
-    await client.query('begin');
-    await client.query('lock table variants, jobs in access exclusive mode');
-    await pause(5000);
-    await client.query('rollback');
-    const over = performance.now();
-    await client.end();
-    return over;
-  },
-  'disk full for a second': async (g) => {
-    const filler = join(g.cluster.folder, 'filler');
-    const { bavail, bsize } = statfsSync(g.cluster.folder);
-    try {
-      writeFileSync(filler, Buffer.alloc(Math.max(0, bavail * bsize)));
-    } catch {
-      // As far as it goes.
-    }
-    await pause(1000);
-    rmSync(filler, { force: true });
-    const over = performance.now();
-    await g.startDatabase();
-    return over;
-  },
-};
 
 /** Signs in as soon as there is somebody to sign in to. */
 async function signedInAtLast(
@@ -254,6 +161,7 @@ export async function holdKillRounds(rounds: number): Promise<Row[]> {
     const engineer = await signedIn(g.server.url, 'engineer');
     const jobs = await filledJobs(engineer);
     const deeds = Object.keys(DEEDS).filter((d) => unmount !== null || d !== 'disk full for a second');
+    const next = random(rounds);
     let nextJob = SAVERS;
     const savers: Saver[] = [];
     for (const { id } of jobs.slice(0, SAVERS)) {
@@ -272,7 +180,8 @@ export async function holdKillRounds(rounds: number): Promise<Row[]> {
       const before = savers.map((s) => s.acknowledged);
       const writing = savers.map((s) => save(g, s, () => going));
       const releasing = releaseAll(g, mine, () => going);
-      await pause(600);
+      // Never at the same moment of what they do.
+      await pause(300 + 600 * next());
       const over = await DEEDS[deed]!(g);
       const at = savers.map((s) => s.acknowledged);
       // Back when everybody has saved again.
