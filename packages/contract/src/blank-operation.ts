@@ -18,16 +18,16 @@ import type { JobFields } from './jobs.ts';
 
 const unmeasured = { hardness: null, runoutUm: null, lifeSpeed30MMin: null, kc11NMm2: null } as const;
 
-/** Holder of the crib that takes the shank and fits the spindle; stiff kinds first. */
+/** Holder of the crib that takes the cutter and fits the spindle; stiff kinds first. */
 export function fittingHolder(crib: Crib, machineId: string, cutterId: string): string | null {
   const machine = crib.machines.find((m) => m.id === machineId)?.document;
-  const shank = crib.cutters.find((c) => c.id === cutterId)?.document.properties.DCONMS ?? 0;
-  if (!machine) return null;
+  const cutter = crib.cutters.find((c) => c.id === cutterId)?.document;
+  if (!machine || !cutter) return null;
   return (
     fittingHolders(
       crib.holders.map((h) => h.document),
       machine,
-      shank,
+      cutter,
     )[0]?.id ?? null
   );
 }

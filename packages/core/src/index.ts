@@ -2,7 +2,7 @@ export { evaluate, limitOf, numberOf, worseFirst } from './evaluation/evaluate.t
 export { remediesFor } from './deciding/remedies/remedies.ts';
 export type { CutterShelf } from './deciding/remedies/other-cutters.ts';
 export type { Remedy } from './deciding/remedies/remedy.ts';
-export { problemsOf, toolFits } from './evaluation/check-operation.ts';
+export { problemsOf, toolDoubt, toolFits } from './evaluation/check-operation.ts';
 export { setParameter, movableOf, movablesOf, parametersOf } from './evaluation/set-parameter.ts';
 export { type Movable, tidyStep } from './operations/movable.ts';
 export { withStartingCut, startingStickOut } from './evaluation/starting-cut.ts';
@@ -25,6 +25,7 @@ export {
   outerDiameter,
 } from './crib/cutter.ts';
 export type { Holder } from './crib/holder.ts';
+export { isShellMill, wrongHolder, wrongSpindle } from './crib/pairing.ts';
 export { madeOf, missingMaterials, type ToolMaterials } from './crib/tool-materials.ts';
 export type { Machine } from './crib/machine.ts';
 export type { OperationContext } from './operations/context.ts';

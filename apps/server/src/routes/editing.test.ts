@@ -296,6 +296,9 @@ describe('the crib', () => {
       version: 2,
     });
     expect((await engineer('PUT', url, { ...input, version: 1 })).statusCode).toBe(409);
+    const pair = await engineer('POST', '/api/assemblies', { ...input, cutterId: 'face45-63-z6' });
+    expect(pair.statusCode).toBe(422);
+    expect(pair.json<{ message: string }>().message).toMatch(/A shell mill goes on an arbor/);
     expect((await engineer('POST', '/api/assemblies', { ...input, holderId: 'nothing' })).statusCode).toBe(
       422,
     );

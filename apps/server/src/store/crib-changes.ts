@@ -3,11 +3,19 @@ import type {
   AssemblyInput,
   AssemblyUpdate,
   CopyEntry,
+  CribDocuments,
   CribEntry,
   CribKind,
   Person,
 } from '@burl/contract';
-import { type Cutter, InputError, missingMaterials, type ToolMaterials } from '@burl/core';
+import {
+  type Cutter,
+  InputError,
+  missingMaterials,
+  speak,
+  type ToolMaterials,
+  wrongHolder,
+} from '@burl/core';
 import { eq, sql } from 'drizzle-orm';
 import { changed, record } from './audit.ts';
 import type { Database } from './client.ts';
@@ -101,22 +109,38 @@ export const removeEntry = (db: Database, person: Person, kind: CribKind, id: st
     });
   });
 
-async function requireEntries(db: Database, input: AssemblyInput): Promise<void> {
-  for (const [field, kind, id] of [
-    ['cutterId', 'cutters', input.cutterId],
-    ['holderId', 'holders', input.holderId],
-  ] as const) {
+/** Both are of the crib, and the one goes into the other. */
+async function requirePair(db: Database, { cutterId, holderId }: AssemblyInput): Promise<void> {
+  const one = async <K extends 'cutters' | 'holders'>(
+    kind: K,
+    field: string,
+    id: string,
+  ): Promise<CribDocuments[K]> => {
     const table = tableOf(kind);
-    const [found] = await db.select({ id: table.id }).from(table).where(eq(table.id, id));
+    const [found] = await db.select().from(table).where(eq(table.id, id));
     if (!found) throw new InputError([{ field, value: id, allowed: 'an entry of the crib' }]);
-  }
+    return found.document as unknown as CribDocuments[K];
+  };
+  const [cutter, holder] = [
+    await one('cutters', 'cutterId', cutterId),
+    await one('holders', 'holderId', holderId),
+  ];
+  const wrong = wrongHolder(cutter, holder);
+  if (wrong)
+    throw new InputError([
+      {
+        field: 'holderId',
+        value: holder.name,
+        allowed: `a holder that takes ${cutter.name}. ${speak(wrong, 'metric')}`,
+      },
+    ]);
 }
 
 const assemblyOf = ({ updatedAt: _, ...rest }: typeof assemblies.$inferSelect): Assembly => rest;
 
 /** A cutter in a holder under a name. */
 export async function addAssembly(db: Database, person: Person, input: AssemblyInput): Promise<Assembly> {
-  await requireEntries(db, input);
+  await requirePair(db, input);
   return db.transaction(async (tx) => {
     const [made] = await tx
       .insert(assemblies)
@@ -133,7 +157,7 @@ export async function changeAssembly(
   id: string,
   { version, ...input }: AssemblyUpdate,
 ): Promise<Assembly> {
-  await requireEntries(db, input);
+  await requirePair(db, input);
   return db.transaction(async (tx) => {
     const [found] = await tx.select().from(assemblies).where(eq(assemblies.id, id)).for('update');
     const before = present(found, 'This assembly');

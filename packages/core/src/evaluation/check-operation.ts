@@ -35,6 +35,10 @@ function checkCommon(op: Operation, context: OperationContext, see: Inspection):
 export const toolFits = (op: Operation, cutter: Pick<OperationContext['cutter'], 'type'>): boolean =>
   kindOf(op).tool.fits(cutter, op);
 
+/** What speaks against a tool that fits, in a few words; null where nothing does. */
+export const toolDoubt = (op: Operation, cutter: Pick<OperationContext['cutter'], 'type'>): string | null =>
+  kindOf(op).tool.doubt?.(cutter, op) ?? null;
+
 /** Everything impossible in an operation, one entry a field; empty when it can be evaluated. */
 export function problemsOf(op: Operation, context: OperationContext): InputProblem[] {
   const see = new Inspection();

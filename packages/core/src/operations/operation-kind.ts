@@ -42,6 +42,8 @@ export interface ToolWanted<O extends Operation = Operation> {
   /** In words, as a refusal says it. */
   readonly named: string;
   readonly fits: (cutter: Pick<Cutter, 'type'>, op: O) => boolean;
+  /** What speaks against one that fits, in a few words; null where nothing does. */
+  readonly doubt?: (cutter: Pick<Cutter, 'type'>, op: O) => string | null;
   /** It needs neither teeth nor a diameter on its record. */
   readonly toothless?: true;
 }
@@ -117,7 +119,11 @@ export function operationKind<O extends Operation, S extends CutState>(
   };
   return {
     kind: parts.kind,
-    tool: { ...parts.tool, fits: (cutter, op) => parts.tool.fits(cutter, own(op)) },
+    tool: {
+      ...parts.tool,
+      fits: (cutter, op) => parts.tool.fits(cutter, own(op)),
+      doubt: (cutter, op) => parts.tool.doubt?.(cutter, own(op)) ?? null,
+    },
     parameters: parts.parameters,
     shown: parts.shown,
     ladder: parts.ladder,

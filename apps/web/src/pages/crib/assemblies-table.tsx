@@ -1,4 +1,4 @@
-import { formatMeasure } from '@burl/core';
+import { formatMeasure, speak, wrongHolder } from '@burl/core';
 import type { Crib } from '@burl/contract';
 import { type FormEvent, useState } from 'react';
 import { mutate } from 'swr';
@@ -18,6 +18,11 @@ function NewAssembly({ crib }: { crib: Crib }) {
     runoutUm: null as number | null,
   });
   const [failed, setFailed] = useState<string | null>(null);
+  const system = useSystem();
+  const of = <T extends { id: string }>(list: readonly T[], id: string): T | undefined =>
+    list.find((x) => x.id === id);
+  const [cutter, holder] = [of(crib.cutters, draft.cutterId), of(crib.holders, draft.holderId)];
+  const wrong = cutter && holder ? wrongHolder(cutter.document, holder.document) : null;
   async function make(event: FormEvent): Promise<void> {
     event.preventDefault();
     setFailed(null);
@@ -46,7 +51,11 @@ function NewAssembly({ crib }: { crib: Crib }) {
         )}
       </Field>
       {(['cutter', 'holder'] as const).map((what) => (
-        <Field key={what} label={what === 'cutter' ? 'Cutter' : 'Holder'}>
+        <Field
+          key={what}
+          label={what === 'cutter' ? 'Cutter' : 'Holder'}
+          error={what === 'holder' && wrong ? speak(wrong, system) : undefined}
+        >
           {(p) => (
             <select
               {...p}
@@ -87,7 +96,7 @@ function NewAssembly({ crib }: { crib: Crib }) {
           />
         )}
       </Field>
-      <Button type="submit" look="main">
+      <Button type="submit" look="main" disabled={wrong !== null}>
         Create assembly
       </Button>
     </form>

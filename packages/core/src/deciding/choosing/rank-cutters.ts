@@ -24,6 +24,7 @@ import {
   type StrategyLayout,
 } from '../strategies/lay-out.ts';
 import { narrowest } from '../../physics/path/feature-geometry.ts';
+import { toolDoubt } from '../../evaluation/check-operation.ts';
 import { fittingHolders } from './fitting-holder.ts';
 
 /** What the crib offers. */
@@ -66,8 +67,7 @@ export function contextWith(
   const made = madeOf(cutter, offer);
   if (!made) return null;
   if (cutter.id === op.tooling.cutterId) return { ...context, cutter, ...made };
-  const shank = cutter.properties.DCONMS ?? 0;
-  const fitting = fittingHolders(offer.holders, context.machine, shank);
+  const fitting = fittingHolders(offer.holders, context.machine, cutter);
   // The holder of the operation stays where it fits: nobody changes holders without a reason.
   const holder = fitting.find((h) => h.id === op.tooling.holderId) ?? fitting[0];
   return holder ? { ...context, cutter, holder, ...made } : null;
@@ -91,10 +91,8 @@ export function reasonsAgainst(
     list.push(say(`rated for ISO ${cutter.suits_iso_groups.join(', ')}, not for ISO ${alloy.iso513_group}`));
   const at = contextWith(op, context, cutter, offer);
   if (!at) list.push(say('no holder in stock takes it on this spindle'));
-  const flatFloor = op.feature.slopeDeg === 90 && op.feature.kind !== 'side' && op.feature.kind !== 'boss';
-  if (cutter.type === 'end_mill_ball' && flatFloor) list.push(say('a ball nose leaves no flat floor'));
-  if (cutter.type === 'end_mill_barrel' && op.feature.allowanceMm > 0)
-    list.push(say('a barrel cutter is made to finish walls'));
+  const doubt = toolDoubt(op, cutter);
+  if (doubt) list.push(say(doubt));
   const gap = narrowest(op.feature);
   if (gap < d - 1e-9) list.push(say('{0} does not go into {1}', measure(d, 'mm'), measure(gap, 'mm')));
   if ((cutter.properties.LU ?? Infinity) < op.feature.depthMm)

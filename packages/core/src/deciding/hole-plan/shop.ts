@@ -25,7 +25,7 @@ const UNMEASURED: Measured = { hardness: null, runoutUm: null, lifeSpeed30MMin: 
 
 /** Holder for a tool: a tapping holder for taps, else the stiffest that fits. */
 export function holderFor(shop: Shop, cutter: Cutter): Holder | null {
-  const fitting = fittingHolders(shop.offer.holders, shop.machine, cutter.properties.DCONMS ?? 0);
+  const fitting = fittingHolders(shop.offer.holders, shop.machine, cutter);
   const tapping = fitting.find((h) => h.kind === 'tap_holder');
   if (cutter.type.startsWith('tap_') && tapping) return tapping;
   return fitting.find((h) => h.kind !== 'tap_holder') ?? null;

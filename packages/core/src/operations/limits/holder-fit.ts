@@ -1,3 +1,4 @@
+import { wrongHolder, wrongSpindle } from '../../crib/pairing.ts';
 import type { CutState } from '../cut-state.ts';
 import { exact } from '../../judging/estimate.ts';
 import { measure, say } from '../../units/sentence.ts';
@@ -12,26 +13,17 @@ export const holderFitLimit: Limit<CutState> = {
   ofCutter: true,
   assess({ context: { cutter, holder, machine } }) {
     const shank = cutter.properties.DCONMS ?? 0;
-    const [small, large] = holder.bore_diameter_mm;
-    const shankFits = shank >= small && shank <= large;
-    const spindleFits = holder.interfaces.includes(machine.spindle_interface);
+    const [, large] = holder.bore_diameter_mm;
+    const wrong = wrongSpindle(holder, machine) ?? wrongHolder(cutter, holder);
     return {
       predicted: { estimate: exact(shank), unit: 'mm' },
       allowed: { value: large, unit: 'mm', from: `${holder.name}, bore` },
       share: null,
-      verdict: shankFits && spindleFits ? 'clear' : 'over',
+      verdict: wrong === null ? 'clear' : 'over',
       why: () =>
-        !spindleFits
-          ? say(`${holder.name} does not fit the ${machine.spindle_interface} spindle.`)
-          : shankFits
-            ? say('{0} shank; fits the holder, and the holder fits the spindle.', measure(shank, 'mm'))
-            : say(
-                '{0} shank; holder takes {1} to {2}.',
-                measure(shank, 'mm'),
-                measure(small, 'mm'),
-                measure(large, 'mm'),
-              ),
-      formula: 'DCONMS within the bore; taper of the spindle among the holder’s',
+        wrong ?? say('{0} shank; fits the holder, and the holder fits the spindle.', measure(shank, 'mm')),
+      formula:
+        'shell mills on arbors, shanks in chucks; DCONMS within the bore; taper of the spindle among the holder’s',
       inputs: () => [input('DCONMS', 'shank', shank, 'mm')],
       source: 'cutter, holder and machine records',
     };

@@ -4,7 +4,7 @@ import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
 import { startingMilling } from './starting-milling.ts';
 import { setMilling } from './set-milling.ts';
 import { checkMilling } from './check-milling.ts';
-import { isMillingCutter } from '../../crib/cutter.ts';
+import { type Cutter, isMillingCutter } from '../../crib/cutter.ts';
 import type { Limit } from '../../judging/limit.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { MillingOperation } from './milling-operation.ts';
@@ -78,9 +78,17 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
 ];
 
 /** Milling of a pocket, slot, side, boss or face. */
+/** What speaks against the shape of a cutter here, in a few words; null where nothing does. */
+function againstShape({ type }: Pick<Cutter, 'type'>, { feature }: MillingOperation): string | null {
+  const flatFloor = feature.slopeDeg === 90 && feature.kind !== 'side' && feature.kind !== 'boss';
+  if (type === 'end_mill_ball' && flatFloor) return 'a ball nose leaves no flat floor';
+  if (type === 'end_mill_barrel' && feature.allowanceMm > 0) return 'a barrel cutter is made to finish walls';
+  return null;
+}
+
 export const millingKind = operationKind<MillingOperation, MillingState>({
   kind: 'milling',
-  tool: { named: 'a milling cutter', fits: isMillingCutter },
+  tool: { named: 'a milling cutter', fits: isMillingCutter, doubt: againstShape },
   verb: (op) => `Mill ${op.feature.kind}`,
   parameters: ['n', 'vc', 'fz', 'vf', 'hex', 'ap', 'ae', 'Q'],
   shown: {

@@ -1,4 +1,12 @@
-import { formatMeasure, movablesOf, type Operation, toolFits } from '@burl/core';
+import {
+  formatMeasure,
+  movablesOf,
+  type Operation,
+  speak,
+  toolDoubt,
+  toolFits,
+  wrongHolder,
+} from '@burl/core';
 import type { Crib } from '@burl/contract';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { fittingHolder } from '@burl/contract';
@@ -17,8 +25,7 @@ function withCutter(
 ) {
   const cutter = crib.cutters.find((c) => c.id === id)!.document;
   const p = cutter.properties;
-  const [least, most] = context.holder.bore_diameter_mm;
-  const keeps = (p.DCONMS ?? 0) >= least && (p.DCONMS ?? 0) <= most;
+  const keeps = wrongHolder(cutter, context.holder) === null;
   const { holderId, stickOutMm } = op.tooling;
   const shortest = p.LPR ?? p.LF ?? stickOutMm;
   const moved: Operation = {
@@ -60,9 +67,14 @@ export function CutterCard({ op, context, crib, readOnly, onChange }: CardProps 
             entries={fits.map((c) => ({
               id: c.id,
               name: c.document.name,
-              note: c.document.suits_iso_groups.includes(alloy.iso513_group)
-                ? ''
-                : `not rated for ISO ${alloy.iso513_group}`,
+              note: [
+                c.document.suits_iso_groups.includes(alloy.iso513_group)
+                  ? null
+                  : `not rated for ISO ${alloy.iso513_group}`,
+                toolDoubt(op, c.document),
+              ]
+                .filter(Boolean)
+                .join('; '),
             }))}
             chosen={op.tooling.cutterId}
             onPick={(id) => (change(withCutter(op, { crib, context }, id)), close())}
@@ -71,7 +83,10 @@ export function CutterCard({ op, context, crib, readOnly, onChange }: CardProps 
             label="Holders"
             entries={crib.holders
               .filter((h) => h.document.interfaces.includes(machine.spindle_interface))
-              .map((h) => ({ id: h.id, name: h.document.name }))}
+              .map((h) => {
+                const wrong = wrongHolder(cutter, h.document);
+                return { id: h.id, name: h.document.name, wrong: wrong && speak(wrong, system) };
+              })}
             chosen={op.tooling.holderId}
             onPick={(id) => (change({ ...op, tooling: { ...op.tooling, holderId: id } }), close())}
           />

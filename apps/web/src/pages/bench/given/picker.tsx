@@ -5,6 +5,8 @@ export interface Choosable {
   readonly id: string;
   readonly name: string;
   readonly note?: string;
+  /** Why it cannot be taken here; it stands last, and is not picked. */
+  readonly wrong?: string | null;
 }
 
 /** A searchable list of crib entries. */
@@ -27,17 +29,25 @@ export function Picker({
       />
       <Command.List className="max-h-72 overflow-auto">
         <Command.Empty className="p-2 text-soft">No match.</Command.Empty>
-        {entries.map((e) => (
-          <Command.Item
-            key={e.id}
-            value={`${e.name} ${e.id}`}
-            onSelect={() => onPick(e.id)}
-            className="cursor-pointer rounded px-2 py-1 data-[selected=true]:bg-accent-soft"
-          >
-            <span className={e.id === chosen ? 'font-bold' : ''}>{e.name}</span>
-            {e.note && <span className="block text-[12px] text-soft">{e.note}</span>}
-          </Command.Item>
-        ))}
+        {entries
+          .toSorted((a, b) => Number(Boolean(a.wrong)) - Number(Boolean(b.wrong)))
+          .map((e) => (
+            <Command.Item
+              key={e.id}
+              value={`${e.name} ${e.id}`}
+              disabled={Boolean(e.wrong)}
+              onSelect={() => onPick(e.id)}
+              className="cursor-pointer rounded px-2 py-1 data-[disabled=true]:cursor-not-allowed data-[selected=true]:bg-accent-soft"
+            >
+              <span
+                className={`${e.id === chosen ? 'font-bold' : ''} ${e.wrong ? 'text-soft line-through' : ''}`}
+              >
+                {e.name}
+              </span>
+              {e.wrong && <span className="block text-[12px] text-over">{e.wrong}</span>}
+              {e.note && <span className="block text-[12px] text-soft">{e.note}</span>}
+            </Command.Item>
+          ))}
       </Command.List>
     </Command>
   );
