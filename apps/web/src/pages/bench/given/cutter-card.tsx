@@ -5,6 +5,7 @@ import {
   speak,
   toolDoubt,
   toolFits,
+  wordsOfCutter,
   wrongHolder,
 } from '@burl/core';
 import type { Crib } from '@burl/contract';
@@ -67,6 +68,7 @@ export function CutterCard({ op, context, crib, readOnly, onChange }: CardProps 
             entries={fits.map((c) => ({
               id: c.id,
               name: c.document.name,
+              words: wordsOfCutter(c.document),
               note: [
                 c.document.suits_iso_groups.includes(alloy.iso513_group)
                   ? null
