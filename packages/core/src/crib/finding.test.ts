@@ -14,6 +14,7 @@ describe('a cutter is found by what a machinist types', () => {
     ['M8 forming', 'tap-m8-forming'],
     ['micro flat', 'em-flat-1.5-z2'],
     ['1,5', 'em-flat-1.5-z2'],
+    ['RE 1, variable', 'em-bull-12-z4-re1-var'],
   ])('%s', (typed, id) => {
     const ids = found(typed, CUTTERS).map((e) => e.id);
     expect(ids).toContain(id);

@@ -58,7 +58,12 @@ function fit(typed: string, word: string): number {
  * cutters of 12 mm, and none of 120.
  */
 export function found<T extends Findable>(typed: string, entries: readonly T[]): readonly T[] {
-  const asked = typed.toLowerCase().replace(',', '.').split(/\s+/).filter(Boolean);
+  // A comma between figures is a decimal one; any other only parts words.
+  const asked = typed
+    .toLowerCase()
+    .replace(/(\d),(\d)/g, '$1.$2')
+    .split(/[\s,;]+/)
+    .filter(Boolean);
   if (asked.length === 0) return entries;
   const scored: { readonly entry: T; readonly score: number }[] = [];
   for (const entry of entries) {
