@@ -19,6 +19,7 @@ export const COMBINATION: CombinationDetail = {
   note: '',
   madeBy: 'Ada Eder',
   madeAt: '2026-11-23T08:00:00Z',
+  version: 1,
   tips: [],
   earlier: [],
   cuts: [],

@@ -1,6 +1,7 @@
 import type { KnownTip, Observation, ResonanceBook, TipMode } from '@burl/core';
 import * as yup from 'yup';
 import { numberList } from './number-list.ts';
+import { version } from './version.ts';
 
 /** Spindle, holder, cutter and stick-out as one thing: what makes chatter repeatable, and what it is remembered under. */
 export interface Combination {
@@ -13,6 +14,7 @@ export interface Combination {
   readonly note: string;
   readonly madeBy: string;
   readonly madeAt: string;
+  readonly version: number;
 }
 
 /** A frequency response as stored: a measured one has lines, a table of modes has none. */
@@ -71,18 +73,22 @@ const slug = (): yup.StringSchema<string> => yup.string().strict().required().ma
 const amount = (most: number): yup.NumberSchema<number> =>
   yup.number().strict().required().positive().max(most);
 
-export const combinationSchema = yup
-  .object({
-    machineId: slug(),
-    machineSerial: yup.string().strict().required().trim().min(1).max(60),
-    holderId: slug(),
-    cutterId: slug(),
-    stickOutMm: amount(500),
-    note: yup.string().strict().defined().max(2000),
-  })
+const combinationFields = {
+  machineId: slug(),
+  machineSerial: yup.string().strict().required().trim().min(1).max(60),
+  holderId: slug(),
+  cutterId: slug(),
+  stickOutMm: amount(500),
+  note: yup.string().strict().defined().max(2000),
+};
+export const combinationSchema = yup.object(combinationFields).noUnknown().required();
+export type CombinationInput = yup.InferType<typeof combinationSchema>;
+
+export const combinationUpdateSchema = yup
+  .object({ ...combinationFields, version: version() })
   .noUnknown()
   .required();
-export type CombinationInput = yup.InferType<typeof combinationSchema>;
+export type CombinationUpdate = yup.InferType<typeof combinationUpdateSchema>;
 
 const MOST_LINES = 20_000;
 /** Response as compliance, m/N: beyond this nothing is a tip. */

@@ -43,8 +43,10 @@ import {
 import { type Desk, MOST_LISTED } from './job-question.ts';
 import { decisionSchema, type Release, releaseRequestSchema, type ReleaseSummary } from './releases.ts';
 import {
+  type Combination,
   type CombinationDetail,
   combinationSchema,
+  combinationUpdateSchema,
   MOST_ATTACHED,
   testCutSchema,
   tipSchema,
@@ -473,6 +475,29 @@ export const CHATTER = {
     tag: 'chatter',
     summary: 'Create a combination',
     body: combinationSchema,
+  }),
+  changeCombination: endpoint<Combination>()({
+    method: 'PUT',
+    path: '/api/resonance/:id',
+    access: 'editor',
+    tag: 'chatter',
+    summary: 'Correct a combination; what it is remembered under only while nothing was measured in it',
+    body: combinationUpdateSchema,
+  }),
+  removeCombination: endpoint<Removed>()({
+    method: 'DELETE',
+    path: '/api/resonance/:id',
+    access: 'editor',
+    tag: 'chatter',
+    summary: 'Take a combination out of use, with what was measured in it',
+  }),
+  bringBackCombination: endpoint<Combination>()({
+    method: 'POST',
+    path: '/api/resonance/:id/restoration',
+    access: 'editor',
+    tag: 'chatter',
+    summary: 'Bring a removed combination back as it was',
+    success: 200,
   }),
   saveTip: endpoint<Made>()({
     method: 'POST',

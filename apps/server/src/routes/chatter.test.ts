@@ -80,6 +80,60 @@ describe('a combination', () => {
   });
 });
 
+describe('a combination that is edited', () => {
+  const edit = (id: string, change: object, version = 1) =>
+    engineer('PUT', `/api/resonance/${id}`, {
+      ...COMBINATION,
+      machineSerial: `SN-${serial}`,
+      ...change,
+      version,
+    });
+
+  it('is corrected in everything while nothing was measured in it, by one person at a time', async () => {
+    const id = await fresh();
+    const moved = await edit(id, { stickOutMm: 61, note: 'after the crash' });
+    expect(moved.json()).toMatchObject({ stickOutMm: 61, note: 'after the crash', version: 2 });
+    expect((await edit(id, { stickOutMm: 62 })).json()).toMatchObject({ error: 'stale' });
+    expect((await floor('PUT', `/api/resonance/${id}`, {})).statusCode).toBe(403);
+  });
+
+  it('keeps what was measured of: serial and note alone may change then', async () => {
+    const id = await fresh();
+    await engineer('POST', `/api/resonance/${id}/tips`, TIP);
+    const moved = await edit(id, { stickOutMm: 61 });
+    expect([moved.statusCode, problems(moved)]).toEqual([422, ['stickOutMm']]);
+    expect((await edit(id, { machineSerial: `SN-${serial}b` })).statusCode).toBe(200);
+    const { resonance } = (await floor('GET', '/api/crib')).json<Crib>();
+    expect(resonance.tips.some((t) => t.machineSerial === `SN-${serial}b`)).toBe(true);
+  });
+
+  it('counts no more once it is removed, and comes back with all that was measured', async () => {
+    const id = await fresh();
+    await engineer('POST', `/api/resonance/${id}/tips`, TIP);
+    const known = async () =>
+      (await floor('GET', '/api/crib'))
+        .json<Crib>()
+        .resonance.tips.some((t) => t.machineSerial === `SN-${serial}`);
+    expect(await known()).toBe(true);
+    expect((await engineer('DELETE', `/api/resonance/${id}`)).statusCode).toBe(200);
+    expect(await known()).toBe(false);
+    expect((await all()).some((c) => c.id === id)).toBe(false);
+    expect((await engineer('POST', `/api/resonance/${id}/tips`, TIP)).statusCode).toBe(404);
+    expect((await engineer('DELETE', `/api/resonance/${id}`)).statusCode).toBe(404);
+    expect((await engineer('POST', `/api/resonance/${id}/restoration`)).statusCode).toBe(200);
+    expect(await known()).toBe(true);
+  });
+
+  it('does not come back where another took its place', async () => {
+    const id = await fresh();
+    await engineer('DELETE', `/api/resonance/${id}`);
+    const again = await engineer('POST', '/api/resonance', { ...COMBINATION, machineSerial: `SN-${serial}` });
+    expect(again.statusCode).toBe(201);
+    const back = await engineer('POST', `/api/resonance/${id}/restoration`);
+    expect([back.statusCode, problems(back)]).toEqual([422, ['stickOutMm']]);
+  });
+});
+
 describe('a tap test', () => {
   it('is kept, the newest counts, and every bench gets it with the crib', async () => {
     const id = await fresh();

@@ -10,12 +10,19 @@ import {
   restoreTip,
   saveTip,
 } from '../store/combination-changes.ts';
+import { bringBackCombination, changeCombination, removeCombination } from '../store/combination-edits.ts';
 import { combinationsOf } from '../store/combination-store.ts';
 
 /** Combinations, their tap tests and test cuts. */
 export function chatterRoutes(app: FastifyInstance, db: Database): void {
   serve(app, CHATTER.combinations, () => combinationsOf(db, { responses: true }));
   serve(app, CHATTER.addCombination, ({ person, body }) => addCombination(db, person, body));
+  serve(app, CHATTER.changeCombination, ({ at, person, body }) => changeCombination(db, person, at.id, body));
+  serve(app, CHATTER.removeCombination, async ({ at, person }) => {
+    await removeCombination(db, person, at.id);
+    return { removed: at.id };
+  });
+  serve(app, CHATTER.bringBackCombination, ({ at, person }) => bringBackCombination(db, person, at.id));
   serve(app, CHATTER.saveTip, ({ at, person, body }) => saveTip(db, person, at.id, body));
   serve(app, CHATTER.restoreTip, ({ at, person }) => restoreTip(db, person, at.id));
   serve(app, CHATTER.logCut, ({ at, person, body }) => logTestCut(db, person, at.id, body));

@@ -7,7 +7,7 @@ import {
   PRACTICE_SERIAL,
   seenIn,
 } from '@burl/core';
-import { eq } from 'drizzle-orm';
+import { and, eq, isNull } from 'drizzle-orm';
 import { record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
 import { attachedBytes, keepAttachment } from './attachments.ts';
@@ -20,7 +20,8 @@ interface Made {
   readonly id: string;
 }
 
-async function requireEntry(
+/** Throws unless the crib has an entry of this id. */
+export async function requireEntry(
   tx: Transaction,
   table: typeof machines | typeof holders | typeof cutters | typeof alloys,
   field: string,
@@ -34,7 +35,10 @@ async function requireEntry(
 }
 
 async function requireCombination(tx: Transaction, id: string): Promise<CombinationRow> {
-  const [found] = await tx.select().from(combinations).where(eq(combinations.id, id));
+  const [found] = await tx
+    .select()
+    .from(combinations)
+    .where(and(eq(combinations.id, id), isNull(combinations.removedAt)));
   return present(found, 'This combination');
 }
 

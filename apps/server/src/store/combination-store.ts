@@ -1,5 +1,5 @@
 import type { CombinationDetail, TestCutRecord, TipRecord } from '@burl/contract';
-import { asc, desc } from 'drizzle-orm';
+import { asc, desc, isNull } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
 import { combinations, testCuts, tipRecords } from './schema.ts';
 
@@ -40,7 +40,11 @@ export async function combinationsOf(
   { responses }: { readonly responses: boolean },
 ): Promise<CombinationDetail[]> {
   // One after the other: a transaction has a single connection.
-  const rows = await db.select().from(combinations).orderBy(asc(combinations.madeAt));
+  const rows = await db
+    .select()
+    .from(combinations)
+    .where(isNull(combinations.removedAt))
+    .orderBy(asc(combinations.madeAt));
   const tips = await db.select(RECORD).from(tipRecords).orderBy(desc(tipRecords.madeAt));
   const measured = responses ? await newestResponses(db) : new Map<string, never>();
   const columns = {
@@ -63,7 +67,7 @@ export async function combinationsOf(
     madeAt: testCuts.madeAt,
   };
   const cuts = await db.select(columns).from(testCuts).orderBy(asc(testCuts.madeAt));
-  return rows.map((c): CombinationDetail => {
+  return rows.map(({ removedAt: _, ...c }): CombinationDetail => {
     const mine = tips.filter((t) => t.combinationId === c.id);
     return {
       ...c,

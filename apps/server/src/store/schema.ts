@@ -341,9 +341,14 @@ export const combinations = pgTable(
     note: text().notNull(),
     madeBy: text('made_by').notNull(),
     madeAt: moment('made_at'),
+    version: integer().notNull().default(1),
+    /** Taken out of use; what was measured stays, and it can be brought back. */
+    removedAt: timestamp('removed_at', { withTimezone: true }),
   },
   (t) => [
-    uniqueIndex('combinations_key').on(t.machineSerial, t.machineId, t.holderId, t.cutterId, t.stickOutMm),
+    uniqueIndex('combinations_key')
+      .on(t.machineSerial, t.machineId, t.holderId, t.cutterId, t.stickOutMm)
+      .where(sql`${t.removedAt} is null`),
   ],
 );
 

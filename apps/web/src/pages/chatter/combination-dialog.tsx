@@ -1,4 +1,4 @@
-import type { Crib, CombinationInput } from '@burl/contract';
+import type { CombinationDetail, CombinationInput, Crib } from '@burl/contract';
 import { isMillingCutter } from '@burl/core';
 import { type FormEvent, useState } from 'react';
 import { call, messageOf } from '../../api/client.ts';
@@ -11,15 +11,34 @@ import { FormError } from '../../ui/form-error.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { refreshChatter } from '../../api/hooks.ts';
 
-/** A new combination of machine, holder, cutter and stick-out. */
+const inputOf = ({
+  machineId,
+  machineSerial,
+  holderId,
+  cutterId,
+  stickOutMm,
+  note,
+}: CombinationDetail): CombinationInput => ({
+  machineId,
+  machineSerial,
+  holderId,
+  cutterId,
+  stickOutMm,
+  note,
+});
+
+/** A new combination of machine, holder, cutter and stick-out, or one that is corrected. */
 export function CombinationDialog({
   crib,
   start,
+  existing,
   onClose,
   onMade,
 }: {
   crib: Crib;
   start: Partial<CombinationInput>;
+  /** The one to correct; a new one without. */
+  existing?: CombinationDetail;
   onClose: () => void;
   onMade: (id: string) => void;
 }) {
@@ -32,7 +51,10 @@ export function CombinationDialog({
     stickOutMm: 40,
     note: '',
     ...start,
+    ...(existing && inputOf(existing)),
   });
+  // What was measured was measured of these four: they are another combination's.
+  const measured = existing !== undefined && existing.tips.length + existing.cuts.length > 0;
   const [failed, setFailed] = useState<string | null>(null);
   const choose = (
     label: string,
@@ -43,6 +65,7 @@ export function CombinationDialog({
       label={label}
       value={draft[key]}
       list={list}
+      disabled={measured}
       onTake={(id) => {
         const next = { ...draft, [key]: id };
         const fits = key === 'holderId' ? null : fittingHolder(crib, next.machineId, next.cutterId);
@@ -54,9 +77,16 @@ export function CombinationDialog({
     event.preventDefault();
     setFailed(null);
     try {
-      const made = await call('POST', '/api/resonance', {}, draft);
+      const kept = existing
+        ? await call(
+            'PUT',
+            '/api/resonance/:id',
+            { id: existing.id },
+            { ...draft, version: existing.version },
+          )
+        : await call('POST', '/api/resonance', {}, draft);
       await refreshChatter();
-      onMade(made.id);
+      onMade(kept.id);
     } catch (error) {
       setFailed(messageOf(error));
     }
@@ -65,8 +95,12 @@ export function CombinationDialog({
     <SheetDialog
       open
       onClose={onClose}
-      title="New combination"
-      description="A combination is one spindle, holder, tool and stick-out. It is remembered under all four."
+      title={existing ? 'Edit combination' : 'New combination'}
+      description={
+        measured
+          ? 'Tap tests and cuts belong to this machine, holder, cutter and stick-out: for others make a new combination.'
+          : 'A combination is one spindle, holder, tool and stick-out. It is remembered under all four.'
+      }
     >
       <form onSubmit={(e) => void make(e)} className="space-y-2">
         {choose('Machine', 'machineId', crib.machines)}
@@ -88,12 +122,24 @@ export function CombinationDialog({
           label="Stick-out"
           unit="mm"
           value={draft.stickOutMm}
-          readOnly={false}
+          readOnly={measured}
           onTake={(v) => v && setDraft({ ...draft, stickOutMm: v })}
         />
+        <Field label="Note">
+          {(p) => (
+            <textarea
+              {...p}
+              rows={2}
+              maxLength={2000}
+              value={draft.note}
+              onChange={(e) => setDraft({ ...draft, note: e.target.value })}
+              className={FIELD_LOOK}
+            />
+          )}
+        </Field>
         <FormError message={failed} />
         <Button type="submit" look="main">
-          Create
+          {existing ? 'Save' : 'Create'}
         </Button>
       </form>
     </SheetDialog>

@@ -6,6 +6,7 @@ import { useSystem } from '../../frame/preferences.tsx';
 import { question } from '../../workers/question.ts';
 import { type Heavy, useHeavy } from '../../workers/use-heavy.ts';
 import type { ChatterCut } from './chatter-cut.ts';
+import { CombinationEdits } from './combination-edits.tsx';
 import type { CutAsked } from './cut-asked.ts';
 import { entryName } from './entry-name.ts';
 import { LobesPanel, rangeOf } from './lobes-panel.tsx';
@@ -68,7 +69,13 @@ export function CombinationTabs({
   const title = `${entryName(crib.machines, machineId)}, serial ${machineSerial}; ${entryName(crib.holders, holderId)}; ${entryName(crib.cutters, cutterId)}; ${formatMeasure(stickOutMm, 'mm', system)} stick-out`;
   return (
     <section aria-label="Combination" className="min-w-0">
-      <h2 className="mb-1 text-[14px] leading-snug font-semibold">{title}</h2>
+      <div className="mb-1 flex items-start justify-between gap-3">
+        <div>
+          <h2 className="text-[14px] leading-snug font-semibold">{title}</h2>
+          {combination.note && <p className="text-[13px] text-soft">{combination.note}</p>}
+        </div>
+        {edit && <CombinationEdits combination={combination} crib={crib} />}
+      </div>
       <Tabs.Root
         value={tab}
         onValueChange={(t) => {
