@@ -155,3 +155,24 @@ test('a file that is no frequency response is refused by line, and nothing is ke
   await expect(page.getByRole('alert').filter({ hasText: 'line 3' })).toBeVisible();
   await expect(page.getByText('tap test, demo data, Ada Eder').first()).toBeVisible();
 });
+
+test('a combination is corrected, removed by mistake, and brought back with its tap tests', async ({
+  page,
+}) => {
+  await signIn(page, 'engineer');
+  await page.getByRole('link', { name: 'Chatter' }).click();
+  const entry = page
+    .getByRole('navigation', { name: 'Combinations' })
+    .getByRole('link', { name: /A5-0117,\s48\smm/ });
+  await entry.click();
+  await page.getByRole('button', { name: 'Edit combination' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Edit combination' });
+  await expect(dialog.getByLabel('Cutter')).toBeDisabled();
+  await dialog.getByLabel('Note').fill('spindle rebuilt in May');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('spindle rebuilt in May')).toBeVisible();
+  await page.getByRole('button', { name: 'Remove combination' }).click();
+  await expect(entry).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(entry).toContainText('tap-tested in x and y');
+});
