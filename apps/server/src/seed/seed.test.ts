@@ -28,14 +28,6 @@ describe('migrations and seeds', () => {
     }
   });
 
-  it('two servers starting together seed once', async () => {
-    const fresh = await testDatabase();
-    await seedCrib(fresh.db, folder);
-    await Promise.all([seedDemo(fresh.db), seedDemo(fresh.db)]);
-    expect(await fresh.db.select().from(people)).toHaveLength(4);
-    await fresh.close();
-  });
-
   it('bring built-in entries up to date and leave the shop’s alone', async () => {
     const { db } = connection;
     const [row] = await db.select().from(alloys).where(eq(alloys.id, '718-aged'));

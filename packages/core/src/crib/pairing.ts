@@ -12,7 +12,9 @@ const SHELL_LENGTH = 3;
 /** A mill on a bore and a face: `DCONMS` is its bore, and nothing of it stands in a chuck. */
 export function isShellMill(cutter: Cutter): boolean {
   const { LF, LPR, DCONMS } = cutter.properties;
-  return mills(cutter) && LPR == null && LF != null && DCONMS != null && LF < SHELL_LENGTH * DCONMS;
+  // A record may leave a length empty as well as out.
+  const given = (v: unknown): v is number => typeof v === 'number';
+  return mills(cutter) && !given(LPR) && given(LF) && given(DCONMS) && LF < SHELL_LENGTH * DCONMS;
 }
 
 /** A holder by what it is called. */
