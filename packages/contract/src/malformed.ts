@@ -19,6 +19,16 @@ const [QUOTE, BACKSLASH, COMMA] = [0x22, 0x5c, 0x2c];
 const OPENING = new Set([0x5b, 0x7b]);
 const CLOSING = new Set([0x5d, 0x7d]);
 
+/** Where a word ends that begins at a quote: at the next one that is not escaped; −1 where there is none. */
+function endOfWord(text: string, begin: number): number {
+  for (let at = text.indexOf('"', begin + 1); at >= 0; at = text.indexOf('"', at + 1)) {
+    let slashes = 0;
+    while (text.charCodeAt(at - 1 - slashes) === BACKSLASH) slashes++;
+    if (slashes % 2 === 0) return at;
+  }
+  return -1;
+}
+
 /**
  * JSON text that holds more than it may, told before it is read: ten megabytes of zeros take seconds to become a list, and a tenth of
  * a second to count. Says nothing about whether it is JSON at all.
@@ -28,9 +38,8 @@ export function overlong(text: string, mostValues = MOST_VALUES): InputProblem |
   for (; at < text.length; at++) {
     const c = text.charCodeAt(at);
     if (c === QUOTE) {
-      // To the end of the word, over what is escaped in it.
-      for (at++; at < text.length && text.charCodeAt(at) !== QUOTE; at++)
-        if (text.charCodeAt(at) === BACKSLASH) at++;
+      at = endOfWord(text, at);
+      if (at < 0) return null;
     } else if (c === COMMA) {
       if (++commas > mostValues) return tooMany('body', mostValues);
     } else if (OPENING.has(c)) {
