@@ -131,6 +131,7 @@ await page.goto(`${base}/crib/alloys`);
 await page.getByRole('heading', { name: 'Crib' }).waitFor();
 await page.getByRole('button', { name: /Alloy 718, solution treated and aged/ }).click();
 await shot('crib-entry');
+await page.goto(`${base}/`);
 await page.getByRole('button', { name: 'Sign out' }).click();
 await page.getByRole('button', { name: 'As administrator' }).click();
 await page.getByRole('link', { name: 'People' }).click();
