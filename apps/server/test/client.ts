@@ -73,7 +73,9 @@ export async function startTestServer(
 
 /** A demo job by its number. */
 export async function demoJob(call: Caller, number: string): Promise<JobDetail> {
-  const jobs = (await call('GET', '/api/jobs')).json<{ id: string; number: string }[]>();
+  const jobs = (await call('GET', `/api/jobs?search=${encodeURIComponent(number)}`)).json<
+    { id: string; number: string }[]
+  >();
   return (await call('GET', `/api/jobs/${jobs.find((j) => j.number === number)!.id}`)).json<JobDetail>();
 }
 
