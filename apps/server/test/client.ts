@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import type { Crib, JobDetail, Role } from '@burl/contract';
+import type { Crib, JobDetail, JobSummary, Role } from '@burl/contract';
 import type { Operation } from '@burl/core';
 import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify';
 import { type AppOptions, buildApp } from '../src/app.ts';
@@ -69,6 +69,14 @@ export async function startTestServer(
       await connection.close();
     },
   };
+}
+
+/** The list of jobs once every number in it is worked out. */
+export async function workedOut(call: Caller): Promise<JobSummary[]> {
+  for (;;) {
+    const jobs = (await call('GET', '/api/jobs')).json<JobSummary[]>();
+    if (jobs.every((j) => !j.pending)) return jobs;
+  }
 }
 
 /** A demo job by its number. */

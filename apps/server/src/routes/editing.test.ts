@@ -1,4 +1,4 @@
-import type { JobDetail, JobSummary, Variant } from '@burl/contract';
+import type { JobDetail, Variant } from '@burl/contract';
 import type { MillingOperation } from '@burl/core';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -11,6 +11,7 @@ import {
   problemsOf,
   startTestServer,
   type TestServer,
+  workedOut,
 } from '../../test/client.ts';
 
 let server: TestServer;
@@ -28,7 +29,7 @@ const variantOf = (d: JobDetail): Variant => d.setups[0]!.operations[0]!.variant
 
 describe('demo', () => {
   it('shows six jobs: one over, two tight, one clear, one waiting, one released and clear', async () => {
-    const jobs = (await engineer('GET', '/api/jobs')).json<JobSummary[]>();
+    const jobs = await workedOut(engineer);
     const by = Object.fromEntries(jobs.map((j) => [j.number, [j.status, j.governing?.state]]));
     expect(by).toEqual({
       'GW-1187': ['draft', 'over'],

@@ -1,7 +1,7 @@
 import { asQuery, type Desk, type JobSummary } from '@burl/contract';
 import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { type Caller, demoJob, startTestServer, type TestServer } from '../../test/client.ts';
+import { type Caller, demoJob, startTestServer, type TestServer, workedOut } from '../../test/client.ts';
 import { jobs, jobSummaries } from '../store/schema.ts';
 import { jobList } from './job-list.ts';
 import { summaries } from './summaries.ts';
@@ -29,7 +29,7 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop());
 
-const list = async (): Promise<JobSummary[]> => (await engineer('GET', '/api/jobs')).json();
+const list = (): Promise<JobSummary[]> => workedOut(engineer);
 
 describe('the list of jobs', () => {
   it('is read, not worked out, while nothing changed', async () => {
