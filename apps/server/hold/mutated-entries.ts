@@ -1,26 +1,9 @@
 import type { CribDocuments, CribKind } from '@burl/contract';
 import fc from 'fast-check';
+import { changed, type Path, placesOf, type Tree } from '../../../packages/contract/test/tree.ts';
 
-type Plain = Record<string, unknown>;
-
-/** Every place in a document where something stands, as paths. */
-function placesOf(value: unknown, path: readonly (string | number)[] = []): (readonly (string | number)[])[] {
-  if (typeof value !== 'object' || value === null) return [path];
-  const inside = Object.entries(value).flatMap(([key, v]) =>
-    placesOf(v, [...path, Array.isArray(value) ? Number(key) : key]),
-  );
-  return path.length === 0 ? inside : [path, ...inside];
-}
-
-function withValue(of: unknown, [key, ...rest]: readonly (string | number)[], value: unknown): unknown {
-  if (key === undefined) return value;
-  const inside = (of as Plain)[key];
-  if (Array.isArray(of)) return of.map((v: unknown, i) => (i === key ? withValue(v, rest, value) : v));
-  return { ...(of as Plain), [key]: withValue(inside, rest, value) };
-}
-
-const valueAt = (of: unknown, path: readonly (string | number)[]): unknown =>
-  path.reduce<unknown>((v, key) => (v as Plain)[key], of);
+const valueAt = (of: unknown, path: Path): unknown =>
+  path.reduce<unknown>((v, key) => (v as Record<string, unknown>)[key], of);
 
 /** What may stand in a field by mistake or by malice: a decimal point lost, a sign, another type, far too much of it. */
 const instead: fc.Arbitrary<(was: unknown) => unknown> = fc.oneof(
@@ -76,7 +59,7 @@ export function* mutatedEntries<K extends CribKind>(
       for (const { at, to } of changes) {
         const path = places[i]![Math.floor((at / 100_000) * places[i]!.length)]!;
         try {
-          document = withValue(document, path, to(valueAt(document, path)));
+          document = changed(document as Tree, path, to(valueAt(document, path)));
         } catch {
           // The place went with an earlier change.
         }

@@ -3,8 +3,9 @@ import type { FastifyInstance } from 'fastify';
 import { serve } from '../http/serve.ts';
 import type { Database } from '../store/client.ts';
 import { addAssembly, changeAssembly, changeEntry, copyEntry, removeEntry } from '../store/crib-changes.ts';
-import { entriesOf, partnersOf, wholeCrib } from '../store/crib-store.ts';
+import { entriesOf, wholeCrib } from '../store/crib-store.ts';
 import { notFound } from '../store/refusal.ts';
+import { partnersIn } from '../work/try-entry.ts';
 import type { Work } from '../work/work.ts';
 
 /** A cut is judged in a thousandth of it; an entry that takes longer would hold up whoever uses it. */
@@ -24,7 +25,7 @@ export function cribRoutes(app: FastifyInstance, db: Database, work: Work): void
   for (const kind of CRIB_KINDS)
     serve(app, CRIB.change[kind], async ({ at, person, body }) => {
       const document = body.document as unknown as CribDocuments[CribKind];
-      await work.run('tryEntry', [kind, document, await partnersOf(db)], TRY_SECONDS);
+      await work.run('tryEntry', [kind, document, partnersIn(await wholeCrib(db))], TRY_SECONDS);
       return changeEntry(db, person, kind, at.entry, body);
     });
   serve(app, CRIB.remove, async ({ at, person }) => {

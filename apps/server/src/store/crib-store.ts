@@ -1,12 +1,10 @@
-import {
-  isDrill,
-  isMillingCutter,
-  type Coating,
-  type Operation,
-  type OperationContext,
-  type ResonanceBook,
-  type Substrate,
-  type ToolMaterials,
+import type {
+  Coating,
+  Operation,
+  OperationContext,
+  ResonanceBook,
+  Substrate,
+  ToolMaterials,
 } from '@burl/core';
 import {
   bookOf,
@@ -74,24 +72,6 @@ export async function wholeCrib(db: Database | Transaction): Promise<Crib> {
     materials,
     assemblies: sets.map(({ updatedAt: _, ...rest }) => rest),
     resonance: bookOf(await combinationsOf(db, { responses: false })),
-  };
-}
-
-/** Entries to try a new one with: the built-in ones of three kinds, and one mill and one drill. */
-export async function partnersOf(db: Database): Promise<Crib> {
-  const crib = await wholeCrib(db);
-  const built = <E extends CribEntry>(list: readonly E[]): E[] => list.filter((e) => e.origin === 'built-in');
-  const cutters = built(crib.cutters);
-  const first = (is: (c: CribDocuments['cutters']) => boolean) =>
-    cutters.filter((e) => is(e.document)).slice(0, 1);
-  return {
-    ...crib,
-    alloys: built(crib.alloys),
-    machines: built(crib.machines),
-    holders: built(crib.holders),
-    cutters: [...first(isMillingCutter), ...first(isDrill)],
-    assemblies: [],
-    resonance: { serial: null, tips: [], observations: [] },
   };
 }
 

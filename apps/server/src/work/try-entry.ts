@@ -34,6 +34,23 @@ export function requireJudged(op: Operation, context: OperationContext, path: st
     ]);
 }
 
+/** Entries to try a new one with: the built-in ones of three kinds, and one mill and one drill. */
+export function partnersIn(crib: Crib): Crib {
+  const built = <E extends CribEntry>(list: readonly E[]): E[] => list.filter((e) => e.origin === 'built-in');
+  const cutters = built(crib.cutters);
+  const first = (is: (c: CribDocuments['cutters']) => boolean) =>
+    cutters.filter((e) => is(e.document)).slice(0, 1);
+  return {
+    ...crib,
+    alloys: built(crib.alloys),
+    machines: built(crib.machines),
+    holders: built(crib.holders),
+    cutters: [...first(isMillingCutter), ...first(isDrill)],
+    assemblies: [],
+    resonance: { serial: null, tips: [], observations: [] },
+  };
+}
+
 const POCKET = { kind: 'pocket', lengthMm: 80, widthMm: 60, depthMm: 10, cornerRadiusMm: 20 } as const;
 
 /**
