@@ -20,6 +20,13 @@ export class HttpProblem extends Error {
 export const nothingHere = (): HttpProblem =>
   new HttpProblem(404, 'not-found', 'There is nothing under this address.');
 
+export const tooMany = (seconds: number): HttpProblem =>
+  new HttpProblem(
+    429,
+    'too-many',
+    `Too many attempts. Try again in ${Math.max(1, Math.ceil(seconds))} seconds.`,
+  );
+
 export const forbidden = (message: string): HttpProblem => new HttpProblem(403, 'forbidden', message);
 
 /** Every field that is wrong, up to what anybody reads; how many more there are is said. */

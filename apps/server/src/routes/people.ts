@@ -1,7 +1,7 @@
 import { PEOPLE } from '@burl/contract';
 import type { FastifyInstance } from 'fastify';
 import { fits, hashPassword, requireUncommon } from '../http/passwords.ts';
-import { HttpProblem } from '../http/problems.ts';
+import { HttpProblem, tooMany } from '../http/problems.ts';
 import { serve } from '../http/serve.ts';
 import type { SiteSettings } from '../http/settings.ts';
 import type { SignInLimit } from '../http/sign-in-limit.ts';
@@ -34,8 +34,7 @@ export function peopleRoutes(
 
   serve(app, PEOPLE.ownPassword, async ({ person, body, request }) => {
     const wait = await limit.attempt(person.email, request.ip);
-    if (wait > 0)
-      throw new HttpProblem(429, 'too-many', `Too many attempts. Try again in ${Math.ceil(wait)} seconds.`);
+    if (wait > 0) throw tooMany(wait);
     const known = await personByEmail(db, person.email);
     if (!known || !(await fits(known.passwordHash, body.current)))
       throw new HttpProblem(403, 'password', 'The present password is another.');

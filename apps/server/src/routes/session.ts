@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { SESSION } from '@burl/contract';
 import type { FastifyInstance } from 'fastify';
 import { hashPassword, fits } from '../http/passwords.ts';
-import { HttpProblem } from '../http/problems.ts';
+import { HttpProblem, tooMany } from '../http/problems.ts';
 import { serve } from '../http/serve.ts';
 import type { SiteSettings } from '../http/settings.ts';
 import type { SignInLimit } from '../http/sign-in-limit.ts';
@@ -10,13 +10,6 @@ import { record } from '../store/audit.ts';
 import type { Database } from '../store/client.ts';
 import { demoPeople, personByEmail } from '../store/people-store.ts';
 import { openSession } from '../store/sessions.ts';
-
-const tooMany = (seconds: number): HttpProblem =>
-  new HttpProblem(
-    429,
-    'too-many',
-    `Too many attempts. Try again in ${Math.max(1, Math.ceil(seconds))} seconds.`,
-  );
 
 /** Attempts from one address in a minute, for routes nobody has to be signed in for. */
 export const perAddress = ({ signInsPerMinute }: SiteSettings) => ({

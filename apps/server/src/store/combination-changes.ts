@@ -42,7 +42,9 @@ async function requireCombination(tx: Transaction, id: string): Promise<Combinat
   return present(found, 'This combination');
 }
 
-const named = (c: CombinationRow): string => `${c.machineSerial}/${c.holderId}/${c.cutterId}/${c.stickOutMm}`;
+/** What the trail calls a combination. */
+export const named = (c: CombinationRow): string =>
+  `${c.machineSerial}/${c.holderId}/${c.cutterId}/${c.stickOutMm}`;
 
 /** Throws where something simulated would be kept under the serial of a real machine. */
 function refuseSimulated(c: CombinationRow, simulated: boolean): void {

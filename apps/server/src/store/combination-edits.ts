@@ -4,7 +4,7 @@ import { eq, sql } from 'drizzle-orm';
 import { changed, record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
 import { databaseCode } from './database-error.ts';
-import { requireEntry } from './combination-changes.ts';
+import { named, requireEntry } from './combination-changes.ts';
 import { present, Refusal, stale } from './refusal.ts';
 import { combinations, cutters, holders, machines, testCuts, tipRecords } from './schema.ts';
 import { markStaleUsing } from './summary-stale.ts';
@@ -15,8 +15,6 @@ const combinationOf = ({ removedAt: _, madeAt, ...rest }: Row): Combination => (
   ...rest,
   madeAt: madeAt.toISOString(),
 });
-const named = (c: Pick<Row, 'machineSerial' | 'holderId' | 'cutterId' | 'stickOutMm'>): string =>
-  `${c.machineSerial}/${c.holderId}/${c.cutterId}/${c.stickOutMm}`;
 
 async function locked(tx: Transaction, id: string): Promise<Row> {
   const [found] = await tx.select().from(combinations).where(eq(combinations.id, id)).for('update');

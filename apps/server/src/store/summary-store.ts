@@ -75,7 +75,7 @@ export async function summariesOf(
   const rows = await db
     .select({ job: jobs, summary: jobSummaries })
     .from(jobs)
-    .leftJoin(jobSummaries, and(eq(jobSummaries.jobId, jobs.id)))
+    .leftJoin(jobSummaries, eq(jobSummaries.jobId, jobs.id))
     .where(and(matching(question), after))
     .orderBy(desc(jobs.updatedAt), desc(jobs.id))
     .limit(most);

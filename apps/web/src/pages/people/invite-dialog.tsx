@@ -7,7 +7,7 @@ import { Button } from '../../ui/button.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
-import { ROLE_WORDS } from './roles.ts';
+import { ROLE_WORDS } from '../../ui/role-words.ts';
 
 /** Somebody new: name, address, role. */
 export function InviteDialog({

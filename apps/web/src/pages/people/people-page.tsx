@@ -8,7 +8,7 @@ import { Failed, Loading } from '../../ui/page-states.tsx';
 import { InviteDialog } from './invite-dialog.tsx';
 import { LinkDialog } from './link-dialog.tsx';
 import { PersonRow } from './person-row.tsx';
-import { ROLE_WORDS } from './roles.ts';
+import { ROLE_WORDS } from '../../ui/role-words.ts';
 
 /** Who may sign in and what they may do: the administrator's place. */
 export default function PeoplePage() {

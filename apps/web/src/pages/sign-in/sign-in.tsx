@@ -8,14 +8,9 @@ import type { SessionInfo } from '@burl/contract';
 import { Button } from '../../ui/button.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
+import { ROLE_WORDS } from '../../ui/role-words.ts';
 
 const DEMO_PASSWORD = 'burl-demo-2026';
-const DOES: Readonly<Record<string, string>> = {
-  engineer: 'builds jobs and requests release',
-  approver: 'releases or returns',
-  floor: 'reads the released sheet',
-  administrator: 'looks after people',
-};
 
 export function SignIn({ demo }: { demo: SessionInfo['demo'] }) {
   const [failed, setFailed] = useState<string | null>(null);
@@ -86,7 +81,7 @@ export function SignIn({ demo }: { demo: SessionInfo['demo'] }) {
                 <li key={d.email} className="flex items-center justify-between gap-3">
                   <span>
                     <span className="font-semibold">{d.name}</span>{' '}
-                    <span className="text-soft">{DOES[d.role]}</span>
+                    <span className="text-soft">{ROLE_WORDS[d.role]}</span>
                   </span>
                   <Button onClick={() => void signIn({ email: d.email, password: DEMO_PASSWORD })}>
                     As {d.role}
