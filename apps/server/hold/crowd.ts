@@ -1,3 +1,5 @@
+import { setTimeout as pause } from 'node:timers/promises';
+import { seededUniform } from '@burl/core';
 import pg from 'pg';
 import { asQuery, type JobDetail, type JobSummary, type Role, type Variant } from '@burl/contract';
 import type { HeldServer } from './held-server.ts';
@@ -70,13 +72,6 @@ export async function untilWorkedOut(ask: Visitor, seconds: number): Promise<voi
   for (const end = Date.now() + seconds * 1000; Date.now() < end; await pause(2000))
     if ((await filledJobs(ask)).every((j) => !j.pending)) return;
   throw new Error(`not all jobs were worked out within ${seconds} s`);
-}
-
-export const pause = (ms: number): Promise<void> => new Promise((next) => setTimeout(next, ms));
-/** Repeatable, so that two runs ask the same. */
-export function random(seed: number): () => number {
-  let x = seed * 2654435761;
-  return () => ((x = (Math.imul(x ^ (x >>> 15), 0x2c1b3c6d) + 0x297a2d39) | 0) >>> 0) / 2 ** 32;
 }
 
 /** What a crowd was answered, by what it asked. */
@@ -155,7 +150,7 @@ export async function holdLoad(
       most = Math.max(most, m.loopMostMs);
     }
   })();
-  await Promise.all(all.map((ask, i) => work(ask, jobs[i]!.id, until, seen, random(i + 1))));
+  await Promise.all(all.map((ask, i) => work(ask, jobs[i]!.id, until, seen, seededUniform(i + 1))));
   await watching;
   // Flat: what is taken in the last third is what was taken in the middle one.
   const third = Math.max(1, Math.floor(memory.length / 3));
@@ -187,7 +182,7 @@ export async function holdReaders(
   const until = Date.now() + seconds * 1000;
   await Promise.all(
     all.map(async (ask, i) => {
-      const next = random(i + 7);
+      const next = seededUniform(i + 7);
       await pause(6000 * next());
       while (Date.now() < until) {
         const job = jobs[Math.floor(next() * jobs.length)]!;
@@ -221,7 +216,7 @@ export async function holdDesk(
   const until = Date.now() + seconds * 1000;
   await Promise.all(
     all.map(async (ask, i) => {
-      const next = random(i + 11);
+      const next = seededUniform(i + 11);
       await pause(2000 * next());
       while (Date.now() < until) {
         seen.take('desk', await ask('GET', '/api/desk'));

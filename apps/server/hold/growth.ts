@@ -1,5 +1,6 @@
+import { seededUniform } from '@burl/core';
 import type { JobDetail, Variant } from '@burl/contract';
-import { filledJobs, random, untilWorkedOut } from './crowd.ts';
+import { filledJobs, untilWorkedOut } from './crowd.ts';
 import type { HeldServer } from './held-server.ts';
 import { percentile } from './row.ts';
 import { jsonOf, signedIn } from './visitor.ts';
@@ -55,7 +56,7 @@ export function simulate(
   servers: number,
   seed = 1,
 ): Record<keyof Services, number> {
-  const next = random(seed);
+  const next = seededUniform(seed);
   const free = new Array<number>(servers).fill(0);
   const think = (): number => 1000 * (THINKS_S.least + (THINKS_S.most - THINKS_S.least) * next());
   const due = Array.from({ length: people }, think);

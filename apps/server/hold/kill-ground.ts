@@ -1,9 +1,9 @@
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import pg from 'pg';
 import { type Cluster, startCluster } from '../../../scripts/postgres.mjs';
-import { pause } from './crowd.ts';
 import { type HeldServer, holdServer } from './held-server.ts';
 
 /** A small disk of its own, so that it can be filled up. Null where one may not be mounted. */

@@ -2,11 +2,13 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, rmSync } from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
 import { type JobDetail, type Release, RELEASE_CHECKS, type Variant } from '@burl/contract';
+import { seededUniform } from '@burl/core';
 import pg from 'pg';
 import { ensureDatabase } from '../../../scripts/database.mjs';
 import { ROOT } from '../../../scripts/postgres.mjs';
-import { filledJobs, fillShop, pause, random } from './crowd.ts';
+import { filledJobs, fillShop } from './crowd.ts';
 import { freePort } from './held-server.ts';
 import { DEEDS, Ground, smallDisk } from './kill-ground.ts';
 import { below, none, type Row } from './row.ts';
@@ -161,7 +163,7 @@ export async function holdKillRounds(rounds: number): Promise<Row[]> {
     const engineer = await signedIn(g.server.url, 'engineer');
     const jobs = await filledJobs(engineer);
     const deeds = Object.keys(DEEDS).filter((d) => unmount !== null || d !== 'disk full for a second');
-    const next = random(rounds);
+    const next = seededUniform(rounds);
     let nextJob = SAVERS;
     const savers: Saver[] = [];
     for (const { id } of jobs.slice(0, SAVERS)) {
