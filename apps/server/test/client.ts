@@ -1,5 +1,12 @@
 import { join } from 'node:path';
-import type { Crib, JobDetail, JobSummary, Role } from '@burl/contract';
+import {
+  type Crib,
+  type JobDetail,
+  type JobFields,
+  jobFieldsOf,
+  type JobSummary,
+  type Role,
+} from '@burl/contract';
 import type { Operation } from '@burl/core';
 import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify';
 import { type AppOptions, buildApp } from '../src/app.ts';
@@ -104,10 +111,7 @@ export async function freshJob(
   return (await call('GET', `/api/jobs/${made.job.id}`)).json<JobDetail>();
 }
 
-export function pickFields({ job }: JobDetail): Record<string, unknown> & { number: string } {
-  const { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes } = job;
-  return { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes };
-}
+export const pickFields = ({ job }: JobDetail): JobFields => jobFieldsOf(job);
 
 export const cribOf = async (call: Caller): Promise<Crib> => (await call('GET', '/api/crib')).json<Crib>();
 

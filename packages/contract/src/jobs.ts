@@ -129,6 +129,12 @@ export const jobFieldsSchema = yup
   .noUnknown()
   .required();
 
+/** What a job says of itself, without what is kept about it. */
+export const jobFieldsOf = (job: JobFields): JobFields =>
+  Object.fromEntries(
+    Object.keys(jobFieldsSchema.fields).map((key) => [key, job[key as keyof JobFields]]),
+  ) as unknown as JobFields;
+
 export const jobUpdateSchema = jobFieldsSchema.shape({ version: version() });
 
 export const setupInputSchema = yup.object({ name: label() }).noUnknown().required();

@@ -1,3 +1,4 @@
+import { jobFieldsOf } from '@burl/contract';
 import { type AddressInfo, connect, type Socket } from 'node:net';
 import type pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -51,20 +52,7 @@ describe('what does not come to its end', () => {
     const holder = other as pg.PoolClient;
     await holder.query('begin');
     await holder.query('select 1 from jobs where id = $1 for update', [job.id]);
-    const { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes, version } = job;
-    const save = () =>
-      engineer('PUT', `/api/jobs/${job.id}`, {
-        number,
-        part,
-        customer,
-        alloyId,
-        machineId,
-        quantity,
-        heatLot,
-        due,
-        notes,
-        version,
-      });
+    const save = () => engineer('PUT', `/api/jobs/${job.id}`, { ...jobFieldsOf(job), version: job.version });
     const waiting = Array.from({ length: 10 }, save);
     const health = await server.anybody('GET', '/api/health');
     expect(health.statusCode).toBe(200);

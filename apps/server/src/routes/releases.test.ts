@@ -2,7 +2,13 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { RELEASE_CHECKS, type JobDetail, type Release, type ReleaseSummary } from '@burl/contract';
+import {
+  jobFieldsOf,
+  RELEASE_CHECKS,
+  type JobDetail,
+  type Release,
+  type ReleaseSummary,
+} from '@burl/contract';
 import type { LightMyRequestResponse } from 'fastify';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, demoJob, freshJob, startTestServer, type TestServer } from '../../test/client.ts';
@@ -109,7 +115,7 @@ describe('release', () => {
     ]);
     const empty = await demoJob(engineer, 'GW-1187');
     const { job } = (
-      await engineer('POST', '/api/jobs', { ...fieldsOf(empty), number: 'T-2' })
+      await engineer('POST', '/api/jobs', { ...jobFieldsOf(empty.job), number: 'T-2' })
     ).json<JobDetail>();
     expect((await ask(job.id)).statusCode).toBe(422);
   });
@@ -147,11 +153,6 @@ describe('release', () => {
     ]);
   });
 });
-
-const fieldsOf = ({ job }: JobDetail): object => {
-  const { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes } = job;
-  return { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes };
-};
 
 describe('sheet as PDF', () => {
   const folder = mkdtempSync(join(tmpdir(), 'burl-sheet-'));

@@ -1,4 +1,11 @@
-import type { Job, JobDetail, JobEvent, JobFields, Person } from '@burl/contract';
+import {
+  type Job,
+  type JobDetail,
+  type JobEvent,
+  type JobFields,
+  jobFieldsOf,
+  type Person,
+} from '@burl/contract';
 import { InputError } from '@burl/core';
 import { desc, eq } from 'drizzle-orm';
 import { changed, record } from './audit.ts';
@@ -36,28 +43,6 @@ export const createJob = (db: Database, person: Person, fields: JobFields): Prom
     return jobDetail(tx, job!.id);
   });
 
-const factsOf = ({
-  number,
-  part,
-  customer,
-  alloyId,
-  machineId,
-  quantity,
-  heatLot,
-  due,
-  notes,
-}: JobFields): JobFields => ({
-  number,
-  part,
-  customer,
-  alloyId,
-  machineId,
-  quantity,
-  heatLot,
-  due,
-  notes,
-});
-
 /** Throws what openForEditing throws, and a refusal when somebody saved in between. */
 export const changeJob = (
   db: Database,
@@ -78,7 +63,7 @@ export const changeJob = (
       action: 'changed job',
       jobId: id,
       subject: fields.number,
-      detail: changed(factsOf(before), fields),
+      detail: changed(jobFieldsOf(before), fields),
     });
     await markStale(tx, id);
     return jobOf(after!);

@@ -1,5 +1,12 @@
 import type { Cutter, Operation } from '@burl/core';
-import { type CribKind, JOB_FILE_FORMAT, JOB_FILE_VERSION, type JobFile, type Person } from '@burl/contract';
+import {
+  type CribKind,
+  JOB_FILE_FORMAT,
+  JOB_FILE_VERSION,
+  type JobFile,
+  jobFieldsOf,
+  type Person,
+} from '@burl/contract';
 import { and, eq } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
 import { type alloys, holes, jobs, operations, setups, toolMaterials, variants } from './schema.ts';
@@ -24,11 +31,10 @@ export async function exportJob(db: Database, jobId: string): Promise<JobFile> {
   ) as JobFile['crib']['cutters'];
   const pick = <T>(from: Readonly<Record<string, T>>, ids: readonly string[]): Record<string, T> =>
     Object.fromEntries(Object.entries(from).filter(([id]) => ids.includes(id)));
-  const { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes } = job;
   return {
     format: JOB_FILE_FORMAT,
     version: JOB_FILE_VERSION,
-    job: { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes },
+    job: jobFieldsOf(job),
     holes: kinds.map(({ demand, chosen, changes }) => ({ demand, chosen, changes })),
     setups: route.map((s) => ({
       name: s.name,
@@ -41,9 +47,12 @@ export async function exportJob(db: Database, jobId: string): Promise<JobFile> {
       })),
     })),
     crib: {
-      alloys: used(crib.alloys, [alloyId, ...documents.map((d) => d.alloyId)]) as JobFile['crib']['alloys'],
+      alloys: used(crib.alloys, [
+        job.alloyId,
+        ...documents.map((d) => d.alloyId),
+      ]) as JobFile['crib']['alloys'],
       machines: used(crib.machines, [
-        machineId,
+        job.machineId,
         ...documents.map((d) => d.machineId),
       ]) as JobFile['crib']['machines'],
       cutters,
