@@ -6,7 +6,6 @@ import { toast } from 'sonner';
 import * as yup from 'yup';
 import { call } from '../api/client.ts';
 import { Button } from '../ui/button.tsx';
-import { Field, FIELD_LOOK } from '../ui/field.tsx';
 import { FormError } from '../ui/form-error.tsx';
 import {
   type NewPassword,
@@ -15,6 +14,7 @@ import {
   passwordMessage,
 } from '../ui/new-password.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
+import { TextField } from '../ui/text-field.tsx';
 
 interface Fields extends NewPassword {
   current: string;
@@ -51,17 +51,13 @@ export function AccountDialog({ person, onClose }: { person: Person; onClose: ()
       </p>
       <form noValidate onSubmit={(e) => void form.handleSubmit(change)(e)} className="space-y-3">
         <h2>Change password</h2>
-        <Field label="Present password" error={errors.current?.message}>
-          {(p) => (
-            <input
-              {...p}
-              {...form.register('current')}
-              type="password"
-              autoComplete="current-password"
-              className={FIELD_LOOK}
-            />
-          )}
-        </Field>
+        <TextField
+          label="Present password"
+          error={errors.current?.message}
+          field={form.register('current')}
+          type="password"
+          autoComplete="current-password"
+        />
         <NewPasswordFields
           register={form.register as unknown as UseFormRegister<NewPassword>}
           errors={errors}

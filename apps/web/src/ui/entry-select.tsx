@@ -1,4 +1,4 @@
-import { Field, FIELD_LOOK } from './field.tsx';
+import { Choice } from './form-parts.tsx';
 
 /** One entry of the crib by its name. */
 export function EntrySelect({
@@ -15,22 +15,13 @@ export function EntrySelect({
   onTake: (id: string) => void;
 }) {
   return (
-    <Field label={label}>
-      {(p) => (
-        <select
-          {...p}
-          value={value}
-          disabled={disabled}
-          onChange={(e) => onTake(e.target.value)}
-          className={FIELD_LOOK}
-        >
-          {list.map((x) => (
-            <option key={x.id} value={x.id}>
-              {x.document.name}
-            </option>
-          ))}
-        </select>
-      )}
-    </Field>
+    <Choice
+      label={label}
+      value={value}
+      options={list.map((x) => x.id)}
+      nameOf={(id) => list.find((x) => x.id === id)!.document.name}
+      readOnly={disabled}
+      onTake={onTake}
+    />
   );
 }

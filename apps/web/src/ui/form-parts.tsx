@@ -44,18 +44,20 @@ export function Num({
   );
 }
 
-/** One of a few words. */
+/** One of a few words, or of a few things called by `nameOf`. */
 export function Choice<T extends string>({
   label,
   value,
   options,
   readOnly,
+  nameOf = (option) => option,
   onTake,
 }: {
   label: string;
   value: T;
   options: readonly T[];
   readOnly: boolean;
+  nameOf?: (option: T) => string;
   onTake: (v: T) => void;
 }) {
   return (
@@ -69,7 +71,9 @@ export function Choice<T extends string>({
           className={FIELD_LOOK}
         >
           {options.map((o) => (
-            <option key={o}>{o}</option>
+            <option key={o} value={o}>
+              {nameOf(o)}
+            </option>
           ))}
         </select>
       )}

@@ -2,7 +2,7 @@ import { LEAST_PASSWORD, newPassword } from '@burl/contract';
 import type { FieldErrors, UseFormRegister } from 'react-hook-form';
 import * as yup from 'yup';
 import { ApiError, messageOf } from '../api/client.ts';
-import { Field, FIELD_LOOK } from './field.tsx';
+import { TextField } from './text-field.tsx';
 
 export interface NewPassword {
   password: string;
@@ -34,32 +34,21 @@ export function NewPasswordFields({
 }) {
   return (
     <>
-      <Field
+      <TextField
         label="New password"
         error={errors.password?.message}
         hint={`${LEAST_PASSWORD} characters or more; four unrelated words do well.`}
-      >
-        {(p) => (
-          <input
-            {...p}
-            {...register('password')}
-            type="password"
-            autoComplete="new-password"
-            className={FIELD_LOOK}
-          />
-        )}
-      </Field>
-      <Field label="The same once more" error={errors.again?.message}>
-        {(p) => (
-          <input
-            {...p}
-            {...register('again')}
-            type="password"
-            autoComplete="new-password"
-            className={FIELD_LOOK}
-          />
-        )}
-      </Field>
+        field={register('password')}
+        type="password"
+        autoComplete="new-password"
+      />
+      <TextField
+        label="The same once more"
+        error={errors.again?.message}
+        field={register('again')}
+        type="password"
+        autoComplete="new-password"
+      />
     </>
   );
 }

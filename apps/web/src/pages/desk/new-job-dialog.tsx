@@ -10,6 +10,7 @@ import { FormError } from '../../ui/form-error.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { Loading } from '../../ui/page-states.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { TextField } from '../../ui/text-field.tsx';
 
 const EMPTY: JobFields = {
   number: '',
@@ -48,12 +49,16 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
         <Loading what="the crib" />
       ) : (
         <form noValidate onSubmit={(e) => void form.handleSubmit(make)(e)} className="grid grid-cols-2 gap-3">
-          <Field label="Number" error={errors.number && 'A number or name people will look for'}>
-            {(p) => <input {...p} {...form.register('number')} className={FIELD_LOOK} />}
-          </Field>
-          <Field label="Part" error={errors.part && 'What the part is called'}>
-            {(p) => <input {...p} {...form.register('part')} className={FIELD_LOOK} />}
-          </Field>
+          <TextField
+            label="Number"
+            error={errors.number && 'A number or name people will look for'}
+            field={form.register('number')}
+          />
+          <TextField
+            label="Part"
+            error={errors.part && 'What the part is called'}
+            field={form.register('part')}
+          />
           <Field label="Alloy" error={errors.alloyId && 'Choose the alloy with its condition'}>
             {(p) => (
               <select {...p} {...form.register('alloyId')} className={FIELD_LOOK}>
@@ -78,33 +83,21 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
               </select>
             )}
           </Field>
-          <Field label="Quantity" error={errors.quantity && 'A whole number, 1 to 100 000'}>
-            {(p) => (
-              <input
-                {...p}
-                {...form.register('quantity', { valueAsNumber: true })}
-                type="number"
-                min={1}
-                className={FIELD_LOOK}
-              />
-            )}
-          </Field>
-          <Field label="Due" error={errors.due?.message}>
-            {(p) => (
-              <input
-                {...p}
-                {...form.register('due', { setValueAs: (v: string | null) => v || null })}
-                type="date"
-                className={FIELD_LOOK}
-              />
-            )}
-          </Field>
-          <Field label="Customer">
-            {(p) => <input {...p} {...form.register('customer')} className={FIELD_LOOK} />}
-          </Field>
-          <Field label="Heat lot">
-            {(p) => <input {...p} {...form.register('heatLot')} className={FIELD_LOOK} />}
-          </Field>
+          <TextField
+            label="Quantity"
+            error={errors.quantity && 'A whole number, 1 to 100 000'}
+            field={form.register('quantity', { valueAsNumber: true })}
+            type="number"
+            min={1}
+          />
+          <TextField
+            label="Due"
+            error={errors.due?.message}
+            field={form.register('due', { setValueAs: (v: string | null) => v || null })}
+            type="date"
+          />
+          <TextField label="Customer" field={form.register('customer')} />
+          <TextField label="Heat lot" field={form.register('heatLot')} />
           <div className="col-span-2">
             <Field label="Notes">
               {(p) => <textarea {...p} {...form.register('notes')} rows={2} className={FIELD_LOOK} />}

@@ -8,6 +8,7 @@ import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { ROLE_WORDS } from '../../ui/role-words.ts';
+import { TextField } from '../../ui/text-field.tsx';
 
 /** Somebody new: name, address, role. */
 export function InviteDialog({
@@ -36,20 +37,19 @@ export function InviteDialog({
   return (
     <SheetDialog open onClose={onClose} title="Invite a person">
       <form noValidate onSubmit={(e) => void form.handleSubmit(invite)(e)} className="space-y-3">
-        <Field label="Name" error={errors.name && 'As it stands on sheets and in the trail'}>
-          {(p) => <input {...p} {...form.register('name')} autoComplete="off" className={FIELD_LOOK} />}
-        </Field>
-        <Field label="Address" error={errors.email && 'An email address; it is what they sign in with'}>
-          {(p) => (
-            <input
-              {...p}
-              {...form.register('email')}
-              type="email"
-              autoComplete="off"
-              className={FIELD_LOOK}
-            />
-          )}
-        </Field>
+        <TextField
+          label="Name"
+          error={errors.name && 'As it stands on sheets and in the trail'}
+          field={form.register('name')}
+          autoComplete="off"
+        />
+        <TextField
+          label="Address"
+          error={errors.email && 'An email address; it is what they sign in with'}
+          field={form.register('email')}
+          type="email"
+          autoComplete="off"
+        />
         <Field label="Role">
           {(p) => (
             <select {...p} {...form.register('role')} className={FIELD_LOOK}>

@@ -7,8 +7,8 @@ import { call, messageOf } from '../../api/client.ts';
 import type { SessionInfo } from '@burl/contract';
 import { Button } from '../../ui/button.tsx';
 import { FormError } from '../../ui/form-error.tsx';
-import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { ROLE_WORDS } from '../../ui/role-words.ts';
+import { TextField } from '../../ui/text-field.tsx';
 
 const DEMO_PASSWORD = 'burl-demo-2026';
 
@@ -45,28 +45,20 @@ export function SignIn({ demo }: { demo: SessionInfo['demo'] }) {
           onSubmit={(e) => void form.handleSubmit(signIn)(e)}
           className="space-y-3 rounded-xl border border-line bg-card p-5"
         >
-          <Field label="Address" error={errors.email?.message}>
-            {(p) => (
-              <input
-                {...p}
-                {...form.register('email')}
-                type="email"
-                autoComplete="username"
-                className={FIELD_LOOK}
-              />
-            )}
-          </Field>
-          <Field label="Password" error={errors.password?.message}>
-            {(p) => (
-              <input
-                {...p}
-                {...form.register('password')}
-                type="password"
-                autoComplete="current-password"
-                className={FIELD_LOOK}
-              />
-            )}
-          </Field>
+          <TextField
+            label="Address"
+            error={errors.email?.message}
+            field={form.register('email')}
+            type="email"
+            autoComplete="username"
+          />
+          <TextField
+            label="Password"
+            error={errors.password?.message}
+            field={form.register('password')}
+            type="password"
+            autoComplete="current-password"
+          />
           <FormError message={failed} />
           <Button type="submit" look="main" className="w-full" disabled={isSubmitting}>
             Sign in
