@@ -1,5 +1,6 @@
 import type { KnownTip, Observation, ResonanceBook, TipMode } from '@burl/core';
 import * as yup from 'yup';
+import { fieldsOf } from './fields-of.ts';
 import { numberList } from './number-list.ts';
 import { version } from './version.ts';
 
@@ -83,6 +84,8 @@ const combinationFields = {
 };
 export const combinationSchema = yup.object(combinationFields).noUnknown().required();
 export type CombinationInput = yup.InferType<typeof combinationSchema>;
+/** What is asked of a combination, without what is kept about it. */
+export const combinationInputOf = (c: CombinationInput): CombinationInput => fieldsOf(combinationSchema, c);
 
 export const combinationUpdateSchema = yup
   .object({ ...combinationFields, version: version() })

@@ -1,5 +1,6 @@
 import { type LimitState, type Operation, STEP_KEYS, type StepKey } from '@burl/core';
 import * as yup from 'yup';
+import { fieldsOf } from './fields-of.ts';
 import type { HoleKindRecord } from './holes.ts';
 import { operationSchema } from './operation-schema.ts';
 import { version } from './version.ts';
@@ -130,10 +131,7 @@ export const jobFieldsSchema = yup
   .required();
 
 /** What a job says of itself, without what is kept about it. */
-export const jobFieldsOf = (job: JobFields): JobFields =>
-  Object.fromEntries(
-    Object.keys(jobFieldsSchema.fields).map((key) => [key, job[key as keyof JobFields]]),
-  ) as unknown as JobFields;
+export const jobFieldsOf = (job: JobFields): JobFields => fieldsOf(jobFieldsSchema as never, job);
 
 export const jobUpdateSchema = jobFieldsSchema.shape({ version: version() });
 

@@ -1,31 +1,20 @@
-import type { CombinationDetail, CombinationInput, Crib } from '@burl/contract';
+import {
+  type CombinationDetail,
+  type CombinationInput,
+  combinationInputOf,
+  type Crib,
+  fittingHolder,
+} from '@burl/contract';
 import { isMillingCutter } from '@burl/core';
 import { type FormEvent, useState } from 'react';
 import { call, messageOf } from '../../api/client.ts';
 import { Num } from '../../ui/form-parts.tsx';
-import { fittingHolder } from '@burl/contract';
 import { Button } from '../../ui/button.tsx';
 import { EntrySelect } from '../../ui/entry-select.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { refreshChatter } from '../../api/hooks.ts';
-
-const inputOf = ({
-  machineId,
-  machineSerial,
-  holderId,
-  cutterId,
-  stickOutMm,
-  note,
-}: CombinationDetail): CombinationInput => ({
-  machineId,
-  machineSerial,
-  holderId,
-  cutterId,
-  stickOutMm,
-  note,
-});
 
 /** A new combination of machine, holder, cutter and stick-out, or one that is corrected. */
 export function CombinationDialog({
@@ -51,7 +40,7 @@ export function CombinationDialog({
     stickOutMm: 40,
     note: '',
     ...start,
-    ...(existing && inputOf(existing)),
+    ...(existing && combinationInputOf(existing)),
   });
   // What was measured was measured of these four: they are another combination's.
   const measured = existing !== undefined && existing.tips.length + existing.cuts.length > 0;
