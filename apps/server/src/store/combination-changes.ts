@@ -11,27 +11,14 @@ import { and, eq, isNull } from 'drizzle-orm';
 import { record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
 import { attachedBytes, keepAttachment } from './attachments.ts';
+import { requireEntry } from './crib-store.ts';
 import { present } from './refusal.ts';
 import { markStaleUsing } from './summary-stale.ts';
-import { alloys, combinations, cutters, holders, machines, testCuts, tipRecords } from './schema.ts';
+import { combinations, testCuts, tipRecords } from './schema.ts';
 
 type CombinationRow = typeof combinations.$inferSelect;
 interface Made {
   readonly id: string;
-}
-
-/** Throws unless the crib has an entry of this id. */
-export async function requireEntry(
-  tx: Transaction,
-  table: typeof machines | typeof holders | typeof cutters | typeof alloys,
-  field: string,
-  id: string,
-): Promise<void> {
-  const [found] = await tx
-    .select({ id: table.id })
-    .from(table as typeof machines)
-    .where(eq(table.id, id));
-  if (!found) throw new InputError([{ field, value: id, allowed: 'an entry of the crib' }]);
 }
 
 async function requireCombination(tx: Transaction, id: string): Promise<CombinationRow> {
@@ -64,18 +51,23 @@ async function refuseImpossible(
   c: CombinationRow,
   cut: Pick<TestCutInput, 'rpm' | 'overridePercent' | 'axialDepthMm' | 'radialEngagementMm'>,
 ): Promise<void> {
-  const [machine] = await tx.select().from(machines).where(eq(machines.id, c.machineId));
-  const [cutter] = await tx.select().from(cutters).where(eq(cutters.id, c.cutterId));
-  const problems = impossibleIn(cut, machine!.document, cutter!.document, c.stickOutMm);
+  const machine = await requireEntry(tx, 'machines', 'machineId', c.machineId);
+  const cutter = await requireEntry(tx, 'cutters', 'cutterId', c.cutterId);
+  const problems = impossibleIn(cut, machine, cutter, c.stickOutMm);
   if (problems.length > 0) throw new InputError(problems);
+}
+
+/** Throws unless machine, holder and cutter are of the crib. */
+export async function requireNamed(tx: Transaction, input: CombinationInput): Promise<void> {
+  await requireEntry(tx, 'machines', 'machineId', input.machineId);
+  await requireEntry(tx, 'holders', 'holderId', input.holderId);
+  await requireEntry(tx, 'cutters', 'cutterId', input.cutterId);
 }
 
 /** One spindle, holder, tool and stick-out, to remember what was measured of it. */
 export const addCombination = (db: Database, person: Person, input: CombinationInput): Promise<Made> =>
   db.transaction(async (tx) => {
-    await requireEntry(tx, machines, 'machineId', input.machineId);
-    await requireEntry(tx, holders, 'holderId', input.holderId);
-    await requireEntry(tx, cutters, 'cutterId', input.cutterId);
+    await requireNamed(tx, input);
     const [row] = await tx
       .insert(combinations)
       .values({ ...input, madeBy: person.name })
@@ -150,7 +142,7 @@ export const logTestCut = async (
   const bytes = attachment ? await attachedBytes(attachment) : null;
   return db.transaction(async (tx) => {
     const combination = await requireCombination(tx, combinationId);
-    await requireEntry(tx, alloys, 'alloyId', cut.alloyId);
+    await requireEntry(tx, 'alloys', 'alloyId', cut.alloyId);
     refuseSimulated(combination, cut.simulated);
     await refuseImpossible(tx, combination, cut);
     const [row] = await tx

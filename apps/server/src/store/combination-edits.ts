@@ -4,9 +4,9 @@ import { eq, sql } from 'drizzle-orm';
 import { changed, record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
 import { databaseCode } from './database-error.ts';
-import { named, requireEntry } from './combination-changes.ts';
+import { named, requireNamed } from './combination-changes.ts';
 import { present, Refusal, stale } from './refusal.ts';
-import { combinations, cutters, holders, machines, testCuts, tipRecords } from './schema.ts';
+import { combinations, testCuts, tipRecords } from './schema.ts';
 import { markStaleUsing } from './summary-stale.ts';
 
 type Row = typeof combinations.$inferSelect;
@@ -67,9 +67,7 @@ export const changeCombination = (
               allowed: `${before[field]}: ${tips} tap tests and ${cuts} cuts are of that; make another combination`,
             })),
           );
-        await requireEntry(tx, machines, 'machineId', input.machineId);
-        await requireEntry(tx, holders, 'holderId', input.holderId);
-        await requireEntry(tx, cutters, 'cutterId', input.cutterId);
+        await requireNamed(tx, input);
         const [after] = await tx
           .update(combinations)
           .set({ ...input, version: version + 1 })

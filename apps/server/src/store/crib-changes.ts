@@ -3,7 +3,6 @@ import type {
   AssemblyInput,
   AssemblyUpdate,
   CopyEntry,
-  CribDocuments,
   CribEntry,
   CribKind,
   Person,
@@ -19,7 +18,7 @@ import {
 import { eq, sql } from 'drizzle-orm';
 import { changed, record } from './audit.ts';
 import type { Database } from './client.ts';
-import { CRIB_TABLES, entryOf, toolMaterialsOf } from './crib-store.ts';
+import { CRIB_TABLES, entryOf, requireEntry, toolMaterialsOf } from './crib-store.ts';
 import { inUse, locked, present, stale } from './refusal.ts';
 import { markStaleNaming, namedAt } from './summary-stale.ts';
 import { type alloys, assemblies } from './schema.ts';
@@ -111,20 +110,8 @@ export const removeEntry = (db: Database, person: Person, kind: CribKind, id: st
 
 /** Both are of the crib, and the one goes into the other. */
 async function requirePair(db: Database, { cutterId, holderId }: AssemblyInput): Promise<void> {
-  const one = async <K extends 'cutters' | 'holders'>(
-    kind: K,
-    field: string,
-    id: string,
-  ): Promise<CribDocuments[K]> => {
-    const table = tableOf(kind);
-    const [found] = await db.select().from(table).where(eq(table.id, id));
-    if (!found) throw new InputError([{ field, value: id, allowed: 'an entry of the crib' }]);
-    return found.document as unknown as CribDocuments[K];
-  };
-  const [cutter, holder] = [
-    await one('cutters', 'cutterId', cutterId),
-    await one('holders', 'holderId', holderId),
-  ];
+  const cutter = await requireEntry(db, 'cutters', 'cutterId', cutterId);
+  const holder = await requireEntry(db, 'holders', 'holderId', holderId);
   const wrong = wrongHolder(cutter, holder);
   if (wrong)
     throw new InputError([

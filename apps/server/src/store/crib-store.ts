@@ -1,10 +1,11 @@
-import type {
-  Coating,
-  Operation,
-  OperationContext,
-  ResonanceBook,
-  Substrate,
-  ToolMaterials,
+import {
+  type Coating,
+  InputError,
+  type Operation,
+  type OperationContext,
+  type ResonanceBook,
+  type Substrate,
+  type ToolMaterials,
 } from '@burl/core';
 import {
   bookOf,
@@ -47,6 +48,20 @@ export async function entriesOf<K extends CribKind>(
 ): Promise<CribEntry<K>[]> {
   const rows = await db.select().from(CRIB_TABLES[kind] as typeof alloys);
   return rows.map((r) => entryOf<K>(r)).sort((a, b) => a.document.name.localeCompare(b.document.name, 'en'));
+}
+
+/** An entry somebody names. Throws an InputError at `field` where the crib has none of this id. */
+export async function requireEntry<K extends CribKind>(
+  db: Database | Transaction,
+  kind: K,
+  field: string,
+  id: string,
+  allowed = 'an entry of the crib',
+): Promise<CribDocuments[K]> {
+  const table = CRIB_TABLES[kind] as typeof alloys;
+  const [found] = await db.select({ document: table.document }).from(table).where(eq(table.id, id));
+  if (!found) throw new InputError([{ field, value: id, allowed }]);
+  return found.document as unknown as CribDocuments[K];
 }
 
 export async function toolMaterialsOf(db: Database | Transaction): Promise<ToolMaterials> {

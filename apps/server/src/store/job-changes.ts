@@ -6,28 +6,21 @@ import {
   jobFieldsOf,
   type Person,
 } from '@burl/contract';
-import { InputError } from '@burl/core';
 import { desc, eq } from 'drizzle-orm';
 import { changed, record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
+import { requireEntry } from './crib-store.ts';
 import { jobDetail, jobOf, openForEditing } from './job-store.ts';
 import { inUse, present, Refusal, stale } from './refusal.ts';
 import { markStale } from './summary-stale.ts';
-import { alloys, auditEvents, jobs, machines, setups } from './schema.ts';
+import { auditEvents, jobs, setups } from './schema.ts';
 
 /** Events of a job that are handed out. */
 const MOST_EVENTS = 200;
 
 async function requireKnown(tx: Transaction, fields: JobFields): Promise<void> {
-  const [alloy] = await tx.select({ id: alloys.id }).from(alloys).where(eq(alloys.id, fields.alloyId));
-  if (!alloy)
-    throw new InputError([{ field: 'alloyId', value: fields.alloyId, allowed: 'an alloy of the crib' }]);
-  const [machine] = await tx
-    .select({ id: machines.id })
-    .from(machines)
-    .where(eq(machines.id, fields.machineId));
-  if (!machine)
-    throw new InputError([{ field: 'machineId', value: fields.machineId, allowed: 'a machine of the crib' }]);
+  await requireEntry(tx, 'alloys', 'alloyId', fields.alloyId, 'an alloy of the crib');
+  await requireEntry(tx, 'machines', 'machineId', fields.machineId, 'a machine of the crib');
 }
 
 /** A new job with a first setup. Throws an InputError when it names what the crib has not. */
