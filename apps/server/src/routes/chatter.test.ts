@@ -121,6 +121,7 @@ describe('a combination that is edited', () => {
     expect((await engineer('POST', `/api/resonance/${id}/tips`, TIP)).statusCode).toBe(404);
     expect((await engineer('DELETE', `/api/resonance/${id}`)).statusCode).toBe(404);
     expect((await engineer('POST', `/api/resonance/${id}/restoration`)).statusCode).toBe(200);
+    expect((await engineer('POST', `/api/resonance/${id}/restoration`)).statusCode).toBe(409);
     expect(await known()).toBe(true);
   });
 

@@ -89,11 +89,8 @@ export const changeCombination = (
 const setRemoved = (db: Database, person: Person, id: string, removed: boolean): Promise<Combination> =>
   db.transaction(async (tx) => {
     const before = await locked(tx, id);
-    if (Boolean(before.removedAt) === removed)
-      throw new Refusal(
-        'not-found',
-        removed ? 'This combination was removed already.' : 'This combination is there.',
-      );
+    if (removed && before.removedAt) throw new Refusal('not-found', 'This combination was removed already.');
+    if (!removed && !before.removedAt) throw new Refusal('state', 'This combination is there.');
     const [after] = await tx
       .update(combinations)
       .set({ removedAt: removed ? sql`now()` : null, version: before.version + 1 })
