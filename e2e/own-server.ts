@@ -1,10 +1,6 @@
-import { fork } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { once } from 'node:events';
-import { resolve } from 'node:path';
 import { ensureDatabase } from '../scripts/database.mjs';
-
-const ROOT = resolve(import.meta.dirname, '..');
+import { startServer } from '../scripts/server-process.mjs';
 
 export interface OwnServer {
   readonly url: string;
@@ -21,28 +17,11 @@ export async function ownServer(): Promise<OwnServer> {
   if (!admin) throw new Error('BURL_TEST_DATABASE is not set; run npm test, which starts a cluster');
   const name = `e2e_${randomBytes(5).toString('hex')}`;
   await ensureDatabase(admin, name);
-  const server = fork(resolve(ROOT, 'apps/server/dist/main.js'), {
-    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-    env: {
-      ...process.env,
-      PORT: '0',
-      DATABASE_URL: admin.replace(/\/[^/]*$/, `/${name}`),
-      SESSION_SECRET: randomBytes(32).toString('hex'),
-      BURL_SIGN_INS_PER_MINUTE: '1000',
-    },
+  const server = await startServer({
+    databaseUrl: admin.replace(/\/[^/]*$/, `/${name}`),
+    environment: { BURL_SIGN_INS_PER_MINUTE: '1000' },
   });
-  const [ready] = (await Promise.race([
-    once(server, 'message'),
-    once(server, 'exit').then(([code]) => {
-      throw new Error(`the server ended with code ${code} before it was ready`);
-    }),
-  ])) as [{ readonly ready: number }];
-  return {
-    url: `http://127.0.0.1:${ready.ready}`,
-    stop: async () => {
-      const ended = once(server, 'exit');
-      server.kill('SIGTERM');
-      await ended;
-    },
-  };
+  // What it has to say belongs beside the test that made it say so.
+  server.process.stderr?.pipe(process.stderr);
+  return server;
 }

@@ -17,11 +17,9 @@ export function smallDisk(folder: string): (() => void) | null {
 export class Ground {
   cluster!: Cluster;
   server!: HeldServer;
-  readonly #port: number;
   readonly database = 'burl_kill';
-  constructor(port: number) {
-    this.#port = port;
-  }
+  /** Where the first one listens, and every one after it; 0 before. */
+  port = 0;
   async startDatabase(): Promise<void> {
     for (let i = 0; ; i++) {
       try {
@@ -38,7 +36,8 @@ export class Ground {
   }
   /** Always at the same port, as behind a proxy. */
   async startServer(): Promise<void> {
-    this.server = await holdServer(this.url, { PORT: String(this.#port) });
+    this.server = await holdServer(this.url, { PORT: String(this.port) });
+    this.port = Number(new URL(this.server.url).port);
   }
 }
 

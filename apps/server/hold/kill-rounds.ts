@@ -9,7 +9,6 @@ import pg from 'pg';
 import { ensureDatabase } from '../../../scripts/database.mjs';
 import { ROOT } from '../../../scripts/postgres.mjs';
 import { filledJobs, fillShop } from './crowd.ts';
-import { freePort } from './held-server.ts';
 import { DEEDS, Ground, smallDisk } from './kill-ground.ts';
 import { below, none, type Row } from './row.ts';
 import { jsonOf, signedIn, type Visitor } from './visitor.ts';
@@ -149,8 +148,7 @@ export async function holdKillRounds(rounds: number): Promise<Row[]> {
   const folder = join(ROOT, '.data', 'pg-hold');
   if (existsSync(folder)) rmSync(folder, { recursive: true, force: true });
   const unmount = smallDisk(folder);
-  const port = await freePort();
-  const g = new Ground(port);
+  const g = new Ground();
   const lost: string[] = [];
   const late: string[] = [];
   let [longest, during, saves, releasesGiven] = [0, '', 0, 0];
@@ -203,7 +201,7 @@ export async function holdKillRounds(rounds: number): Promise<Row[]> {
     const pid = g.server?.process.pid;
     await g.server?.stop();
     if (pid !== undefined && spawnSync('kill', ['-0', String(pid)]).status === 0) left.push(`process ${pid}`);
-    if (await portOpen(port)) left.push(`port ${port}`);
+    if (g.port > 0 && (await portOpen(g.port))) left.push(`port ${g.port}`);
     g.cluster?.stop();
     unmount?.();
   }
