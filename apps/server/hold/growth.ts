@@ -1,6 +1,6 @@
 import { seededUniform } from '@burl/core';
 import type { JobDetail, Variant } from '@burl/contract';
-import { filledJobs, untilWorkedOut } from './crowd.ts';
+import { filledJobs, untilWorkedOut } from './shop.ts';
 import type { HeldServer } from './held-server.ts';
 import { percentile } from './row.ts';
 import { jsonOf, signedIn } from './visitor.ts';

@@ -8,7 +8,7 @@ import { seededUniform } from '@burl/core';
 import pg from 'pg';
 import { ensureDatabase } from '../../../scripts/database.mjs';
 import { ROOT } from '../../../scripts/postgres.mjs';
-import { filledJobs, fillShop } from './crowd.ts';
+import { filledJobs, fillShop } from './shop.ts';
 import { DEEDS, Ground, smallDisk } from './kill-ground.ts';
 import { below, none, type Row } from './row.ts';
 import { jsonOf, signedIn, type Visitor } from './visitor.ts';

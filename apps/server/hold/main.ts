@@ -3,7 +3,7 @@ import { CRIB_KINDS } from '@burl/contract';
 import { startTestServer } from '../test/client.ts';
 import { type EmptyDatabase, emptyDatabase } from '../test/database.ts';
 import { holdBodiesAtLimit } from './bodies-at-limit.ts';
-import { fillShop, fillSummaries, holdDesk, holdLoad, holdReaders, untilWorkedOut } from './crowd.ts';
+import { holdDesk, holdLoad, holdReaders } from './crowd.ts';
 import type { EntriesHeld } from './entries.ts';
 import { growthTable, measureServices } from './growth.ts';
 import { holdGuesses } from './guesses.ts';
@@ -15,6 +15,7 @@ import { below, none, printRows, type Row } from './row.ts';
 import { holdSchedules } from './schedules.ts';
 import { holdSeveralServers } from './several-servers.ts';
 import { holdSignOuts } from './sign-outs.ts';
+import { fillShop, fillSummaries, untilWorkedOut } from './shop.ts';
 import { signedIn } from './visitor.ts';
 
 /** A server on a database of its own, gone afterwards whatever happens. */
