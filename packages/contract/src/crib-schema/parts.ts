@@ -1,0 +1,52 @@
+import * as yup from 'yup';
+
+export const slug = (): yup.StringSchema<string> =>
+  yup
+    .string()
+    .strict()
+    .required()
+    .max(120)
+    .matches(/^[a-z0-9][a-z0-9.-]*$/, '${path} may hold small letters, digits, dots and hyphens');
+
+/** A number from here to there: what no alloy, tool, holder or machine goes beyond, with room for the unusual. */
+export const within = (low: number, high: number, unit = ''): yup.NumberSchema<number> => {
+  const allowed = `\${path} must be ${low} to ${high}${unit && ` ${unit}`}`;
+  return yup.number().strict().required().min(low, allowed).max(high, allowed);
+};
+export const MOST_TEXTS = 60;
+const MOST_TEXT = 4000;
+export const text = (): yup.StringSchema => yup.string().strict().defined().max(MOST_TEXT);
+export const texts = (): yup.Schema => yup.array().of(text()).max(MOST_TEXTS).required();
+export const yes = (): yup.BooleanSchema<boolean> => yup.boolean().strict().required();
+/** A thing with these fields; others are carried as they are. */
+export const thing = (fields: Record<string, yup.Schema>): yup.ObjectSchema<Record<string, unknown>> =>
+  yup.object(fields).required() as never;
+/** The same, or nothing. Yup fills a missing object in from its fields unless its default is nothing. */
+export const maybe = (schema: yup.Schema): yup.Schema => schema.notRequired().nullable().default(undefined);
+
+const rising = (v: readonly number[] | null | undefined): boolean =>
+  !v || v.every((x, i) => i === 0 || x >= v[i - 1]!);
+/** Numbers that rise, as many as said. */
+export const numbers = (length: number, of: () => yup.NumberSchema<number>): yup.Schema =>
+  yup
+    .array()
+    .of(of())
+    .length(length, `\${path} must hold ${length} numbers`)
+    .required()
+    .test('order', '${path} must rise', rising);
+export const span = (low: number, high: number, unit = ''): yup.ObjectSchema<Record<string, unknown>> =>
+  thing({
+    low: within(low, high, unit),
+    typical: within(low, high, unit),
+    high: within(low, high, unit),
+  }).test(
+    'order',
+    '${path} must rise from low over typical to high',
+    (v) => !v || rising([v['low'], v['typical'], v['high']] as number[]),
+  );
+
+export const chip = () => within(0.0001, 5, 'mm');
+export const GROUPS = ['P', 'M', 'K', 'N', 'S', 'H'] as const;
+export const named = { id: slug(), name: yup.string().strict().required().max(200) };
+
+export const rpm = () => within(1, 300_000, 'rpm');
