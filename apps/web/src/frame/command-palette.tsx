@@ -1,6 +1,6 @@
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useJobs } from '../api/hooks.ts';
 import { useActions } from './actions.tsx';
@@ -14,7 +14,19 @@ export function CommandPalette({ open, onClose }: { open: boolean; onClose: () =
   const [typed, setTyped] = useState('');
   const search = useDeferredValue(typed.trim());
   // Actions are searched as well: words that find no job find one of them.
-  const { data: jobs } = useJobs(open ? { search, most: 20 } : null);
+  const { data: jobs, isLoading } = useJobs(open ? { search, most: 20 } : null);
+  const looking = isLoading || search !== typed.trim();
+  const list = useRef<HTMLDivElement>(null);
+  const [entered, setEntered] = useState(false);
+  // Who is quicker than the server means the best of what it will answer, not of what stood there before.
+  useEffect(() => {
+    if (!entered || looking) return;
+    const frame = requestAnimationFrame(() => {
+      setEntered(false);
+      list.current?.querySelector<HTMLElement>('[cmdk-item][data-selected=true]')?.click();
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [entered, looking]);
   const pick = (run: () => void) => () => {
     onClose();
     run();
@@ -31,11 +43,19 @@ export function CommandPalette({ open, onClose }: { open: boolean; onClose: () =
           <Command label="Search or command" loop>
             <Command.Input
               value={typed}
-              onValueChange={setTyped}
+              onValueChange={(next) => {
+                setEntered(false);
+                setTyped(next);
+              }}
+              onKeyDown={(e) => {
+                if (e.key !== 'Enter' || !looking) return;
+                e.preventDefault();
+                setEntered(true);
+              }}
               placeholder="Job, place or action"
               className="mb-2 w-full rounded-md border border-line bg-raised px-3 py-2"
             />
-            <Command.List className="max-h-[50vh] overflow-auto">
+            <Command.List ref={list} className="max-h-[50vh] overflow-auto">
               <Command.Empty className="p-3 text-soft">No match.</Command.Empty>
               <Command.Group heading="Do" className="text-soft [&_[cmdk-item]]:text-ink">
                 {actions.map((a) => (
