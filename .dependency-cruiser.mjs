@@ -3,7 +3,17 @@ import { join } from 'node:path';
 
 const CORE = '^packages/core/src';
 /** Floors of the core from the ground up: each uses those below it only. */
-const FLOORS = ['numerics', 'units', 'crib', 'physics', 'judging', 'operations', 'evaluation', 'deciding'];
+const FLOORS = [
+  'numerics',
+  'units',
+  'crib',
+  'physics',
+  'families',
+  'judging',
+  'operations',
+  'evaluation',
+  'deciding',
+];
 /** Rooms of physics, likewise: what a cut is, what bends, what follows from both. */
 const PHYSICS = ['cutting', 'structure', 'heat', 'life', 'surface', 'path', 'holes', 'threads', 'dynamics'];
 

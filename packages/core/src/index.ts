@@ -241,3 +241,22 @@ export type { HoleRisk } from './judging/result.ts';
 export { seededNormal, seededUniform } from './numerics/random.ts';
 export { STATE_WORDS } from './judging/limit.ts';
 export { formatDay } from './units/date.ts';
+export { CUTTER_FAMILIES } from './families/cutter-families.ts';
+export {
+  type ChoiceField,
+  type CutterFamily,
+  type Followed,
+  type Given,
+  type NumberField,
+  ofFamily,
+} from './families/family.ts';
+export {
+  HOLDER_KINDS,
+  holderChoices,
+  holderFields,
+  holderOfClass,
+  INTERFACES,
+  workingHolders,
+} from './families/holder-class.ts';
+export { MACHINE_CLASSES, machineFields, machineOfClass, smallMachines } from './families/machine-class.ts';
+export { workingRange } from './families/working-range.ts';

@@ -1,8 +1,24 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { smallMachines, workingHolders, workingRange } from '@burl/core';
 import { sql } from 'drizzle-orm';
+import type { CribKind } from '@burl/contract';
 import type { Database } from '../store/client.ts';
 import { alloys, cutters, holders, machines, toolMaterials } from '../store/schema.ts';
+
+type Entry = { readonly id: string };
+/** What follows from rules alone: the working range of a shop. */
+const CLASSES: { readonly [K in CribKind]?: () => readonly Entry[] } = {
+  cutters: workingRange,
+  holders: workingHolders,
+  machines: smallMachines,
+};
+
+/** Reference entries, and those of the working range that are none of them already. */
+function withClasses(kind: CribKind, given: readonly Entry[]): readonly Entry[] {
+  const known = new Set(given.map((e) => e.id));
+  return [...given, ...(CLASSES[kind]?.() ?? []).filter((e) => !known.has(e.id))];
+}
 
 /** Puts the shipped reference data in, or brings it up to date; what the shop made is not touched. */
 export async function seedCrib(db: Database, folder: string): Promise<void> {
@@ -11,7 +27,7 @@ export async function seedCrib(db: Database, folder: string): Promise<void> {
   const tables = { alloys, cutters, holders, machines };
   await db.transaction(async (tx) => {
     for (const [kind, table] of Object.entries(tables) as [keyof typeof tables, typeof alloys][]) {
-      const documents = read(kind)[kind] as unknown as { id: string }[];
+      const documents = withClasses(kind, read(kind)[kind] as unknown as { id: string }[]);
       await tx
         .insert(table)
         .values(
@@ -24,7 +40,7 @@ export async function seedCrib(db: Database, folder: string): Promise<void> {
         .onConflictDoUpdate({
           target: table.id,
           set: { document: sql`excluded.document` },
-          setWhere: sql`${table.origin} = 'built-in'`,
+          setWhere: sql`${table.origin} = 'built-in' and ${table.document} is distinct from excluded.document`,
         });
     }
     const { substrates, coatings } = read('cutters') as unknown as Record<

@@ -1,0 +1,24 @@
+import { ballNoseFamily } from './ball-nose.ts';
+import { chamferMillFamily } from './chamfer-mill.ts';
+import { drillFamily } from './drill.ts';
+import { endMillFamily } from './end-mill.ts';
+import { faceMillFamily } from './face-mill.ts';
+import type { CutterFamily } from './family.ts';
+import { lollipopFamily, slotCutterFamily } from './necked-mills.ts';
+import { reamerFamily } from './reamer.ts';
+import { tapFamily } from './tap.ts';
+import { threadMillFamily } from './thread-mill.ts';
+
+/** Every family a tool is made from, as they are offered. */
+export const CUTTER_FAMILIES: readonly CutterFamily[] = [
+  endMillFamily,
+  ballNoseFamily,
+  faceMillFamily,
+  drillFamily,
+  tapFamily,
+  threadMillFamily,
+  reamerFamily,
+  chamferMillFamily,
+  slotCutterFamily,
+  lollipopFamily,
+];

@@ -1,0 +1,164 @@
+import { describe, expect, it } from 'vitest';
+import { CRIB, SEAL_POCKET } from '../../fixtures/crib.ts';
+import { type Cutter, isDrill, isMillingCutter, isTap, outerDiameter } from '../crib/cutter.ts';
+import { madeOf } from '../crib/tool-materials.ts';
+import { fittingHolders } from '../deciding/choosing/fitting-holder.ts';
+import { type StepDraft, stepWith } from '../deciding/hole-plan/shop.ts';
+import { evaluate } from '../evaluation/evaluate.ts';
+import { startingStickOut, withStartingCut } from '../evaluation/starting-cut.ts';
+import type { OperationContext } from '../operations/context.ts';
+import { usualPath } from '../operations/milling/milling-operation.ts';
+import type { Operation } from '../operations/operation.ts';
+import { PLAIN_HOLE } from '../physics/holes/hole.ts';
+import { threadOf } from '../physics/threads/thread-table.ts';
+import { workingHolders } from './holder-class.ts';
+import { smallMachines } from './machine-class.ts';
+import { workingRange } from './working-range.ts';
+
+const MACHINES = [...CRIB.machines, ...smallMachines()];
+const HOLDERS = [...CRIB.holders, ...workingHolders()];
+const LARGE = MACHINES.find((m) => m.id === 'axis5-24k')!;
+/** Every alloy of a tool’s groups with `BURL_EVERY_ALLOY`, which takes minutes; one a group, in turn, without. */
+const EVERY = process.env['BURL_EVERY_ALLOY'] === '1';
+
+function alloysFor(cutter: Cutter, turn: number) {
+  const groups = [...new Set(cutter.suits_iso_groups)];
+  return groups.flatMap((group) => {
+    const list = CRIB.alloys.filter((a) => a.iso513_group === group);
+    return EVERY ? list : [list[turn % list.length]!];
+  });
+}
+
+/** A wide open face or a pocket three diameters wide, an allowance left. */
+function milled(cutter: Cutter, context: OperationContext): Operation {
+  const d = outerDiameter(cutter);
+  const kind = cutter.type.startsWith('face_mill') ? ('face' as const) : ('pocket' as const);
+  const depthMm = Math.min(0.4 * (cutter.properties.LU ?? d), d);
+  return withStartingCut(
+    {
+      ...SEAL_POCKET,
+      alloyId: context.alloy.id,
+      machineId: context.machine.id,
+      tooling: {
+        cutterId: cutter.id,
+        holderId: context.holder.id,
+        stickOutMm: Math.ceil(startingStickOut({ cutter }, depthMm + 2)),
+      },
+      feature: {
+        ...SEAL_POCKET.feature,
+        kind,
+        lengthMm: 6 * d,
+        widthMm: 3 * d,
+        depthMm,
+        cornerRadiusMm: kind === 'pocket' ? 0.7 * d : null,
+      },
+      path: usualPath(kind),
+    },
+    context,
+  );
+}
+
+function holed(cutter: Cutter): { readonly draft: StepDraft; readonly depthMm: number } | null {
+  const d = cutter.properties.DC!;
+  const hole = { ...PLAIN_HOLE, through: true };
+  if (isDrill(cutter))
+    return {
+      depthMm: 2 * d,
+      draft: {
+        kind: 'drilling',
+        role: 'drill',
+        followedByDeg: null,
+        hole: { ...hole, diameterMm: d, depthMm: 2 * d },
+        cut: { speedRpm: 500, feedPerRevMm: 0.05, peck: 'plan', breakthroughFeed: 1 },
+      } as StepDraft,
+    };
+  if (cutter.type === 'reamer')
+    return {
+      depthMm: 2 * d,
+      draft: {
+        kind: 'reaming',
+        hole: { ...hole, diameterMm: d, depthMm: 2 * d, startMm: d - 0.2, piloted: true },
+        cut: { speedRpm: 200, feedPerRevMm: 0.2, outFeed: 1.5 },
+      } as StepDraft,
+    };
+  if (cutter.type === 'chamfer_mill') {
+    const widest = cutter.properties.DCX!;
+    return {
+      depthMm: 0.5,
+      draft: {
+        kind: 'chamfering',
+        hole: { ...hole, through: false, diameterMm: 0.7 * widest, depthMm: 0.4, piloted: true },
+        cut: { speedRpm: 500, feedPerToothMm: 0.03, widthMm: 0.4 },
+      } as StepDraft,
+    };
+  }
+  if (!isTap(cutter) && cutter.type !== 'thread_mill') return null;
+  const thread = threadOf(String(cutter.properties['TDZ']));
+  const startMm = Number(cutter.extended['tap_drill_mm'] ?? thread.majorMm - thread.pitchMm);
+  const depthMm = 1.5 * thread.majorMm;
+  const threaded = {
+    ...hole,
+    diameterMm: thread.majorMm,
+    depthMm,
+    startMm,
+    startDepthMm: depthMm + 3,
+    piloted: true,
+  };
+  return {
+    depthMm,
+    draft: (isTap(cutter)
+      ? { kind: 'tapping', thread, hole: threaded, cut: { speedRpm: 100, synchronous: true } }
+      : {
+          kind: 'thread-milling',
+          thread,
+          hole: threaded,
+          cut: { speedRpm: 500, feedPerToothMm: 0.03, passes: 1, springPasses: 0 },
+        }) as StepDraft,
+  };
+}
+
+/** What cannot be judged of a tool in an alloy; null where all of it can. */
+function unjudged(cutter: Cutter, alloy: OperationContext['alloy']): string | null {
+  const offer = { cutters: [cutter], holders: HOLDERS, substrates: CRIB.substrates, coatings: CRIB.coatings };
+  const at = (op: Operation, context: OperationContext): string | null => {
+    const e = evaluate(op, context);
+    const lost =
+      e.limits.find((l) => [l.predicted?.value, l.share?.value].some(Number.isNaN))?.name ??
+      e.numbers.find((n) => Number.isNaN(n.value))?.key;
+    return lost === undefined ? null : `${cutter.id} in ${alloy.id}: ${lost}`;
+  };
+  try {
+    if (isMillingCutter(cutter)) {
+      const [holder] = fittingHolders(HOLDERS, LARGE, cutter);
+      if (!holder) return `${cutter.id}: no holder`;
+      const made = madeOf(cutter, offer)!;
+      const context = { alloy, machine: LARGE, cutter, holder, ...made, quantity: 10 };
+      return at(milled(cutter, context), context);
+    }
+    const step = holed(cutter);
+    if (!step) return null;
+    const made = stepWith(
+      { alloy, machine: LARGE, offer, quantity: 10 },
+      cutter,
+      step.draft,
+      4,
+      step.depthMm,
+    );
+    return made ? at(made.op, made.context) : `${cutter.id}: no holder`;
+  } catch (error) {
+    return `${cutter.id} in ${alloy.id}: ${String(error)}`;
+  }
+}
+
+describe('the working range is judged without an error', () => {
+  const range = workingRange();
+  const types = [...new Set(range.map((c) => c.type))].filter(
+    (t) => t !== 'disc_slot_cutter' && t !== 'lollipop_mill',
+  );
+  it.each(types)('%s in alloys of its groups, in a holder of the crib', { timeout: 600_000 }, (type) => {
+    const tools = range.filter((c) => c.type === type);
+    const wrong = tools.flatMap((c, i) => alloysFor(c, i).map((a) => unjudged(c, a)));
+    expect(wrong.length).toBeGreaterThanOrEqual(tools.length);
+    expect(wrong.filter(Boolean)).toEqual([]);
+  });
+});

@@ -1,0 +1,174 @@
+import type { Cutter } from '../crib/cutter.ts';
+import { type CutterFamily, follows, num, tidy } from './family.ts';
+import { EDGES, ESTIMATED, inId, inName, lengthsOf, ratedRpm, shankFor, solidPrice } from './solid-tool.ts';
+
+/** What a head on a neck has in common: the neck bends, and the head cuts with little rake for its size. */
+const necked = (d: number, neck: number) => ({
+  ...ESTIMATED,
+  core_ratio: tidy(neck / d),
+  effective_bending_diameter_ratio: tidy(neck / d),
+  edge_radius_um: EDGES.light,
+  coating: 'tialn',
+  substrate: 'wc-fine-10co',
+  centre_cutting: false,
+  plunge_ok: false,
+  pitch: 'equal',
+  pitch_angles_deg: null,
+  through_coolant: false,
+});
+const NECK_FOLLOWS = 'the neck bends, not the head';
+
+/** Disc cutters on a neck: T-slots, undercuts, keyways. */
+export const slotCutterFamily: CutterFamily = {
+  id: 'slot-cutter',
+  name: 'T-slot and disc cutter, solid carbide',
+  choices: [],
+  fields: [
+    { key: 'diameter', label: 'Diameter, DC', unit: 'mm', least: 4, most: 80, usual: () => 25 },
+    {
+      key: 'width',
+      label: 'Width, CW',
+      unit: 'mm',
+      least: 0.5,
+      most: 30,
+      usual: (g) => 0.44 * num(g, 'diameter'),
+      rule: '44% of the diameter, as for T-slots',
+    },
+    {
+      key: 'neck',
+      label: 'Neck, DN',
+      unit: 'mm',
+      least: 1,
+      most: 40,
+      usual: (g) => 0.46 * num(g, 'diameter'),
+      rule: '46% of the diameter, as for T-slots',
+    },
+    { key: 'teeth', label: 'Teeth', unit: 'pieces', least: 2, most: 20, whole: true, usual: () => 6 },
+  ],
+  build(g) {
+    const [d, w, neck, z] = ['diameter', 'width', 'neck', 'teeth'].map((k) => num(g, k)) as [
+      number,
+      number,
+      number,
+      number,
+    ];
+    const shank = shankFor(Math.max(neck, 0.5 * d));
+    const reach = tidy(0.8 * d + 4);
+    const cutter: Cutter = {
+      id: `tslot-${inId(d)}x${inId(w)}-z${z}`,
+      name: `T-slot cutter ${inId(d)} × ${inName(w)}, ${z} teeth`,
+      type: 'disc_slot_cutter',
+      properties: {
+        DC: d,
+        CW: w,
+        APMX: w,
+        CDX: tidy((d - neck) / 2),
+        LU: reach,
+        ...lengthsOf(shank, reach),
+        DCONMS: shank,
+        DN: neck,
+        NOF: z,
+        ZEFP: z,
+        RE: 0.2,
+        KAPR: 90,
+        FHA: 10,
+        RMPX: 0,
+        RPMX: ratedRpm(d, 600),
+      },
+      extended: {
+        ...necked(d, neck),
+        chip_gullet_area_mm2: tidy((0.18 * d ** 2) / z),
+        fz_window_mm: [Number((0.0012 * d).toFixed(4)), Number((0.004 * d).toFixed(4))],
+        price: solidPrice(d, 1.3),
+      },
+      suits_iso_groups: ['P', 'M', 'K', 'N', 'S'],
+      note: 'neck governs bending',
+    };
+    return {
+      cutter,
+      followed: [
+        follows('Depth beside the neck', (d - neck) / 2, 'mm', 'half of diameter less neck'),
+        follows('Bends as a bar of', neck, 'mm', NECK_FOLLOWS),
+        follows('Shank', shank, 'mm', 'next standard shank, DIN 6535'),
+        follows('Price, estimated', Number(cutter.extended['price']), 'money', 'by diameter'),
+      ],
+    };
+  },
+};
+
+/** Balls on a neck, for undercuts and deburring from below. */
+export const lollipopFamily: CutterFamily = {
+  id: 'lollipop',
+  name: 'Lollipop cutter, solid carbide',
+  choices: [],
+  fields: [
+    { key: 'diameter', label: 'Diameter, DC', unit: 'mm', least: 1, most: 25, usual: () => 6 },
+    {
+      key: 'neck',
+      label: 'Neck, DN',
+      unit: 'mm',
+      least: 0.5,
+      most: 20,
+      usual: (g) => 0.6 * num(g, 'diameter'),
+      rule: '60% of the diameter: 220° of ball are free',
+    },
+    { key: 'flutes', label: 'Flutes', unit: 'pieces', least: 2, most: 8, whole: true, usual: () => 4 },
+    {
+      key: 'reach',
+      label: 'Reach, LU',
+      unit: 'mm',
+      least: 1,
+      most: 150,
+      usual: (g) => 3 * num(g, 'diameter'),
+      rule: '3×D',
+    },
+  ],
+  build(g) {
+    const [d, neck, z, reach] = ['diameter', 'neck', 'flutes', 'reach'].map((k) => num(g, k)) as [
+      number,
+      number,
+      number,
+      number,
+    ];
+    const shank = shankFor(d);
+    // How far the ball goes round below its neck.
+    const height = tidy(d / 2 + Math.sqrt(Math.max(0, d ** 2 - neck ** 2)) / 2);
+    const cutter: Cutter = {
+      id: `lollipop-${inId(d)}-z${z}`,
+      name: `Lollipop cutter ${inName(d)}, ${z} flutes`,
+      type: 'lollipop_mill',
+      properties: {
+        DC: d,
+        APMX: height,
+        LU: reach,
+        ...lengthsOf(shank, reach),
+        DCONMS: shank,
+        DN: neck,
+        NOF: z,
+        ZEFP: z,
+        RE: d / 2,
+        KAPR: 90,
+        FHA: 15,
+        RMPX: 0,
+        RPMX: ratedRpm(d, 900),
+      },
+      extended: {
+        ...necked(d, neck),
+        chip_gullet_area_mm2: tidy((0.12 * d ** 2) / z),
+        fz_window_mm: [Number((0.002 * d).toFixed(4)), Number((0.006 * d).toFixed(4))],
+        price: solidPrice(d, 1.4),
+      },
+      suits_iso_groups: ['P', 'M', 'K', 'N', 'S', 'H'],
+      note: 'neck governs bending',
+    };
+    return {
+      cutter,
+      followed: [
+        follows('Height of the ball', height, 'mm', 'from its tip to where the neck begins'),
+        follows('Bends as a bar of', neck, 'mm', NECK_FOLLOWS),
+        follows('Shank', shank, 'mm', 'next standard shank, DIN 6535'),
+        follows('Price, estimated', Number(cutter.extended['price']), 'money', 'by diameter'),
+      ],
+    };
+  },
+};
