@@ -1,4 +1,4 @@
-import { contextOf, CRIB } from '../fixtures/crib.ts';
+import { contextOf, SHIPPED } from '../fixtures/crib.ts';
 import type { LimitResult } from '../src/judging/result.ts';
 import { InputError } from '../src/units/input-error.ts';
 import { evaluate } from '../src/evaluation/evaluate.ts';
@@ -32,7 +32,7 @@ export function judgePractice(
   judged: readonly string[],
   conditions?: PracticeConditions,
 ): PracticeJudgement {
-  const cutter = CRIB.cutters.find((c) => c.id === cut.cutter);
+  const cutter = SHIPPED.cutters.find((c) => c.id === cut.cutter);
   if (!cutter) throw new Error(`${cut.id}: cutter ${cut.cutter} is not in the crib`);
   const op = operationOf(cut, cutter.properties.DC ?? 1, conditions);
   let limits: readonly LimitResult[] = [];

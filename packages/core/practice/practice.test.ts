@@ -5,7 +5,7 @@ import type { PracticeSet } from './operation-of.ts';
 
 const setOf = (name: string): PracticeSet =>
   JSON.parse(readFileSync(new URL(`./${name}.json`, import.meta.url), 'utf8')) as PracticeSet;
-const [everyday, own] = [setOf('everyday'), setOf('own-knowledge')];
+const [everyday, own, light] = [setOf('everyday'), setOf('own-knowledge'), setOf('light-cuts')];
 const linesOf = (found: readonly PracticeJudgement[], which: 'falseAlarm' | 'missed'): string[] =>
   found.filter((f) => f[which]).map(lineOf);
 
@@ -47,9 +47,22 @@ describe('cuts that run every day, cuts that fail', () => {
     expect(score.daily + score.failing).toBeGreaterThanOrEqual(50);
   });
 
+  it.each([
+    [0, true],
+    [0.1, false],
+    [0.15, true],
+  ])('polymers and light metals on small machines, with a land of %s mm', (flankWearMm, moving) => {
+    const found = judgeSet(light, { flankWearMm, moving });
+    const score = scoreOf(found);
+    expect(linesOf(found, 'missed')).toEqual([]);
+    expect(linesOf(found, 'falseAlarm')).toEqual([]);
+    expect(score.usable).toBeGreaterThanOrEqual(score.daily - 3);
+    expect([score.daily, score.failing]).toEqual([22, 6]);
+  });
+
   it('every cut of our own says why', () => {
-    for (const c of own.cuts) expect([c.id, c.why.length > 12]).toEqual([c.id, true]);
-    expect(new Set(own.cuts.map((c) => c.id)).size).toBe(own.cuts.length);
+    for (const c of [...own.cuts, ...light.cuts]) expect([c.id, c.why.length > 12]).toEqual([c.id, true]);
+    for (const { cuts } of [own, light]) expect(new Set(cuts.map((c) => c.id)).size).toBe(cuts.length);
   });
 });
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CRIB, SEAL_POCKET } from '../../fixtures/crib.ts';
+import { SEAL_POCKET, SHIPPED } from '../../fixtures/crib.ts';
 import { type Cutter, isDrill, isMillingCutter, isTap, outerDiameter } from '../crib/cutter.ts';
 import { madeOf } from '../crib/tool-materials.ts';
 import { fittingHolders } from '../deciding/choosing/fitting-holder.ts';
@@ -11,20 +11,16 @@ import { usualPath } from '../operations/milling/milling-operation.ts';
 import type { Operation } from '../operations/operation.ts';
 import { PLAIN_HOLE } from '../physics/holes/hole.ts';
 import { threadOf } from '../physics/threads/thread-table.ts';
-import { workingHolders } from './holder-class.ts';
-import { smallMachines } from './machine-class.ts';
 import { workingRange } from './working-range.ts';
 
-const MACHINES = [...CRIB.machines, ...smallMachines()];
-const HOLDERS = [...CRIB.holders, ...workingHolders()];
-const LARGE = MACHINES.find((m) => m.id === 'axis5-24k')!;
+const LARGE = SHIPPED.machines.find((m) => m.id === 'axis5-24k')!;
 /** Every alloy of a tool’s groups with `BURL_EVERY_ALLOY`, which takes minutes; one a group, in turn, without. */
 const EVERY = process.env['BURL_EVERY_ALLOY'] === '1';
 
 function alloysFor(cutter: Cutter, turn: number) {
   const groups = [...new Set(cutter.suits_iso_groups)];
   return groups.flatMap((group) => {
-    const list = CRIB.alloys.filter((a) => a.iso513_group === group);
+    const list = SHIPPED.alloys.filter((a) => a.iso513_group === group);
     return EVERY ? list : [list[turn % list.length]!];
   });
 }
@@ -119,7 +115,7 @@ function holed(cutter: Cutter): { readonly draft: StepDraft; readonly depthMm: n
 
 /** What cannot be judged of a tool in an alloy; null where all of it can. */
 function unjudged(cutter: Cutter, alloy: OperationContext['alloy']): string | null {
-  const offer = { cutters: [cutter], holders: HOLDERS, substrates: CRIB.substrates, coatings: CRIB.coatings };
+  const offer = { cutters: [cutter], holders: SHIPPED.holders, substrates: SHIPPED.substrates, coatings: SHIPPED.coatings };
   const at = (op: Operation, context: OperationContext): string | null => {
     const e = evaluate(op, context);
     const lost =
@@ -129,7 +125,7 @@ function unjudged(cutter: Cutter, alloy: OperationContext['alloy']): string | nu
   };
   try {
     if (isMillingCutter(cutter)) {
-      const [holder] = fittingHolders(HOLDERS, LARGE, cutter);
+      const [holder] = fittingHolders(SHIPPED.holders, LARGE, cutter);
       if (!holder) return `${cutter.id}: no holder`;
       const made = madeOf(cutter, offer)!;
       const context = { alloy, machine: LARGE, cutter, holder, ...made, quantity: 10 };

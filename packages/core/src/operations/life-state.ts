@@ -42,12 +42,58 @@ const INSERT: Source = {
 };
 
 export interface LifeState {
-  readonly lifeMin: Estimate;
+  /** Minutes of cutting an edge lasts; null where wear does not end it. */
+  readonly lifeMin: Estimate | null;
   readonly speedLimitMMin: Estimate;
   readonly notes: readonly string[];
 }
 
 const middle = (w: SpeedWindow): number | null => (w === null || w === 'not used' ? null : (w[0] + w[1]) / 2);
+
+/** How far the speed at which a polymer softens lies off: by grade, edge and how the chip leaves. */
+const SOFTENING: Source = {
+  id: 'softening-speed',
+  label: 'speed at which the polymer softens',
+  kind: 'assumed',
+  sigma: 0.15,
+  narrowBy: 'a trial cut: look whether chips weld or strings form',
+};
+
+/** Share of the diameter in the cut at which the three windows of speed are stated. */
+const [LOW, MODERATE_FROM, MODERATE_TO, HEAVY] = [0.1, 0.2, 0.4, 0.5];
+
+/** High end of a mill’s speed window at this radial engagement, m/min, between the three that are stated; null without. */
+function windowEnd(context: OperationContext, radialOverDiameter: number): number | null {
+  const w = context.alloy.vc_windows_m_min;
+  const end = (window: SpeedWindow): number | null =>
+    window === null || window === 'not used' ? null : window[1];
+  if (isHighSpeedSteel(context)) return end(w.hss_milling);
+  const c = w.carbide_milling;
+  const [low, moderate, heavy] = [
+    end(c.low_ae_under_0_1),
+    end(c.moderate_ae_0_2_0_4),
+    end(c.heavy_ae_over_0_5),
+  ];
+  if (low === null || moderate === null || heavy === null) return null;
+  const x = radialOverDiameter;
+  const between = (a: number, b: number, from: number, to: number): number =>
+    a + (b - a) * Math.min(1, Math.max(0, (x - from) / (to - from)));
+  return x <= MODERATE_TO
+    ? between(low, moderate, LOW, MODERATE_FROM)
+    : between(moderate, heavy, MODERATE_TO, HEAVY);
+}
+
+/** A polymer ends a cut by softening, not an edge by wear: its speed is held to the window, its life is not counted. */
+function softening(context: OperationContext, cut: LifeCut): LifeState | null {
+  const most = windowEnd(context, cut.radialOverDiameter);
+  return most === null
+    ? null
+    : {
+        lifeMin: null,
+        speedLimitMMin: uncertain(most, SOFTENING),
+        notes: ['wear does not end an edge in a polymer'],
+      };
+}
 
 /** Life and speed limit of a milling cut, or null where the crib has no life model for it. */
 export function millingLife(
@@ -57,7 +103,7 @@ export function millingLife(
   vc: number,
 ): LifeState | null {
   const solid = context.alloy.taylor_milling_coated_carbide;
-  if (!solid) return null;
+  if (!solid) return softening(context, cut);
   const insert = isIndexable(context.cutter);
   const model = insert ? insertModel(solid, context.alloy) : solid;
   let vc30 = op.measured.lifeSpeed30MMin ?? model.vc_m_min.life_30_min * speedHardnessFactor(op, context);

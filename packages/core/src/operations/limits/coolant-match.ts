@@ -35,7 +35,10 @@ function verdictOf({ op, context: { alloy, machine, cutter } }: CutState): {
   if (/^Air/.test(alloy.coolant) && kind === 'flood' && op.kind === 'milling') {
     return {
       state: 'tight',
-      text: `Flood quenches the edge each turn in ${alloy.name}; air or mist avoids comb cracks.`,
+      text:
+        alloy.family === 'polymer'
+          ? `Air clears the chips of ${alloy.name} as well; some fluids crack a stressed polymer or soak in.`
+          : `Flood quenches the edge each turn in ${alloy.name}; air or mist avoids comb cracks.`,
     };
   }
   if (/^Dry/.test(alloy.coolant) && WET.has(kind)) {

@@ -10,7 +10,7 @@ export const cuttingSpeedLimit: Limit<CutState> = {
   id: 'cutting-speed',
   group: 'heat and life',
   name: 'cutting speed',
-  assess({ cuttingSpeedMMin, speedLimitMMin, lifeNotes, op }) {
+  assess({ cuttingSpeedMMin, speedLimitMMin, lifeMin, lifeNotes, op }) {
     if (!speedLimitMMin) {
       return {
         predicted: { estimate: exact(cuttingSpeedMMin), unit: 'm/min' },
@@ -23,6 +23,21 @@ export const cuttingSpeedLimit: Limit<CutState> = {
         source: 'crib',
       };
     }
+    if (!lifeMin)
+      return {
+        predicted: { estimate: exact(cuttingSpeedMMin), unit: 'm/min' },
+        allowed: { value: speedLimitMMin.value, unit: 'm/min', from: 'speed from which chips melt and weld' },
+        share: over(exact(cuttingSpeedMMin), speedLimitMMin),
+        why: () =>
+          say(
+            'Cutting speed {0}; {1} allowed (the polymer softens).',
+            measure(cuttingSpeedMMin, 'm/min'),
+            measure(speedLimitMMin.value, 'm/min'),
+          ),
+        formula: 'vc ≤ high end of the window at ae/D',
+        inputs: () => [input('vc', 'cutting speed', cuttingSpeedMMin, 'm/min')],
+        source: 'crib, speed windows of polymers',
+      };
     return {
       predicted: { estimate: exact(cuttingSpeedMMin), unit: 'm/min' },
       allowed: {

@@ -11,8 +11,19 @@ export interface ChipWindow {
   readonly setBy: 'alloy window' | 'edge radius';
 }
 
+/** Chip of HDPE, the softest of the crib, at 12 mm: tools for polymers state their feed for such, mm. */
+const SOFTEST_CHIP = 0.15;
+
+/**
+ * Thickest chip of a tool in a polymer, mm: force is a tenth of aluminium’s, so no edge breaks by it, and the tool’s own window counts
+ * where it is wider than the alloy’s; less in the harder ones, as their chips are.
+ */
+const inPolymer = ({ alloy, cutter }: OperationContext): number =>
+  (cutter.extended.fz_window_mm?.[1] ?? 0) * Math.min(1, alloy.hm_window.c_mm / SOFTEST_CHIP);
+
 /** Chip window of this cutter in this alloy. Crib rule hm; judgement rules G-01 and G-02. */
-export function chipWindow({ alloy, cutter }: OperationContext): ChipWindow {
+export function chipWindow(context: OperationContext): ChipWindow {
+  const { alloy, cutter } = context;
   const w = alloy.hm_window;
   const diameter = Math.min(w.d_range_mm[1], Math.max(w.d_range_mm[0], cutter.properties.DC ?? 12));
   const target = isIndexable(cutter)
@@ -24,7 +35,7 @@ export function chipWindow({ alloy, cutter }: OperationContext): ChipWindow {
   return {
     thinnest: Math.max(low, edgeRadius),
     target,
-    thickest: high,
+    thickest: alloy.family === 'polymer' ? Math.max(high, inPolymer(context)) : high,
     edgeRadius,
     setBy: edgeRadius > low ? 'edge radius' : 'alloy window',
   };

@@ -7,6 +7,9 @@ import { input, type Limit } from '../../../judging/limit.ts';
 /** Chip window of mid-range steel the drills' feed windows are stated for, mm. */
 const STEEL_CHIP = 0.06;
 
+/** A drill made for steel goes so much faster in what is softer; in a polymer nothing loads its corners. */
+const [MOST_IN_METAL, MOST_IN_POLYMER] = [1.2, 1.8];
+
 const WINDOW: Source = {
   id: 'drill-feed-window',
   label: 'feed window of the drill, scaled from steel',
@@ -19,8 +22,9 @@ const WINDOW: Source = {
 export function drillFeedWindow({ alloy, cutter }: OperationContext): readonly [number, number] | null {
   const window = cutter.extended.fr_window_mm_per_rev;
   if (!window) return null;
-  const scaleBy = Math.min(1.2, alloy.hm_window.c_mm / STEEL_CHIP);
-  return [window[0] * scaleBy, window[1] * scaleBy];
+  const thicker = alloy.hm_window.c_mm / STEEL_CHIP;
+  const most = alloy.family === 'polymer' ? MOST_IN_POLYMER : MOST_IN_METAL;
+  return [window[0] * Math.min(MOST_IN_METAL, thicker), window[1] * Math.min(most, thicker)];
 }
 
 /** Too little feed rubs and hardens the bottom of the hole. */

@@ -7,6 +7,12 @@ import { input, type Limit } from '../../../judging/limit.ts';
 /** Of a roughing window's thin end, what is still cut and not rubbed; between both the edge works, but not for long. */
 const STILL_CUTS = 0.6;
 
+/** The same in aluminium, which does not harden under a sharp edge that rubs a little. */
+const STILL_CUTS_SOFT = 0.4;
+
+const stillCuts = ({ alloy }: MillingState['context']): number =>
+  alloy.family === 'aluminium' ? STILL_CUTS_SOFT : STILL_CUTS;
+
 /** A chip thinner than the edge is round is not cut but rubbed, and hardens the surface. */
 export const minimumChipLimit: Limit<MillingState> = {
   id: 'chip-thin',
@@ -19,7 +25,7 @@ export const minimumChipLimit: Limit<MillingState> = {
     const sensitivity = -(0.5 * s.runoutStep.value) / Math.max(s.chipMm, 1e-9);
     // A finishing pass is meant to be thin: its edge has only to be able to cut.
     const finishing = s.op.feature.allowanceMm === 0;
-    const rubs = finishing ? w.edgeRadius : Math.max(w.edgeRadius, STILL_CUTS * w.thinnest);
+    const rubs = finishing ? w.edgeRadius : Math.max(w.edgeRadius, stillCuts(s.context) * w.thinnest);
     const comfortable = finishing ? w.edgeRadius : w.thinnest;
     const chip = runout ? sensitiveTo(exact(s.chipMm), runout, Math.max(-2, sensitivity)) : exact(s.chipMm);
     const tight = s.chipMm >= rubs && comfortable * bandOf(power(chip, -1)).high > 1;
