@@ -12,7 +12,7 @@ import {
   type ResonanceBook,
   type ToolMaterials,
 } from '@burl/core';
-import type { Crib } from './crib.ts';
+import type { Crib, Stock } from './crib.ts';
 
 /** Where the entries an operation names are looked up, and what the job adds. */
 export interface ContextSource extends ToolMaterials {
@@ -23,6 +23,7 @@ export interface ContextSource extends ToolMaterials {
   /** Parts in the batch. */
   readonly quantity: number;
   readonly resonance?: ResonanceBook;
+  readonly stock?: readonly Stock[];
 }
 
 const sources = new WeakMap<Crib, Omit<ContextSource, 'quantity'>>();
@@ -36,6 +37,7 @@ export function cribSource(crib: Crib, quantity: number): ContextSource {
     holders: crib.holders.map((e) => e.document),
     ...crib.materials,
     resonance: crib.resonance,
+    stock: crib.stock,
   };
   sources.set(crib, known);
   return { ...known, quantity };
@@ -46,7 +48,7 @@ export const fileSource = ({
   crib,
   job,
 }: {
-  readonly crib: Omit<ContextSource, 'quantity' | 'resonance'>;
+  readonly crib: Omit<ContextSource, 'quantity' | 'resonance' | 'stock'>;
   readonly job: { readonly quantity: number };
 }): ContextSource => ({ ...crib, quantity: job.quantity });
 
@@ -80,6 +82,7 @@ export function resolveContext(
     missing.push(...missingMaterials(cutter, source).map((p) => ({ ...p, field: `cutter.${p.field}` })));
   if (!alloy || !machine || !holder || !cutter || !made) return { missing };
   const { quantity, resonance } = source;
+  const shelf = source.stock?.find((k) => k.cutterId === cutter.id);
   return {
     context: {
       alloy,
@@ -89,6 +92,7 @@ export function resolveContext(
       ...made,
       quantity,
       ...(resonance && { resonance }),
+      ...(shelf && { shelf: { edges: shelf.edges, edgePrice: shelf.price } }),
     },
   };
 }

@@ -126,7 +126,7 @@ describe('numbers of an entry', () => {
     ['cutters', 'properties.OAL', 60_000, /3 to 3000 mm/],
     ['cutters', 'properties', { DC: 0.1, DCONMS: 3, OAL: 2900, ZEFP: 2 }, /400 diameters/],
     ['cutters', 'extended.pitch_angles_deg', [72, 72, 72, 72, 72, 72], /one for each tooth|together be 360/],
-    ['cutters', 'properties.ZEFP', 2.5, /integer/],
+    ['cutters', 'properties.ZEFP', 2.5, /integer|whole number/],
     ['cutters', 'properties.RPMX', '15000', /number/],
     ['cutters', 'properties.XYZ', [1], /numbers and words only/],
     ['cutters', 'extended.pitch_angles_deg', [90, -90], /1 to 360/],

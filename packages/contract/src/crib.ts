@@ -1,4 +1,4 @@
-import type { Alloy, Cutter, Holder, Machine, ResonanceBook, ToolMaterials } from '@burl/core';
+import type { Alloy, Cutter, Difference, Holder, Machine, ResonanceBook, ToolMaterials } from '@burl/core';
 import * as yup from 'yup';
 import type { CribKind } from './crib-kinds.ts';
 import { CRIB_SCHEMAS, slug } from './crib-schema.ts';
@@ -17,7 +17,20 @@ export interface CribEntry<K extends CribKind = CribKind> {
   readonly origin: 'built-in' | 'shop';
   readonly copiedFrom: string | null;
   readonly version: number;
+  /** Not offered any more; jobs and releases that name it keep it. */
+  readonly retired: boolean;
   readonly document: CribDocuments[K];
+}
+
+/** What lies on the shelf of a cutter. */
+export interface Stock {
+  readonly cutterId: string;
+  readonly edges: number;
+  /** Drawer, cabinet, pocket: as the shop calls it. */
+  readonly place: string;
+  /** Of one edge, in the shop’s money; null where nobody said. */
+  readonly price: number | null;
+  readonly version: number;
 }
 
 /** The whole crib, as the bench needs it. */
@@ -27,6 +40,8 @@ export interface Crib {
   readonly cutters: readonly CribEntry<'cutters'>[];
   readonly holders: readonly CribEntry<'holders'>[];
   readonly materials: ToolMaterials;
+  /** Cutters that were counted. */
+  readonly stock: readonly Stock[];
   readonly assemblies: readonly Assembly[];
   /** What was measured of tips and heard at the machine. */
   readonly resonance: ResonanceBook;
@@ -66,7 +81,51 @@ export const assemblyUpdateSchema = assemblySchema.shape({
 });
 export type AssemblyUpdate = yup.InferType<typeof assemblyUpdateSchema>;
 
+/** Why a value is another: the measurement, the drawing, the person who knows. */
+const reason = () => yup.string().strict().max(500).optional();
+
 export const entrySchema = (
   kind: CribKind,
-): yup.Schema<{ version: number; document: Record<string, unknown> }> =>
-  yup.object({ version: version(), document: CRIB_SCHEMAS[kind].required() }).required() as never;
+): yup.Schema<{ version: number; reason?: string; document: Record<string, unknown> }> =>
+  yup
+    .object({ version: version(), reason: reason(), document: CRIB_SCHEMAS[kind].required() })
+    .required() as never;
+
+/** A new entry of the shop; `madeBy` says how it came about. */
+export const newEntrySchema = (
+  kind: CribKind,
+): yup.Schema<{ madeBy?: string; document: Record<string, unknown> }> =>
+  yup
+    .object({ madeBy: yup.string().strict().max(200).optional(), document: CRIB_SCHEMAS[kind].required() })
+    .required() as never;
+
+export const retiredSchema = yup
+  .object({ version: version(), retired: yup.boolean().strict().required(), reason: reason() })
+  .noUnknown()
+  .required();
+export type Retirement = yup.InferType<typeof retiredSchema>;
+
+/** Version 0 is a shelf that was never counted. */
+export const stockSchema = yup
+  .object({
+    version: yup.number().strict().integer().min(0).required(),
+    edges: yup.number().strict().integer().min(0).max(100_000).required(),
+    place: yup.string().strict().defined().max(80),
+    price: yup.number().strict().nullable().defined().min(0).max(1e6),
+    reason: reason(),
+  })
+  .noUnknown()
+  .required();
+export type StockInput = yup.InferType<typeof stockSchema>;
+
+/** One deed at an entry: what became of which value, by whom, when, and why. */
+export interface EntryDeed {
+  readonly at: string;
+  readonly person: string;
+  readonly action: string;
+  readonly reason: string | null;
+  readonly changes: readonly Difference[];
+}
+
+/** Entries one search answers. */
+export const MOST_FOUND = 60;

@@ -14,3 +14,5 @@ export * from './endpoints.ts';
 export * from './version.ts';
 export * from './malformed.ts';
 export * from './blank-operation.ts';
+export * from './crib-fields/entry-fields.ts';
+export * from './crib-files/import-report.ts';

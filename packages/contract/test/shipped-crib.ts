@@ -17,6 +17,7 @@ export function shippedCrib(folder: string): Crib {
     cutters: entries('cutters'),
     holders: entries('holders'),
     materials: { substrates: data('cutters')['substrates']!, coatings: data('cutters')['coatings']! },
+    stock: [],
     assemblies: [],
     resonance: { serial: null, tips: [], observations: [] },
   };

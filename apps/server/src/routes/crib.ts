@@ -1,15 +1,41 @@
-import { CRIB, CRIB_KINDS, type CribDocuments, type CribKind } from '@burl/contract';
+import { CRIB, CRIB_KINDS, type CribDocuments, type CribKind, MOST_FOUND } from '@burl/contract';
+import { CRIB_FILE_FORMAT } from '@burl/contract/crib-files/read-crib-file';
+import { cribCsv } from '@burl/contract/crib-files/write-csv';
 import type { FastifyInstance } from 'fastify';
-import { serve } from '../http/serve.ts';
+import * as yup from 'yup';
+import { checked, serve } from '../http/serve.ts';
 import type { Database } from '../store/client.ts';
-import { addAssembly, changeAssembly, changeEntry, copyEntry, removeEntry } from '../store/crib-changes.ts';
-import { entriesOf, wholeCrib } from '../store/crib-store.ts';
+import {
+  addAssembly,
+  addEntry,
+  changeAssembly,
+  changeEntry,
+  copyEntry,
+  removeEntry,
+  retireEntry,
+} from '../store/crib-changes.ts';
+import { historyOf } from '../store/crib-history.ts';
+import { importEntries, reportOf } from '../store/crib-import.ts';
+import { searchCrib } from '../store/crib-search.ts';
+import { countShelf } from '../store/crib-shelf.ts';
+import { entriesOf, stockOf, toolMaterialsOf, wholeCrib } from '../store/crib-store.ts';
 import { notFound } from '../store/refusal.ts';
 import { partnersIn } from '../work/try-entry.ts';
 import type { Work } from '../work/work.ts';
 
 /** A cut is judged in a thousandth of it; an entry that takes longer would hold up whoever uses it. */
 const TRY_SECONDS = 10;
+/** The largest file is read in a few. */
+const READ_SECONDS = 30;
+
+const searchSchema = yup.object({
+  q: yup.string().max(200).default(''),
+  most: yup.number().integer().min(1).max(MOST_FOUND).default(MOST_FOUND),
+});
+const exportSchema = yup.object({
+  format: yup.string().oneOf(['csv', 'json']).default('csv'),
+  origin: yup.string().oneOf(['shop', 'all']).default('shop'),
+});
 
 function kindOf(given: string): CribKind {
   const kind = CRIB_KINDS.find((k) => k === given);
@@ -25,9 +51,48 @@ export function cribRoutes(app: FastifyInstance, db: Database, work: Work): void
   for (const kind of CRIB_KINDS)
     serve(app, CRIB.change[kind], async ({ at, person, body }) => {
       const document = body.document as unknown as CribDocuments[CribKind];
-      await work.run('tryEntry', [kind, document, partnersIn(await wholeCrib(db))], TRY_SECONDS);
+      await work.run('tryEntry', [kind, document, partnersIn(await wholeCrib(db, 'built-in'))], TRY_SECONDS);
       return changeEntry(db, person, kind, at.entry, body);
     });
+  for (const kind of CRIB_KINDS)
+    serve(app, CRIB.add[kind], async ({ person, body }) => {
+      const document = body.document as unknown as CribDocuments[CribKind];
+      await work.run('tryEntry', [kind, document, partnersIn(await wholeCrib(db, 'built-in'))], TRY_SECONDS);
+      return addEntry(db, person, kind, body);
+    });
+  serve(app, CRIB.retire, ({ at, person, body }) => retireEntry(db, person, kindOf(at.kind), at.entry, body));
+  serve(app, CRIB.history, ({ at }) => historyOf(db, kindOf(at.kind), at.entry));
+  serve(app, CRIB.stock, ({ at, person, body }) => countShelf(db, person, at.entry, body));
+  serve(app, CRIB.search, async ({ at, request }) => {
+    const { q, most } = await checked(searchSchema, request.query, { strict: false });
+    return searchCrib(db, kindOf(at.kind), q, most);
+  });
+  serve(app, CRIB.importFile, async ({ at, person, body: { dryRun, ...file } }) => {
+    const kind = kindOf(at.kind);
+    const known = (await entriesOf(db, kind)).map(({ id, origin, version, document }) => ({
+      id,
+      origin,
+      version,
+      document,
+    }));
+    const read = await work.run('readCrib', [kind, file, known, await toolMaterialsOf(db)], READ_SECONDS);
+    return dryRun || read.problems.length > 0 ? reportOf(read, false) : importEntries(db, person, kind, read);
+  });
+  serve(app, CRIB.exportFile, async ({ at, request, reply }) => {
+    const kind = kindOf(at.kind);
+    const { format, origin } = await checked(exportSchema, request.query, { strict: false });
+    const all = await entriesOf(db, kind);
+    const entries = origin === 'all' ? all : all.filter((e) => e.origin === 'shop');
+    reply.header('content-disposition', `attachment; filename="burl-${kind}.${format}"`);
+    reply.type(format === 'csv' ? 'text/csv; charset=utf-8' : 'application/json; charset=utf-8');
+    return format === 'csv'
+      ? cribCsv(kind, entries, kind === 'cutters' ? await stockOf(db) : [])
+      : JSON.stringify(
+          { format: CRIB_FILE_FORMAT, version: 1, [kind]: entries.map((e) => e.document) },
+          null,
+          1,
+        );
+  });
   serve(app, CRIB.remove, async ({ at, person }) => {
     await removeEntry(db, person, kindOf(at.kind), at.entry);
     return { removed: at.entry };

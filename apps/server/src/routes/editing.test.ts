@@ -1,5 +1,5 @@
 import type { JobDetail, Variant } from '@burl/contract';
-import type { MillingOperation } from '@burl/core';
+import { type MillingOperation, smallMachines, workingHolders } from '@burl/core';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
@@ -195,8 +195,14 @@ describe('a job and its route', () => {
 describe('the crib', () => {
   it('carries the whole reference data with provenance', async () => {
     const crib = await cribOf(engineer);
-    expect([crib.alloys.length, crib.machines.length, crib.holders.length]).toEqual([51, 9, 13]);
-    expect(crib.cutters.filter((c) => c.origin === 'built-in')).toHaveLength(83);
+    expect([crib.alloys.length, crib.machines.length, crib.holders.length]).toEqual([
+      51,
+      9 + smallMachines().length,
+      13 + workingHolders().length,
+    ]);
+    const built = crib.cutters.filter((c) => c.origin === 'built-in');
+    expect(built.length).toBeGreaterThan(1500);
+    expect(new Set(built.map((c) => c.id)).size).toBe(built.length);
     expect((crib.alloys[0]!.document.sources ?? []).length).toBeGreaterThan(3);
   });
 

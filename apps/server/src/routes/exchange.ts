@@ -2,10 +2,10 @@ import { EXCHANGE } from '@burl/contract';
 import type { FastifyInstance } from 'fastify';
 import { serve } from '../http/serve.ts';
 import type { Database } from '../store/client.ts';
-import { wholeCrib } from '../store/crib-store.ts';
+import { cribNaming } from '../store/crib-store.ts';
 import { exportJob, importJob } from '../store/job-exchange.ts';
 import { jobDetail } from '../store/job-store.ts';
-import { judgedOperations } from '../store/judged-operations.ts';
+import { documentsOf, judgedOperations } from '../store/judged-operations.ts';
 import type { Work } from '../work/work.ts';
 
 /** Jobs as files. */
@@ -32,6 +32,9 @@ export function exchangeRoutes(app: FastifyInstance, db: Database, work: Work): 
       .type('text/csv; charset=utf-8')
       .header('content-disposition', 'attachment; filename="operations.csv"');
     const { job, setups } = await jobDetail(db, at.id);
-    return work.run('csv', [job.number, judgedOperations(job, setups, await wholeCrib(db))]);
+    return work.run('csv', [
+      job.number,
+      judgedOperations(job, setups, await cribNaming(db, documentsOf(setups))),
+    ]);
   });
 }

@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { smallMachines, workingHolders, workingRange } from '@burl/core';
-import { sql } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import type { CribKind } from '@burl/contract';
 import type { Database } from '../store/client.ts';
+import { foundBy } from '../store/found-by.ts';
 import { alloys, cutters, holders, machines, toolMaterials } from '../store/schema.ts';
 
 type Entry = { readonly id: string };
@@ -35,13 +36,21 @@ export async function seedCrib(db: Database, folder: string): Promise<void> {
             id: document.id,
             origin: 'built-in' as const,
             document: document as never,
+            foundBy: foundBy(kind, document as never),
           })),
         )
         .onConflictDoUpdate({
           target: table.id,
-          set: { document: sql`excluded.document` },
-          setWhere: sql`${table.origin} = 'built-in' and ${table.document} is distinct from excluded.document`,
+          set: { document: sql`excluded.document`, foundBy: sql`excluded.found_by`, updatedAt: new Date() },
+          setWhere: sql`${table.origin} = 'built-in' and (${table.document}, ${table.foundBy}) is distinct from (excluded.document, excluded.found_by)`,
         });
+      // Entries of the shop from before they could be searched for.
+      const unfound = await tx.select().from(table).where(eq(table.foundBy, ''));
+      for (const { id, document } of unfound)
+        await tx
+          .update(table)
+          .set({ foundBy: foundBy(kind, document) })
+          .where(eq(table.id, id));
     }
     const { substrates, coatings } = read('cutters') as unknown as Record<
       'substrates' | 'coatings',

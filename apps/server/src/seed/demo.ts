@@ -10,10 +10,12 @@ import {
   people,
   releases,
   setups,
+  stock,
   variants,
 } from '../store/schema.ts';
 import { record } from '../store/audit.ts';
 import { wholeCrib } from '../store/crib-store.ts';
+import { foundBy } from '../store/found-by.ts';
 import { releaseCase, snapshotOf } from '../store/release-store.ts';
 import { workHere } from '../work/work.ts';
 import { hashPassword } from '../http/passwords.ts';
@@ -234,8 +236,29 @@ async function shopTools(tx: Transaction): Promise<void> {
     note: 'steel body with a centre and a peripheral insert that share the radius; one edge takes the whole feed',
   };
   await tx.insert(cutters).values([
-    { id: document.id, origin: 'shop', copiedFrom: original.id, document },
-    { id: indexable.id, origin: 'shop', copiedFrom: large.id, document: indexable },
+    {
+      id: document.id,
+      origin: 'shop',
+      copiedFrom: original.id,
+      document,
+      foundBy: foundBy('cutters', document),
+    },
+    {
+      id: indexable.id,
+      origin: 'shop',
+      copiedFrom: large.id,
+      document: indexable,
+      foundBy: foundBy('cutters', indexable),
+    },
+  ]);
+  await tx.insert(stock).values([
+    { cutterId: 'em-bull-12-z5-re0.5-var', edges: 24, place: 'Cabinet 2, drawer 4', price: 84 },
+    { cutterId: 'em-bull-16-z5-re2-ti', edges: 15, place: 'Cabinet 2, drawer 4', price: 128 },
+    { cutterId: 'em-bull-12-z4-re1-var', edges: 30, place: 'Cabinet 2, drawer 3', price: 72 },
+    { cutterId: 'em-flat-10-z3-alu', edges: 12, place: 'Cabinet 1, drawer 2', price: 46 },
+    { cutterId: 'tap-m6-spiral-flute', edges: 14, place: 'Cabinet 4, drawer 1', price: 31 },
+    { cutterId: document.id, edges: 9, place: 'Cabinet 3, drawer 2', price: 96 },
+    { cutterId: indexable.id, edges: 20, place: 'Cabinet 5, drawer 1', price: 14 },
   ]);
   await tx.insert(assemblies).values([
     {

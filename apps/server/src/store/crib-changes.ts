@@ -3,9 +3,11 @@ import type {
   AssemblyInput,
   AssemblyUpdate,
   CopyEntry,
+  CribDocuments,
   CribEntry,
   CribKind,
   Person,
+  Retirement,
 } from '@burl/contract';
 import {
   type Cutter,
@@ -17,14 +19,79 @@ import {
 } from '@burl/core';
 import { eq, sql } from 'drizzle-orm';
 import { changed, record } from './audit.ts';
-import type { Database } from './client.ts';
+import type { Database, Transaction } from './client.ts';
 import { CRIB_TABLES, entryOf, requireEntry, toolMaterialsOf } from './crib-store.ts';
+import { foundBy } from './found-by.ts';
 import { inUse, locked, present, stale } from './refusal.ts';
 import { markStaleNaming, namedAt } from './summary-stale.ts';
 import { type alloys, assemblies } from './schema.ts';
 
 /** The four tables are alike, so one of them stands for all in queries. */
 const tableOf = (kind: CribKind): typeof alloys => CRIB_TABLES[kind] as typeof alloys;
+
+type Document = CribDocuments[CribKind] & Record<string, unknown>;
+
+/** A row of the shop; throws an InputError where its id is taken. */
+async function insertEntry(
+  tx: Transaction,
+  kind: CribKind,
+  document: Document,
+  copiedFrom: string | null = null,
+): Promise<EntryRow> {
+  const { id } = document;
+  const [made] = await tx
+    .insert(tableOf(kind))
+    .values({ id, origin: 'shop', copiedFrom, document: document as never, foundBy: foundBy(kind, document) })
+    .onConflictDoNothing()
+    .returning();
+  if (!made) throw new InputError([{ field: 'id', value: id, allowed: 'an id nobody has yet' }]);
+  return made;
+}
+type EntryRow = typeof alloys.$inferSelect;
+
+/** A new entry of the shop. `madeBy` says how it came about, as from a family. */
+export const addEntry = (
+  db: Database,
+  person: Person,
+  kind: CribKind,
+  { document, madeBy }: { readonly document: Record<string, unknown>; readonly madeBy?: string },
+): Promise<CribEntry> =>
+  db.transaction(async (tx) => {
+    if (kind === 'cutters') requireMaterials(document, await toolMaterialsOf(tx));
+    const made = await insertEntry(tx, kind, document as never);
+    await record(tx, person, {
+      action: 'made crib entry',
+      subject: `${kind}/${made.id}`,
+      detail: { document, ...(madeBy && { reason: madeBy }) },
+    });
+    return entryOf(made);
+  });
+
+/** Takes an entry off what is offered, or brings it back. Also a built-in one: a shop need not show what it has not. */
+export const retireEntry = (
+  db: Database,
+  person: Person,
+  kind: CribKind,
+  id: string,
+  { version, retired, reason }: Retirement,
+): Promise<CribEntry> =>
+  db.transaction(async (tx) => {
+    const table = tableOf(kind);
+    const [found] = await tx.select().from(table).where(eq(table.id, id)).for('update');
+    const before = present(found, 'This entry');
+    if (before.version !== version) throw stale(entryOf(before));
+    const [after] = await tx
+      .update(table)
+      .set({ retiredAt: retired ? new Date() : null, version: version + 1, updatedAt: new Date() })
+      .where(eq(table.id, id))
+      .returning();
+    await record(tx, person, {
+      action: retired ? 'retired crib entry' : 'brought crib entry back',
+      subject: `${kind}/${id}`,
+      detail: { ...(reason && { reason }) },
+    });
+    return entryOf(after!);
+  });
 
 /** Copies an entry under a new id, as one of the shop. */
 export const copyEntry = (
@@ -38,12 +105,7 @@ export const copyEntry = (
     const [original] = await tx.select().from(table).where(eq(table.id, copyOf));
     if (!original) throw new InputError([{ field: 'copyOf', value: copyOf, allowed: `an entry of ${kind}` }]);
     const document = { ...original.document, id, name };
-    const [made] = await tx
-      .insert(table)
-      .values({ id, origin: 'shop', copiedFrom: copyOf, document })
-      .onConflictDoNothing()
-      .returning();
-    if (!made) throw new InputError([{ field: 'id', value: id, allowed: 'an id nobody has yet' }]);
+    const made = await insertEntry(tx, kind, document as never, copyOf);
     await record(tx, person, {
       action: 'copied crib entry',
       subject: `${kind}/${id}`,
@@ -53,7 +115,7 @@ export const copyEntry = (
   });
 
 /** A cutter is made of a substrate and a coating the crib has. */
-function requireMaterials(document: Record<string, unknown>, materials: ToolMaterials): void {
+export function requireMaterials(document: Record<string, unknown>, materials: ToolMaterials): void {
   const problems = missingMaterials(document as unknown as Cutter, materials);
   if (problems.length > 0)
     throw new InputError(problems.map((p) => ({ ...p, field: `document.${p.field}` })));
@@ -65,7 +127,11 @@ export async function changeEntry(
   person: Person,
   kind: CribKind,
   id: string,
-  { version, document }: { readonly version: number; readonly document: Record<string, unknown> },
+  {
+    version,
+    document,
+    reason,
+  }: { readonly version: number; readonly document: Record<string, unknown>; readonly reason?: string },
 ): Promise<CribEntry> {
   if (document['id'] !== id)
     throw new InputError([{ field: 'document.id', value: document['id'], allowed: id }]);
@@ -79,13 +145,18 @@ export async function changeEntry(
     if (before.version !== version) throw stale(entryOf(before));
     const [after] = await tx
       .update(table)
-      .set({ document: document as never, version: version + 1, updatedAt: new Date() })
+      .set({
+        document: document as never,
+        foundBy: foundBy(kind, document as never),
+        version: version + 1,
+        updatedAt: new Date(),
+      })
       .where(eq(table.id, id))
       .returning();
     await record(tx, person, {
       action: 'changed crib entry',
       subject: `${kind}/${id}`,
-      detail: { version: version + 1, ...changed(before.document, document) },
+      detail: { version: version + 1, ...(reason && { reason }), ...changed(before.document, document) },
     });
     await markStaleNaming(tx, kind, id);
     return entryOf(after!);

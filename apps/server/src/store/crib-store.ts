@@ -17,11 +17,12 @@ import {
   type CribDocuments,
   type CribEntry,
   type CribKind,
+  type Stock,
 } from '@burl/contract';
-import { eq } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
 import { combinationsOf } from './combination-store.ts';
-import { alloys, assemblies, cutters, holders, machines, toolMaterials } from './schema.ts';
+import { alloys, assemblies, cutters, holders, machines, stock, toolMaterials } from './schema.ts';
 
 export const CRIB_TABLES = { alloys, machines, cutters, holders } as const;
 
@@ -30,6 +31,7 @@ type Row = {
   origin: 'built-in' | 'shop';
   copiedFrom: string | null;
   version: number;
+  retiredAt: Date | null;
   document: unknown;
 };
 
@@ -38,6 +40,7 @@ export const entryOf = <K extends CribKind>(row: Row): CribEntry<K> => ({
   origin: row.origin,
   copiedFrom: row.copiedFrom,
   version: row.version,
+  retired: row.retiredAt !== null,
   document: row.document as CribDocuments[K],
 });
 
@@ -45,8 +48,11 @@ export const entryOf = <K extends CribKind>(row: Row): CribEntry<K> => ({
 export async function entriesOf<K extends CribKind>(
   db: Database | Transaction,
   kind: K,
+  origin?: 'built-in' | 'shop',
 ): Promise<CribEntry<K>[]> {
-  const rows = await db.select().from(CRIB_TABLES[kind] as typeof alloys);
+  const table = CRIB_TABLES[kind] as typeof alloys;
+  const all = db.select().from(table);
+  const rows = await (origin ? all.where(eq(table.origin, origin)) : all);
   return rows.map((r) => entryOf<K>(r)).sort((a, b) => a.document.name.localeCompare(b.document.name, 'en'));
 }
 
@@ -71,12 +77,53 @@ export async function toolMaterialsOf(db: Database | Transaction): Promise<ToolM
   return { substrates: pick<Substrate>('substrate'), coatings: pick<Coating>('coating') };
 }
 
-export async function wholeCrib(db: Database | Transaction): Promise<Crib> {
+const stockOfRow = ({ updatedAt: _, ...rest }: typeof stock.$inferSelect): Stock => rest;
+
+/** Shelves that were counted; of some cutters, or of all. */
+export async function stockOf(db: Database | Transaction, cutterIds?: readonly string[]): Promise<Stock[]> {
+  const all = db.select().from(stock);
+  const rows = await (cutterIds ? all.where(inArray(stock.cutterId, [...cutterIds])) : all);
+  return rows.map(stockOfRow);
+}
+
+/**
+ * The crib as far as these operations name it: enough to judge them, whatever else there is. What they name and the crib lacks is lacking
+ * here as well.
+ */
+export async function cribNaming(
+  db: Database | Transaction,
+  operations: readonly Operation[],
+): Promise<Crib> {
+  const some = async <K extends CribKind>(
+    kind: K,
+    idOf: (op: Operation) => string,
+  ): Promise<CribEntry<K>[]> => {
+    const table = CRIB_TABLES[kind] as typeof alloys;
+    const ids = [...new Set(operations.map(idOf))];
+    if (ids.length === 0) return [];
+    const rows = await db.select().from(table).where(inArray(table.id, ids));
+    return rows.map((r) => entryOf<K>(r));
+  };
+  const cutterIds = [...new Set(operations.map((op) => op.tooling.cutterId))];
+  return {
+    alloys: await some('alloys', (op) => op.alloyId),
+    machines: await some('machines', (op) => op.machineId),
+    cutters: await some('cutters', (op) => op.tooling.cutterId),
+    holders: await some('holders', (op) => op.tooling.holderId),
+    materials: await toolMaterialsOf(db),
+    stock: await stockOf(db, cutterIds),
+    assemblies: [],
+    resonance: bookOf(await combinationsOf(db, { responses: false })),
+  };
+}
+
+/** The whole crib, or its entries of one origin with all that belongs to them. */
+export async function wholeCrib(db: Database | Transaction, origin?: 'built-in' | 'shop'): Promise<Crib> {
   // One after the other: a transaction has a single connection.
-  const a = await entriesOf(db, 'alloys');
-  const m = await entriesOf(db, 'machines');
-  const c = await entriesOf(db, 'cutters');
-  const h = await entriesOf(db, 'holders');
+  const a = await entriesOf(db, 'alloys', origin);
+  const m = await entriesOf(db, 'machines', origin);
+  const c = await entriesOf(db, 'cutters', origin);
+  const h = await entriesOf(db, 'holders', origin);
   const materials = await toolMaterialsOf(db);
   const sets = await db.select().from(assemblies).orderBy(assemblies.name);
   return {
@@ -85,6 +132,7 @@ export async function wholeCrib(db: Database | Transaction): Promise<Crib> {
     cutters: c,
     holders: h,
     materials,
+    stock: await stockOf(db),
     assemblies: sets.map(({ updatedAt: _, ...rest }) => rest),
     resonance: bookOf(await combinationsOf(db, { responses: false })),
   };

@@ -12,6 +12,7 @@ import type { Database, Transaction } from './client.ts';
 import { type alloys, holes, jobs, operations, setups, toolMaterials, variants } from './schema.ts';
 import { record } from './audit.ts';
 import { CRIB_TABLES, wholeCrib } from './crib-store.ts';
+import { foundBy } from './found-by.ts';
 import { jobDetail } from './job-store.ts';
 
 /** A job as one file with the crib entries it names. */
@@ -89,9 +90,13 @@ async function bringIn(tx: Transaction, kind: CribKind, document: { readonly id:
     const [there] = await tx.select().from(table).where(eq(table.id, id));
     if (there && canonical(there.document) === canonical(wanted)) return id;
     if (there) continue;
-    await tx
-      .insert(table)
-      .values({ id, origin: 'shop', copiedFrom: n === 0 ? null : document.id, document: wanted as never });
+    await tx.insert(table).values({
+      id,
+      origin: 'shop',
+      copiedFrom: n === 0 ? null : document.id,
+      document: wanted as never,
+      foundBy: foundBy(kind, wanted as never),
+    });
     return id;
   }
 }

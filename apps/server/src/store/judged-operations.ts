@@ -14,6 +14,10 @@ export interface Judged {
   readonly missing?: string;
 }
 
+/** Every operation of these routes in every variant. */
+export const documentsOf = (route: readonly Setup[]): Operation[] =>
+  route.flatMap((s) => s.operations.flatMap((o) => o.variants.map((v) => v.document)));
+
 /** The chosen variant of every operation of a route with what it is judged in, in order. */
 export const judgedOperations = (job: Pick<Job, 'quantity'>, route: readonly Setup[], crib: Crib): Judged[] =>
   route.flatMap((s) =>

@@ -1,6 +1,6 @@
 import { InputError, type Operation, problemsOf } from '@burl/core';
 import type { Transaction } from './client.ts';
-import { contextForCheck, contextInCrib, wholeCrib } from './crib-store.ts';
+import { contextForCheck, contextInCrib, cribNaming } from './crib-store.ts';
 
 /** Refuses what the core calls impossible, with every field, value and range. */
 export async function requirePossible(tx: Transaction, op: Operation, quantity: number): Promise<void> {
@@ -15,7 +15,10 @@ export async function requireAllPossible(
   quantity: number,
   name: string,
 ): Promise<void> {
-  const crib = await wholeCrib(tx);
+  const crib = await cribNaming(
+    tx,
+    list.map((l) => l.document),
+  );
   const problems = list.flatMap(({ document }, i) =>
     problemsOf(document, contextInCrib(crib, document, quantity)).map((p) => ({
       ...p,

@@ -17,8 +17,8 @@ import { alias } from 'drizzle-orm/pg-core';
 import type { Database, Transaction } from './client.ts';
 import { people, releases } from './schema.ts';
 import { present } from './refusal.ts';
-import { wholeCrib } from './crib-store.ts';
-import { judgedOperations } from './judged-operations.ts';
+import { cribNaming } from './crib-store.ts';
+import { documentsOf, judgedOperations } from './judged-operations.ts';
 import { jobDetail } from './job-store.ts';
 
 /** What a release is of: the job and the chosen variant of every operation, each in its context, not yet judged. */
@@ -32,7 +32,7 @@ export interface ReleaseCase {
 /** The job as it stands now. Refuses an empty route, and one that names what the crib lacks. */
 export async function releaseCase(db: Database | Transaction, jobId: string): Promise<ReleaseCase> {
   const { job, setups } = await jobDetail(db, jobId);
-  const operations = judgedOperations(job, setups, await wholeCrib(db)).map(
+  const operations = judgedOperations(job, setups, await cribNaming(db, documentsOf(setups))).map(
     ({ id, setup, name, variant, document, context, missing }) => {
       if (!context)
         throw new InputError([

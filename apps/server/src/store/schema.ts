@@ -83,20 +83,40 @@ export const signInLimits = pgTable('sign_in_limits', {
 
 /** Crib tables are alike: an open JSON document with origin and version. */
 function cribTable<K extends CribKind>(name: K) {
-  return pgTable(name, {
-    id: text().primaryKey(),
-    origin: text().$type<'built-in' | 'shop'>().notNull(),
-    copiedFrom: text('copied_from'),
-    version: integer().notNull().default(1),
-    document: jsonb().$type<CribDocuments[K]>().notNull(),
-    updatedAt: moment('updated_at'),
-  });
+  return pgTable(
+    name,
+    {
+      id: text().primaryKey(),
+      origin: text().$type<'built-in' | 'shop'>().notNull(),
+      copiedFrom: text('copied_from'),
+      version: integer().notNull().default(1),
+      document: jsonb().$type<CribDocuments[K]>().notNull(),
+      /** Words it is found by, each after a blank: name, id, and what a cutter is asked for by. */
+      foundBy: text('found_by').notNull().default(''),
+      /** Since when nobody is to choose it; jobs and releases that name it keep it. */
+      retiredAt: timestamp('retired_at', { withTimezone: true }),
+      updatedAt: moment('updated_at'),
+    },
+    (t) => [index(`${name}_found_by`).using('gin', sql`${t.foundBy} gin_trgm_ops`)],
+  );
 }
 
 export const alloys = cribTable('alloys');
 export const machines = cribTable('machines');
 export const cutters = cribTable('cutters');
 export const holders = cribTable('holders');
+
+/** What lies on the shelf of a cutter: edges, where, and what one costs. */
+export const stock = pgTable('stock', {
+  cutterId: text('cutter_id')
+    .primaryKey()
+    .references(() => cutters.id, { onDelete: 'cascade' }),
+  edges: integer().notNull(),
+  place: text().notNull().default(''),
+  price: doublePrecision(),
+  version: integer().notNull().default(1),
+  updatedAt: moment('updated_at'),
+});
 
 /** Substrates and coatings the cutters name. */
 export const toolMaterials = pgTable(
@@ -261,7 +281,7 @@ export const auditEvents = pgTable(
     subject: text().notNull(),
     detail: jsonb().notNull(),
   },
-  (t) => [index('audit_events_job').on(t.jobId, t.id)],
+  (t) => [index('audit_events_job').on(t.jobId, t.id), index('audit_events_subject').on(t.subject, t.id)],
 );
 
 /** Recordings and pictures of test cuts, apart from the tables that are read all day. */

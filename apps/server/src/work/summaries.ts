@@ -1,7 +1,6 @@
-import type { Crib } from '@burl/contract';
 import type { Database } from '../store/client.ts';
-import { wholeCrib } from '../store/crib-store.ts';
-import { judgedOperations } from '../store/judged-operations.ts';
+import { cribNaming } from '../store/crib-store.ts';
+import { documentsOf, judgedOperations } from '../store/judged-operations.ts';
 import { jobOf, routesOf } from '../store/job-store.ts';
 import { keepSummary, staleJobs } from '../store/summary-store.ts';
 import type { Work } from './work.ts';
@@ -24,13 +23,14 @@ export function summaries(db: Database, work: Work, physics: string): Summaries 
   let running: Promise<void> | null = null;
   let timer: NodeJS.Timeout | null = null;
 
-  async function some(crib: Crib): Promise<boolean> {
+  async function some(): Promise<boolean> {
     const stale = await staleJobs(db, physics, AT_ONCE);
     if (stale.length === 0) return false;
     const routes = await routesOf(
       db,
       stale.map((s) => s.row.id),
     );
+    const crib = await cribNaming(db, [...routes.values()].flatMap(documentsOf));
     await Promise.all(
       stale.map(async ({ row, since }) => {
         const job = jobOf(row);
@@ -54,7 +54,7 @@ export function summaries(db: Database, work: Work, physics: string): Summaries 
 
   async function all(): Promise<void> {
     if ((await staleJobs(db, physics, 1)).length === 0) return;
-    while (await some(await wholeCrib(db)));
+    while (await some());
   }
 
   const refresh = (): Promise<void> => (running ??= all().finally(() => (running = null)));

@@ -2,12 +2,15 @@ import {
   evaluate,
   InputError,
   type Operation,
+  type ToolMaterials,
   type OperationContext,
   problemsOf,
   withPeriodic,
   type Evaluation,
 } from '@burl/core';
+import { type Known, readCribFile, type ReadFile } from '@burl/contract/crib-files/read-crib-file';
 import {
+  type CribKind,
   fileSource,
   type Job,
   type JobFile,
@@ -61,6 +64,16 @@ const sheet = (
 
 const csv = csvOf;
 
+/** Entries of a crib file, read and checked; kept ones are tried as well, for half a minute at most. */
+function readCrib(
+  kind: CribKind,
+  file: { readonly format: 'csv' | 'json'; readonly text: string },
+  known: readonly Known[],
+  materials: ToolMaterials,
+): ReadFile {
+  return readCribFile(kind, file, known, materials);
+}
+
 /** What is worked out away from the requests, by name. */
-export const TASKS = { readJobFile, tryEntry, judgeForRelease, summary, csv, sheet };
+export const TASKS = { readJobFile, tryEntry, judgeForRelease, summary, csv, sheet, readCrib };
 export type Tasks = typeof TASKS;

@@ -59,7 +59,14 @@ const POCKET = { kind: 'pocket', lengthMm: 80, widthMm: 60, depthMm: 10, cornerR
  * asks sets a time.
  */
 export function tryEntry<K extends CribKind>(kind: K, document: CribDocuments[K], partners: Crib): void {
-  const own: CribEntry<K> = { id: document.id, origin: 'shop', copiedFrom: null, version: 1, document };
+  const own: CribEntry<K> = {
+    id: document.id,
+    origin: 'shop',
+    copiedFrom: null,
+    version: 1,
+    retired: false,
+    document,
+  };
   const others = (partners[kind] as readonly CribEntry[]).filter((e) => e.id !== document.id);
   // Of its own kind it stands alone, so that it is the one that is taken.
   const crib = { ...partners, [kind]: kind === 'cutters' ? [own, ...others] : [own] } as Crib;

@@ -5,7 +5,9 @@ import { within, thing, maybe, numbers, chip, GROUPS, named, slug } from './part
 const LONGEST = 3000;
 const WIDEST = 500;
 /** Symbols of sizes and angles with what they may be; each is given or not. */
-const SYMBOLS: Readonly<Record<string, readonly [low: number, high: number, unit?: string]>> = {
+const SYMBOLS: Readonly<
+  Record<string, readonly [low: number, high: number, unit?: string, whole?: boolean]>
+> = {
   DC: [0.05, WIDEST, 'mm'],
   DCX: [0.05, WIDEST, 'mm'],
   DN: [0.03, WIDEST, 'mm'],
@@ -31,8 +33,10 @@ const SYMBOLS: Readonly<Record<string, readonly [low: number, high: number, unit
   RMPX: [0, 90, '°'],
   CP: [0, 1500, 'bar'],
   CICT: [0, 500],
+  CW: [0.05, 200, 'mm'],
+  NOF: [1, 60, 'teeth', true],
+  ZEFP: [1, 60, 'teeth', true],
 };
-const teeth = () => within(1, 60, 'teeth').integer();
 
 /** Sizes that cannot stand together, each with the field it is said at. */
 function clashing(
@@ -48,6 +52,7 @@ function clashing(
       : null;
   const all = of('OAL') ?? LONGEST;
   return (
+    more('DN', widest, 'its diameter: a wider neck rubs') ??
     more('RE', widest / 2, 'half the diameter') ??
     more('APMX', all, 'its overall length') ??
     more('LU', all, 'its overall length') ??
@@ -61,13 +66,28 @@ const TURN = 360;
 export const cutterSchema = thing({
   ...named,
   type: yup.string().strict().required().max(60),
-  properties: thing({
-    ...Object.fromEntries(
-      Object.entries(SYMBOLS).map(([symbol, range]) => [symbol, within(...range).optional()]),
-    ),
-    NOF: teeth().optional(),
-    ZEFP: teeth().optional(),
-  })
+  properties: thing({})
+    .test('ranges', 'ranges', function (v) {
+      // One look at all symbols: a schema of its own for each makes a file of thousands of tools wait for seconds.
+      const wrong = Object.entries(SYMBOLS).flatMap(([symbol, [low, high, unit = '', whole]]) => {
+        const value = (v as Record<string, unknown>)[symbol];
+        if (value === undefined) return [];
+        const stands =
+          typeof value === 'number' && value >= low && value <= high && (!whole || Number.isInteger(value));
+        const kind = typeof value === 'number' ? (whole ? 'a whole number, ' : '') : 'a number, ';
+        const allowed = `${kind}${low} to ${high}${unit && ` ${unit}`}`;
+        return stands
+          ? []
+          : [
+              this.createError({
+                path: `${this.path}.${symbol}`,
+                message: `\${path} must be ${allowed}`,
+                params: { value },
+              }),
+            ];
+      });
+      return wrong.length === 0 || new yup.ValidationError(wrong);
+    })
     .test('symbols', '${path} may hold up to 80 numbers and words only', (v) => {
       const given = Object.values(v ?? {}).filter((x) => x !== undefined);
       return (
@@ -124,6 +144,7 @@ export const cutterSchema = thing({
     hole_tolerance: yup.string().strict().max(20).optional(),
     bar_E_gpa: maybe(within(10, 1300, 'GPa')),
     max_ld_recommended: maybe(within(0.5, 100)),
+    price: maybe(within(0, 1e6)),
   }),
   suits_iso_groups: yup.array().of(yup.string().strict().oneOf(GROUPS).required()).min(1).max(12).required(),
 }).test('teeth', 'teeth', function (cutter) {

@@ -73,6 +73,8 @@ export interface Cutter {
     readonly stock_on_diameter_mm?: readonly [number, number, number];
     readonly bar_E_gpa?: number;
     readonly max_ld_recommended?: number;
+    /** Price of the tool, estimated by its family, in the shop’s money. */
+    readonly price?: number;
     readonly f_window_mm_per_rev?: readonly [number, number];
     readonly [field: string]: unknown;
   };

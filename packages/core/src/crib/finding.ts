@@ -36,10 +36,25 @@ export const wordsOfCutter = memoryBeside(({ type, properties }: Cutter): readon
   return words;
 });
 
-const wordsOf = memoryBeside((entry: Findable): readonly string[] => [
-  ...`${entry.name} ${entry.id}`.toLowerCase().split(/[^\p{L}\d./]+/u),
+/** What parts words, in names as in what is typed: a point, a stroke and a number sign belong to sizes. */
+const BETWEEN_WORDS = /[^\p{L}\d./#]+/u;
+
+/** Every word an entry is found by. */
+export const wordsOf = memoryBeside((entry: Findable): readonly string[] => [
+  ...`${entry.name} ${entry.id}`
+    .toLowerCase()
+    .split(BETWEEN_WORDS)
+    .filter(Boolean),
   ...(entry.words ?? []),
 ]);
+
+/** What was typed, word by word: a comma between figures is a decimal one, any other only parts words. */
+export const tokensOf = (typed: string): readonly string[] =>
+  typed
+    .toLowerCase()
+    .replace(/(\d),(\d)/g, '$1.$2')
+    .split(BETWEEN_WORDS)
+    .filter(Boolean);
 
 const [WHOLE, BEGINNING, INSIDE] = [4, 2, 1];
 /** Letters from which on a piece inside a word counts. */
@@ -53,32 +68,53 @@ function fit(typed: string, word: string): number {
   return typed.length >= LEAST_INSIDE && word.includes(typed) ? INSIDE : 0;
 }
 
+/** A list made ready to be searched: its distinct words in order, each with the places of the entries that have it. */
+interface Index {
+  readonly words: readonly string[];
+  readonly places: readonly (readonly number[])[];
+}
+
+const indexOf = memoryBeside((entries: readonly Findable[]): Index => {
+  const at = new Map<string, number[]>();
+  entries.forEach((entry, place) => {
+    for (const word of new Set(wordsOf(entry))) {
+      const places = at.get(word);
+      if (places) places.push(place);
+      else at.set(word, [place]);
+    }
+  });
+  const words = [...at.keys()].sort();
+  return { words, places: words.map((w) => at.get(w)!) };
+});
+
+/** Best fit of a token to each entry that has it, by place. Every distinct word is looked at once, however many entries share it. */
+function fitting(token: string, { words, places }: Index): Map<number, number> {
+  const best = new Map<number, number>();
+  words.forEach((word, i) => {
+    const score = fit(token, word);
+    if (score > 0) for (const place of places[i]!) if ((best.get(place) ?? 0) < score) best.set(place, score);
+  });
+  return best;
+}
+
 /**
  * Entries in which everything typed is found, those that fit best first and as they stood among equals. “12 5fl” finds five-flute
- * cutters of 12 mm, and none of 120.
+ * cutters of 12 mm, and none of 120. The list is indexed once: hand over the same one at each key.
  */
 export function found<T extends Findable>(typed: string, entries: readonly T[]): readonly T[] {
-  // A comma between figures is a decimal one; any other only parts words.
-  const asked = typed
-    .toLowerCase()
-    .replace(/(\d),(\d)/g, '$1.$2')
-    .split(/[\s,;]+/)
-    .filter(Boolean);
+  const asked = tokensOf(typed);
   if (asked.length === 0) return entries;
-  const scored: { readonly entry: T; readonly score: number }[] = [];
-  for (const entry of entries) {
-    const words = wordsOf(entry);
-    let score = 0;
-    for (const token of asked) {
-      let best = 0;
-      for (const word of words) best = Math.max(best, fit(token, word));
-      if (best === 0) {
-        score = 0;
-        break;
+  const index = indexOf(entries);
+  let scores: Map<number, number> | null = null;
+  for (const token of asked) {
+    const fits = fitting(token, index);
+    if (scores === null) scores = fits;
+    else
+      for (const [place, score] of scores) {
+        const more = fits.get(place);
+        if (more === undefined) scores.delete(place);
+        else scores.set(place, score + more);
       }
-      score += best;
-    }
-    if (score > 0) scored.push({ entry, score });
   }
-  return scored.sort((a, b) => b.score - a.score).map((s) => s.entry);
+  return [...scores!].sort(([p, a], [q, b]) => b - a || p - q).map(([place]) => entries[place]!);
 }

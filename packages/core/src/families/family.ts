@@ -68,7 +68,8 @@ export function completed(family: CutterFamily, typed: Given): Given {
   }
   for (const field of family.fields) {
     const { key, least, most, whole } = field;
-    const value = typed[key] ?? tidy(field.usual(all));
+    // What follows is brought into its range; only what somebody typed can be wrong.
+    const value = typed[key] ?? Math.min(most, Math.max(least, tidy(field.usual(all))));
     const allowed = `${whole ? 'a whole number ' : ''}${least} to ${most}`;
     if (
       typeof value !== 'number' ||

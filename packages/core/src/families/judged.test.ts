@@ -115,7 +115,12 @@ function holed(cutter: Cutter): { readonly draft: StepDraft; readonly depthMm: n
 
 /** What cannot be judged of a tool in an alloy; null where all of it can. */
 function unjudged(cutter: Cutter, alloy: OperationContext['alloy']): string | null {
-  const offer = { cutters: [cutter], holders: SHIPPED.holders, substrates: SHIPPED.substrates, coatings: SHIPPED.coatings };
+  const offer = {
+    cutters: [cutter],
+    holders: SHIPPED.holders,
+    substrates: SHIPPED.substrates,
+    coatings: SHIPPED.coatings,
+  };
   const at = (op: Operation, context: OperationContext): string | null => {
     const e = evaluate(op, context);
     const lost =

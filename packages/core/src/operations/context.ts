@@ -25,6 +25,8 @@ export interface OperationContext {
   readonly coating: Coating;
   /** Parts in the batch. */
   readonly quantity: number;
+  /** What lies on the shelf of this cutter; absent where nobody counted. */
+  readonly shelf?: { readonly edges: number; readonly edgePrice: number | null };
   /** What was measured of tips and seen at the machine; absent where nobody keeps it. */
   readonly resonance?: ResonanceBook;
   /** Stability limit of this very cut by the periodic solution, where a worker or the server has worked it out. */

@@ -13,12 +13,13 @@ export interface CostBasis {
   readonly assumed: readonly string[];
 }
 
-/** What a minute, an edge and its change cost. A solid tool's edge is priced by its diameter when nobody says. */
-export function costBasis(op: Operation, { cutter }: OperationContext): CostBasis {
-  const { machinePerHour, edgePrice, edgeChangeMin } = op.economics;
+/** What a minute, an edge and its change cost: as stated, as on the shelf, as the cutter’s record has it; else by its diameter. */
+export function costBasis(op: Operation, { cutter, shelf }: OperationContext): CostBasis {
+  const { machinePerHour, edgeChangeMin } = op.economics;
+  const edgePrice = op.economics.edgePrice ?? shelf?.edgePrice ?? null;
   const usualEdge = isIndexable(cutter)
     ? USUAL.indexableEdge * (cutter.properties.CICT ?? 1)
-    : 4 * outerDiameter(cutter) ** 1.2;
+    : (cutter.extended.price ?? 4 * outerDiameter(cutter) ** 1.2);
   const assumed: string[] = [];
   if (machinePerHour === null) assumed.push('machine hour');
   if (edgePrice === null) assumed.push('price per edge');

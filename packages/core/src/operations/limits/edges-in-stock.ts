@@ -8,14 +8,19 @@ export const edgesInStockLimit: Limit<CutState> = {
   id: 'edges-on-shelf',
   group: 'heat and life',
   name: 'edges in stock',
-  assess({ op, lifeMin, time, context: { quantity } }) {
-    const { edgesOnShelf: shelf } = op;
+  assess({ op, lifeMin, time, context: { quantity, shelf: counted } }) {
+    // What the operation says is set aside for it; else all that lies on the shelf.
+    const shelf = op.edgesOnShelf ?? counted?.edges ?? null;
     if (!lifeMin || shelf === null) return null;
     const minutes = quantity * op.featuresPerPart * time.cutting;
     const needed = scale(power(lifeMin, -1), minutes);
     return {
       predicted: { estimate: needed, unit: 'pieces' },
-      allowed: { value: shelf, unit: 'pieces', from: 'counted on the shelf' },
+      allowed: {
+        value: shelf,
+        unit: 'pieces',
+        from: op.edgesOnShelf === null ? 'counted in the crib' : 'set aside for this operation',
+      },
       share: shelf > 0 ? scale(needed, 1 / shelf) : null,
       ...(shelf > 0 ? {} : { verdict: 'over' as const }),
       why: () =>

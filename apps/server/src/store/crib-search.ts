@@ -1,0 +1,49 @@
+import { type CribEntry, type CribKind, MOST_FOUND } from '@burl/contract';
+import { found, tokensOf, wordsOfCutter, type Cutter } from '@burl/core';
+import { and, isNull, sql, type SQL } from 'drizzle-orm';
+import type { Database } from './client.ts';
+import { CRIB_TABLES, entryOf } from './crib-store.ts';
+import type { alloys } from './schema.ts';
+
+/** From so many letters a piece inside a word counts. */
+const LEAST_INSIDE = 3;
+/** Rows the database hands over to be put in order. */
+const MOST_RANKED = 400;
+const MOST_TOKENS = 8;
+
+/** A word that begins with the token; one that ends in a figure is the beginning of no longer number. */
+function having(column: typeof alloys.foundBy, token: string): SQL {
+  const literal = token.replace(/[^\p{L}\p{N}]/gu, '\\$&');
+  const inside = token.length >= LEAST_INSIDE ? '' : ' ';
+  return /\d$/.test(token)
+    ? sql`${column} ~ ${`${' '}${literal}([^0-9.]|$)`}`
+    : sql`${column} ~ ${`${inside}${literal}`}`;
+}
+
+/** Entries in which everything typed is found, best first; those that are retired are left out. */
+export async function searchCrib<K extends CribKind>(
+  db: Database,
+  kind: K,
+  typed: string,
+  most: number,
+): Promise<CribEntry<K>[]> {
+  const table = CRIB_TABLES[kind] as typeof alloys;
+  const tokens = tokensOf(typed).slice(0, MOST_TOKENS);
+  const rows = await db
+    .select()
+    .from(table)
+    .where(and(isNull(table.retiredAt), ...tokens.map((t) => having(table.foundBy, t.slice(0, 60)))))
+    .limit(MOST_RANKED);
+  const entries = rows
+    .map((r) => entryOf<K>(r))
+    .sort((a, b) => a.document.name.localeCompare(b.document.name, 'en'))
+    .map((entry) => ({
+      id: entry.id,
+      name: entry.document.name,
+      entry,
+      words: kind === 'cutters' ? wordsOfCutter(entry.document as Cutter) : [],
+    }));
+  return found(tokens.join(' '), entries)
+    .slice(0, Math.min(most, MOST_FOUND))
+    .map((e) => e.entry);
+}
