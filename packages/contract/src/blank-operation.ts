@@ -25,7 +25,7 @@ export function fittingHolder(crib: Crib, machineId: string, cutterId: string): 
   if (!machine || !cutter) return null;
   return (
     fittingHolders(
-      crib.holders.map((h) => h.document),
+      crib.holders.filter((h) => !h.retired).map((h) => h.document),
       machine,
       cutter,
     )[0]?.id ?? null

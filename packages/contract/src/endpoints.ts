@@ -646,7 +646,8 @@ type In<T> = T[keyof T];
 export type Offered =
   | In<typeof SESSION>
   | In<typeof PEOPLE>
-  | In<Omit<typeof CRIB, 'change'>>
+  | In<Omit<typeof CRIB, 'change' | 'add'>>
+  | In<(typeof CRIB)['add']>
   | In<(typeof CRIB)['change']>
   | In<typeof JOBS>
   | In<typeof SETUPS>

@@ -1,6 +1,7 @@
 import {
   addressOf,
   asQuery,
+  type CribKind,
   type Desk,
   type JobDetail,
   type JobQuestion,
@@ -41,6 +42,8 @@ export const isJobList = (key: unknown): boolean =>
   typeof key === 'string' && /^\/api\/(desk|jobs)($|\?)/.test(key);
 export const usePeople = (may: boolean): Answer<'/api/people'> => useAnswer('/api/people', may ? {} : null);
 export const useCrib = (): Answer<'/api/crib'> => useAnswer('/api/crib', {}, { revalidateOnFocus: false });
+export const useEntryHistory = (kind: CribKind, entry: string): Answer<'/api/crib/:kind/:entry/history'> =>
+  useAnswer('/api/crib/:kind/:entry/history', { kind, entry });
 export const useJob = (id: string): Answer<'/api/jobs/:id'> => useAnswer('/api/jobs/:id', id ? { id } : null);
 export const useReleases = (id: string): Answer<'/api/jobs/:id/releases'> =>
   useAnswer('/api/jobs/:id/releases', { id });

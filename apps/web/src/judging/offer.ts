@@ -1,10 +1,14 @@
-import type { Crib } from '@burl/contract';
+import type { Crib, CribEntry } from '@burl/contract';
 import type { Offer } from '@burl/core';
+
+/** Entries to choose from: those that are not retired, and the one that is chosen. */
+export const offered = <E extends CribEntry>(list: readonly E[], chosen?: string): readonly E[] =>
+  list.filter((e) => !e.retired || e.id === chosen);
 
 /** What the crib offers, for the core. */
 export const offerOf = (crib: Crib): Offer => ({
-  cutters: crib.cutters.map((c) => c.document),
-  holders: crib.holders.map((h) => h.document),
+  cutters: offered(crib.cutters).map((c) => c.document),
+  holders: offered(crib.holders).map((h) => h.document),
   substrates: crib.materials.substrates,
   coatings: crib.materials.coatings,
 });

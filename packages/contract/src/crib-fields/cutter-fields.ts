@@ -186,7 +186,7 @@ export const CUTTER_FIELDS: readonly EntryField[] = [
   {
     path: 'extended.pitch_angles_deg',
     label: 'Pitch angles',
-    kind: 'three',
+    kind: 'list',
     unit: 'deg',
     group: EDGE,
     types: MILLS,

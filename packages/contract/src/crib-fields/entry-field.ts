@@ -1,11 +1,11 @@
 import type { Unit } from '@burl/core';
 
 /**
- * What a value of an entry is: a number, whole, two numbers from and to, three from least over usual to most, the same as an object,
+ * What a value of an entry is: a number, whole, a list of them, two numbers from and to, three from least over usual to most, the same as an object,
  * words, one of a list, several of a list, or yes and no.
  */
 export type FieldKind =
-  'number' | 'whole' | 'two' | 'three' | 'span' | 'text' | 'one-of' | 'some-of' | 'yes-no';
+  'number' | 'whole' | 'list' | 'two' | 'three' | 'span' | 'text' | 'one-of' | 'some-of' | 'yes-no';
 
 /** One value of an entry as people see it: in forms, tables, files and the list of what changed. */
 export interface EntryField {

@@ -7,6 +7,7 @@ import { MACHINE_FIELDS } from './machine-fields.ts';
 
 export { CUTTER_TYPES } from './cutter-fields.ts';
 export { HOLDER_TYPES } from './holder-fields.ts';
+export { type Clash, mergeEdits } from './merge.ts';
 export { type EntryField, fieldOfType, valueAt, withValueAt } from './entry-field.ts';
 
 /** Values a person fills in, of each kind of entry. */

@@ -30,9 +30,6 @@ const other = (label: string): string[] => [label, label.split(':')[0]!, label.s
 /** Columns of a kind: an ISO 13399 symbol where there is one, else the label; its unit in brackets. */
 export const columnsOf = (kind: CribKind, system: System = 'metric'): readonly Column[] =>
   ENTRY_FIELDS[kind].flatMap((field): Column[] => {
-    // Angles of a variable pitch are as many as there are teeth: one cell, parted by blanks.
-    if (field.path === 'extended.pitch_angles_deg')
-      return [{ heading: `Pitch angles${unitOf(field, system)}`, also: [field.label], field }];
     const name = field.symbol ?? field.label.split(':')[0]!.split(', from')[0]!;
     const parts = PARTS[field.kind];
     return parts

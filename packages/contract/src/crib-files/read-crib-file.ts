@@ -127,7 +127,7 @@ function csvRows(
         return readSome(cell, field);
       case 'yes-no':
         return readYesNo(cell);
-      case 'three': {
+      case 'list': {
         const list = cell.split(/[\s;]+/).map(numberIn);
         return list.some((n) => n === null) ? { allowed: 'numbers with blanks between' } : { value: list };
       }

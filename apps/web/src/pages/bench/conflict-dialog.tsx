@@ -27,7 +27,7 @@ export function ConflictDialog({
       onClose={() => undefined}
       title={`${theirs.updatedBy} saved this operation meanwhile`}
       description="Where the two differ. Whichever you keep, undo brings the other back."
-      wide
+      size="wide"
     >
       <table className="mb-4 w-full text-left">
         <thead>

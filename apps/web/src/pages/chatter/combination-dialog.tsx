@@ -5,8 +5,8 @@ import {
   type Crib,
   fittingHolder,
 } from '@burl/contract';
-import { isMillingCutter } from '@burl/core';
-import { type FormEvent, useState } from 'react';
+import { isMillingCutter, wordsOfCutter } from '@burl/core';
+import { type FormEvent, useState, useMemo } from 'react';
 import { call, messageOf } from '../../api/client.ts';
 import { Num } from '../../ui/form-parts.tsx';
 import { Button } from '../../ui/button.tsx';
@@ -15,6 +15,56 @@ import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { refreshChatter } from '../../api/hooks.ts';
+import { offered } from '../../judging/offer.ts';
+import { SearchSelect } from '../../ui/search-select.tsx';
+
+/** A milling cutter among all there are. */
+function MillSelect({
+  crib,
+  value,
+  disabled,
+  onTake,
+}: {
+  crib: Crib;
+  value: string;
+  disabled: boolean;
+  onTake: (id: string) => void;
+}) {
+  const mills = useMemo(
+    () =>
+      offered(crib.cutters, value)
+        .filter((c) => isMillingCutter(c.document))
+        .map((c) => ({ id: c.id, name: c.document.name, words: wordsOfCutter(c.document) })),
+    [crib, value],
+  );
+  return (
+    <SearchSelect
+      label="Cutter"
+      what="cutter"
+      rows={4}
+      value={value}
+      list={mills}
+      disabled={disabled}
+      onTake={onTake}
+    />
+  );
+}
+
+/** What a combination begins with: what is to be corrected, or the first of each. */
+const firstDraft = (
+  crib: Crib,
+  start: Partial<CombinationInput>,
+  existing: CombinationDetail | undefined,
+): CombinationInput => ({
+  machineId: crib.machines[0]?.id ?? '',
+  machineSerial: '',
+  holderId: crib.holders[0]?.id ?? '',
+  cutterId: offered(crib.cutters).find((c) => isMillingCutter(c.document))?.id ?? '',
+  stickOutMm: 40,
+  note: '',
+  ...start,
+  ...(existing && combinationInputOf(existing)),
+});
 
 /** A new combination of machine, holder, cutter and stick-out, or one that is corrected. */
 export function CombinationDialog({
@@ -31,23 +81,13 @@ export function CombinationDialog({
   onClose: () => void;
   onMade: (id: string) => void;
 }) {
-  const mills = crib.cutters.filter((c) => isMillingCutter(c.document));
-  const [draft, setDraft] = useState<CombinationInput>({
-    machineId: crib.machines[0]?.id ?? '',
-    machineSerial: '',
-    holderId: crib.holders[0]?.id ?? '',
-    cutterId: mills[0]?.id ?? '',
-    stickOutMm: 40,
-    note: '',
-    ...start,
-    ...(existing && combinationInputOf(existing)),
-  });
+  const [draft, setDraft] = useState(() => firstDraft(crib, start, existing));
   // What was measured was measured of these four: they are another combination's.
   const measured = existing !== undefined && existing.tips.length + existing.cuts.length > 0;
   const [failed, setFailed] = useState<string | null>(null);
   const choose = (
     label: string,
-    key: 'machineId' | 'holderId' | 'cutterId',
+    key: 'machineId' | 'holderId',
     list: readonly { id: string; document: { name: string } }[],
   ) => (
     <EntrySelect
@@ -92,7 +132,7 @@ export function CombinationDialog({
       }
     >
       <form onSubmit={(e) => void make(e)} className="space-y-2">
-        {choose('Machine', 'machineId', crib.machines)}
+        {choose('Machine', 'machineId', offered(crib.machines, draft.machineId))}
         <Field label="Serial number" hint="as on its plate: two machines of one kind sound different">
           {(p) => (
             <input
@@ -105,8 +145,16 @@ export function CombinationDialog({
             />
           )}
         </Field>
-        {choose('Cutter', 'cutterId', mills)}
-        {choose('Holder', 'holderId', crib.holders)}
+        <MillSelect
+          crib={crib}
+          value={draft.cutterId}
+          disabled={measured}
+          onTake={(cutterId) => {
+            const holderId = fittingHolder(crib, draft.machineId, cutterId) ?? draft.holderId;
+            setDraft({ ...draft, cutterId, holderId });
+          }}
+        />
+        {choose('Holder', 'holderId', offered(crib.holders, draft.holderId))}
         <Num
           label="Stick-out"
           unit="mm"

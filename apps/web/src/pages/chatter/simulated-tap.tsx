@@ -54,7 +54,7 @@ export function SimulatedTap({
       onClose={onClose}
       title={`Simulated tap test along ${axis}`}
       description="Ten hits at 51.2 kHz by the simulated hammer and accelerometer. Faulty hits are found and left out."
-      wide
+      size="wide"
     >
       {!tap.data || tap.stale ? (
         <HeavyState what="the hits" heavy={tap} />

@@ -1,10 +1,20 @@
 import type { Crib } from '@burl/contract';
-import { boringVerdict, drillVibration, formatMeasure, InputError, isDrill, madeOf } from '@burl/core';
+import {
+  boringVerdict,
+  drillVibration,
+  formatMeasure,
+  InputError,
+  isDrill,
+  madeOf,
+  wordsOfCutter,
+} from '@burl/core';
 import { useMemo, useState } from 'react';
 import { Num } from '../../ui/form-parts.tsx';
 import { useSystem } from '../../frame/preferences.tsx';
 import { EntrySelect } from '../../ui/entry-select.tsx';
 import { FormError } from '../../ui/form-error.tsx';
+import { offered } from '../../judging/offer.ts';
+import { SearchSelect } from '../../ui/search-select.tsx';
 
 /** Works something out, or says what is impossible. */
 function tried<T>(work: () => T): { readonly value: T | null; readonly failed: string | null } {
@@ -18,7 +28,7 @@ function tried<T>(work: () => T): { readonly value: T | null; readonly failed: s
 
 function BoringBar({ crib }: { crib: Crib }) {
   const system = useSystem();
-  const bars = crib.cutters.filter((c) => c.document.type === 'boring_bar');
+  const bars = offered(crib.cutters).filter((c) => c.document.type === 'boring_bar');
   const [bore, setBore] = useState({
     bar: bars[0]?.id ?? '',
     alloy: 'ti-6al-4v-annealed',
@@ -101,7 +111,13 @@ function BoringBar({ crib }: { crib: Crib }) {
 
 function SlenderDrill({ crib }: { crib: Crib }) {
   const system = useSystem();
-  const drills = crib.cutters.filter((c) => isDrill(c.document));
+  const drills = useMemo(
+    () =>
+      offered(crib.cutters)
+        .filter((c) => isDrill(c.document))
+        .map((c) => ({ id: c.id, name: c.document.name, words: wordsOfCutter(c.document) })),
+    [crib],
+  );
   const [drill, setDrill] = useState({ id: drills[0]?.id ?? '', stickOutMm: 60, rpm: 2000 });
   const drilled = useMemo(() => {
     const cutter = crib.cutters.find((c) => c.id === drill.id)?.document;
@@ -113,7 +129,14 @@ function SlenderDrill({ crib }: { crib: Crib }) {
   return (
     <section aria-label="Slender drill" className="space-y-2 rounded-lg border border-line bg-card p-3">
       <h2>Slender drill</h2>
-      <EntrySelect label="Drill" value={drill.id} list={drills} onTake={(id) => setDrill({ ...drill, id })} />
+      <SearchSelect
+        label="Drill"
+        what="drill"
+        rows={4}
+        value={drill.id}
+        list={drills}
+        onTake={(id) => setDrill({ ...drill, id })}
+      />
       <div className="grid grid-cols-2 gap-2">
         <Num
           label="Stick-out"

@@ -53,7 +53,7 @@ export function TipPreview({
       onClose={onClose}
       title={`Read along ${reading.axis}: ${reading.origin}`}
       description="Looked at before it counts: nothing is kept yet."
-      wide
+      size="wide"
     >
       <div className="grid gap-3 sm:grid-cols-2">
         <div className="relative h-56">

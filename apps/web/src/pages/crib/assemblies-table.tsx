@@ -1,12 +1,14 @@
-import { formatMeasure, speak, wrongHolder } from '@burl/core';
+import { formatMeasure, speak, wrongHolder, wordsOfCutter } from '@burl/core';
 import type { Crib } from '@burl/contract';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useState, useMemo } from 'react';
 import { mutate } from 'swr';
 import { call, messageOf } from '../../api/client.ts';
 import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { NumberInput } from '../../ui/number-input.tsx';
+import { offered } from '../../judging/offer.ts';
+import { SearchSelect } from '../../ui/search-select.tsx';
 
 /** A cutter put into a holder under a name of the shop. */
 function NewAssembly({ crib }: { crib: Crib }) {
@@ -21,6 +23,19 @@ function NewAssembly({ crib }: { crib: Crib }) {
   const system = useSystem();
   const of = <T extends { id: string }>(list: readonly T[], id: string): T | undefined =>
     list.find((x) => x.id === id);
+  const cutters = useMemo(
+    () =>
+      offered(crib.cutters).map((c) => ({
+        id: c.id,
+        name: c.document.name,
+        words: wordsOfCutter(c.document),
+      })),
+    [crib],
+  );
+  const holders = useMemo(
+    () => offered(crib.holders).map((h) => ({ id: h.id, name: h.document.name })),
+    [crib],
+  );
   const [cutter, holder] = [of(crib.cutters, draft.cutterId), of(crib.holders, draft.holderId)];
   const wrong = cutter && holder ? wrongHolder(cutter.document, holder.document) : null;
   async function make(event: FormEvent): Promise<void> {
@@ -50,29 +65,23 @@ function NewAssembly({ crib }: { crib: Crib }) {
           />
         )}
       </Field>
-      {(['cutter', 'holder'] as const).map((what) => (
-        <Field
-          key={what}
-          label={what === 'cutter' ? 'Cutter' : 'Holder'}
-          error={what === 'holder' && wrong ? speak(wrong, system) : undefined}
-        >
-          {(p) => (
-            <select
-              {...p}
-              value={draft[`${what}Id`]}
-              onChange={(e) => setDraft({ ...draft, [`${what}Id`]: e.target.value })}
-              className={FIELD_LOOK}
-            >
-              <option value="">choose</option>
-              {crib[`${what}s`].map((x) => (
-                <option key={x.id} value={x.id}>
-                  {x.document.name}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
-      ))}
+      <SearchSelect
+        label="Cutter"
+        what="cutter"
+        rows={4}
+        value={draft.cutterId}
+        list={cutters}
+        onTake={(cutterId) => setDraft({ ...draft, cutterId })}
+      />
+      <SearchSelect
+        label="Holder"
+        what="holder"
+        rows={4}
+        value={draft.holderId}
+        list={holders}
+        error={wrong ? speak(wrong, system) : undefined}
+        onTake={(holderId) => setDraft({ ...draft, holderId })}
+      />
       <Field label="Stick-out">
         {(p) => (
           <NumberInput

@@ -1,4 +1,11 @@
-import type { CribEntry, CribKind } from '@burl/contract';
+import {
+  type CribEntry,
+  type CribKind,
+  CUTTER_TYPES,
+  HOLDER_TYPES,
+  type Stock,
+  valueAt,
+} from '@burl/contract';
 import { formatField, type System, type Unit, UNITS } from '@burl/core';
 
 export interface Row {
@@ -6,10 +13,28 @@ export interface Row {
   readonly cells: readonly (string | number)[];
 }
 
+/** A number that is changed where it stands in the table. */
+export interface Editable {
+  readonly path: string;
+  readonly unit: Unit;
+  readonly of: (document: unknown) => number | null;
+}
+
 interface Columns<K extends CribKind> {
   readonly heads: (system: System) => readonly string[];
-  readonly row: (entry: CribEntry<K>, system: System) => Row;
+  readonly row: (entry: CribEntry<K>, system: System, stock?: Stock) => Row;
+  /** By the place of its column. */
+  readonly edits: Readonly<Record<number, Editable>>;
 }
+
+const editable = (path: string, unit: Unit): Editable => ({
+  path,
+  unit,
+  of: (document) => {
+    const value = valueAt(document, path);
+    return typeof value === 'number' ? value : null;
+  },
+});
 
 const origin = (e: CribEntry): string =>
   e.origin === 'built-in' ? 'built-in' : e.copiedFrom ? `shop, from ${e.copiedFrom}` : 'shop';
@@ -34,6 +59,7 @@ export const COLUMNS: { readonly [K in CribKind]: Columns<K> } = {
       head('vc30', 'm/min', system),
       'Origin',
     ],
+    edits: {},
     row: (entry, system) => {
       const d = entry.document;
       return {
@@ -63,6 +89,7 @@ export const COLUMNS: { readonly [K in CribKind]: Columns<K> } = {
       head('Through coolant', 'bar', system),
       'Origin',
     ],
+    edits: { 3: editable('max_rpm', 'rpm') },
     row: (entry, system) => {
       const d = entry.document;
       const most = (key: 'kw' | 'nm'): number => Math.max(...d.power_torque.s1.map((p) => p[key]));
@@ -91,22 +118,32 @@ export const COLUMNS: { readonly [K in CribKind]: Columns<K> } = {
       head('RE', 'mm', system),
       'Coating',
       'Groups',
+      'In stock',
+      'Place',
       'Origin',
     ],
-    row: (entry, system) => {
+    edits: {
+      2: editable('properties.DC', 'mm'),
+      3: editable('properties.ZEFP', 'pieces'),
+      4: editable('properties.APMX', 'mm'),
+      5: editable('properties.RE', 'mm'),
+    },
+    row: (entry, system, stock) => {
       const d = entry.document;
       const p = d.properties;
       return {
         entry,
         cells: [
           d.name,
-          d.type.replaceAll('_', ' '),
+          CUTTER_TYPES[d.type] ?? d.type.replaceAll('_', ' '),
           shown(p.DC, 'mm', system),
           p.ZEFP ?? '',
           shown(p.APMX, 'mm', system),
           shown(p.RE, 'mm', system),
           d.extended.coating,
           d.suits_iso_groups.join(' '),
+          stock?.edges ?? '',
+          stock?.place ?? '',
           origin(entry),
         ],
       };
@@ -123,13 +160,14 @@ export const COLUMNS: { readonly [K in CribKind]: Columns<K> } = {
       'rpm',
       'Origin',
     ],
+    edits: { 4: editable('gauge_length_mm', 'mm'), 6: editable('max_rpm', 'rpm') },
     row: (entry, system) => {
       const d = entry.document;
       return {
         entry,
         cells: [
           d.name,
-          d.kind.replaceAll('_', ' '),
+          HOLDER_TYPES[d.kind] ?? d.kind.replaceAll('_', ' '),
           d.interfaces.join(', '),
           d.bore_diameter_mm.map((b) => shown(b, 'mm', system)).join(' to '),
           shown(d.gauge_length_mm, 'mm', system),

@@ -1,166 +1,81 @@
 import { type Crib, type CribEntry, type CribKind, CRIB_KINDS, mayEdit } from '@burl/contract';
-import {
-  type ColumnDef,
-  columnFilteringFeature,
-  createFilteredRowModel,
-  createSortedRowModel,
-  filterFns,
-  globalFilteringFeature,
-  rowSortingFeature,
-  sortFns,
-  tableFeatures,
-  useTable,
-} from '@tanstack/react-table';
-import { ArrowDown, ArrowUp } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { Download, FileUp, Plus } from 'lucide-react';
+import { useState } from 'react';
 import { NavLink, useParams } from 'react-router';
 import { useCrib, useSession } from '../../api/hooks.ts';
 import { Crumbs } from '../../frame/crumbs.tsx';
 import { Button } from '../../ui/button.tsx';
-import { FIELD_LOOK } from '../../ui/field.tsx';
 import { Failed, Loading } from '../../ui/page-states.tsx';
 import { AssembliesTable } from './assemblies-table.tsx';
 import { CopyDialog } from './copy-dialog.tsx';
 import { EntryDialog } from './entry-dialog.tsx';
-import { useSystem } from '../../frame/preferences.tsx';
-import { COLUMNS, type Row } from './columns.ts';
+import { EntryTable } from './entry-table.tsx';
+import { ImportDialog } from './files/import-dialog.tsx';
+import { NewEntryDialog } from './making/new-entry-dialog.tsx';
 
-const features = tableFeatures({
-  columnFilteringFeature,
-  globalFilteringFeature,
-  rowSortingFeature,
-  filteredRowModel: createFilteredRowModel(),
-  sortedRowModel: createSortedRowModel(),
-  filterFns,
-  sortFns,
-});
-type Column = ColumnDef<typeof features, Row>;
-
-function EntryTable({
-  entries,
-  kind,
-  onOpen,
-}: {
-  entries: readonly CribEntry[];
-  kind: CribKind;
-  onOpen: (entry: CribEntry) => void;
-}) {
-  const system = useSystem();
-  const [filter, setFilter] = useState('');
-  const rows = useMemo(
-    () => entries.map((entry) => COLUMNS[kind].row(entry as never, system)),
-    [entries, kind, system],
-  );
-  const columns = useMemo<Column[]>(
-    () =>
-      COLUMNS[kind].heads(system).map((head, i) => ({
-        id: head,
-        header: head,
-        accessorFn: (r: Row) => r.cells[i] ?? '',
-      })),
-    [kind, system],
-  );
-  const table = useTable({
-    features,
-    columns,
-    data: rows,
-    state: { globalFilter: filter },
-    globalFilterFn: 'includesString',
-  });
-  return (
-    <>
-      <input
-        aria-label={`Search ${kind}`}
-        placeholder={`Search ${entries.length} ${kind}`}
-        value={filter}
-        onChange={(e) => setFilter(e.target.value)}
-        className={`${FIELD_LOOK} mb-2 max-w-sm`}
-      />
-      <div
-        className="overflow-x-auto rounded-lg border border-line bg-card"
-        tabIndex={0}
-        role="region"
-        aria-label={`Table of ${kind}`}
-      >
-        <table className="w-full text-left">
-          <thead>
-            {table.getHeaderGroups().map((group) => (
-              <tr key={group.id} className="border-b border-line">
-                {group.headers.map((h) => {
-                  const sorted = h.column.getIsSorted();
-                  return (
-                    <th
-                      key={h.id}
-                      aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
-                      className="p-0"
-                    >
-                      <button
-                        type="button"
-                        onClick={h.column.getToggleSortingHandler()}
-                        className="flex w-full items-center gap-1 px-2.5 py-1.5 font-semibold whitespace-nowrap hover:bg-accent-soft"
-                      >
-                        {String(h.column.columnDef.header)}
-                        {sorted === 'asc' && <ArrowUp size={13} aria-hidden="true" />}
-                        {sorted === 'desc' && <ArrowDown size={13} aria-hidden="true" />}
-                      </button>
-                    </th>
-                  );
-                })}
-              </tr>
-            ))}
-          </thead>
-          <tbody>
-            {table.getRowModel().rows.map((row) => (
-              <tr
-                key={row.original.entry.id}
-                className="border-b border-line last:border-0 hover:bg-accent-soft"
-              >
-                {row.original.cells.map((cell, i) => (
-                  <td
-                    key={COLUMNS[kind].heads(system)[i]}
-                    className={`px-2.5 py-1 ${typeof cell === 'number' ? 'text-right' : ''}`}
-                  >
-                    {i === 0 ? (
-                      <button
-                        type="button"
-                        onClick={() => onOpen(row.original.entry)}
-                        className="text-left font-semibold underline-offset-2 hover:underline"
-                      >
-                        {cell}
-                      </button>
-                    ) : (
-                      cell
-                    )}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        {table.getRowModel().rows.length === 0 && (
-          <p className="p-3 text-soft">Nothing matches the search.</p>
-        )}
-      </div>
-    </>
-  );
-}
+const SINGULAR: Readonly<Record<CribKind, string>> = {
+  alloys: 'alloy',
+  machines: 'machine',
+  cutters: 'cutter',
+  holders: 'holder',
+};
 
 function Tables({ crib, tab }: { crib: Crib; tab: CribKind | 'assemblies' }) {
   const { data: session } = useSession();
   const edit = session?.person ? mayEdit(session.person.role) : false;
   const [open, setOpen] = useState<string | null>(null);
   const [copying, setCopying] = useState<CribEntry | null>(null);
+  const [adding, setAdding] = useState<'new' | 'file' | null>(null);
   if (tab === 'assemblies') return <AssembliesTable crib={crib} edit={edit} />;
   const entries: readonly CribEntry[] = crib[tab];
   const entry = entries.find((e) => e.id === open);
   return (
     <>
-      <EntryTable key={tab} entries={entries} kind={tab} onOpen={(e) => setOpen(e.id)} />
+      <div className="mb-2 flex flex-wrap items-center gap-2">
+        {edit && (
+          <>
+            <Button look="main" onClick={() => setAdding('new')}>
+              <Plus size={15} aria-hidden="true" /> New {SINGULAR[tab]}
+            </Button>
+            <Button onClick={() => setAdding('file')}>
+              <FileUp size={15} aria-hidden="true" /> Import
+            </Button>
+          </>
+        )}
+        {(['csv', 'json'] as const).map((format) => (
+          <a
+            key={format}
+            href={`/api/crib/${tab}/export?format=${format}&origin=all`}
+            download
+            className="inline-flex min-h-8 items-center gap-1.5 rounded-md border border-line bg-card px-3 py-1 font-semibold hover:bg-accent-soft"
+          >
+            <Download size={15} aria-hidden="true" /> {format.toUpperCase()}
+          </a>
+        ))}
+      </div>
+      <EntryTable
+        key={tab}
+        crib={crib}
+        entries={entries}
+        kind={tab}
+        edit={edit}
+        onOpen={(e) => setOpen(e.id)}
+      />
+      {adding === 'new' && (
+        <NewEntryDialog
+          kind={tab}
+          crib={crib}
+          onClose={() => setAdding(null)}
+          onMade={(id) => (setAdding(null), setOpen(id))}
+        />
+      )}
+      {adding === 'file' && <ImportDialog kind={tab} onClose={() => setAdding(null)} />}
       {entry && (
         <EntryDialog
-          key={entry.id + entry.version}
+          key={entry.id}
           entry={entry}
           kind={tab}
+          crib={crib}
           edit={edit}
           onCopy={() => (setOpen(null), setCopying(entry))}
           onClose={() => setOpen(null)}
@@ -207,7 +122,7 @@ export default function CribPage() {
           Refresh
         </Button>
       </div>
-      <Tables crib={crib} tab={tab} />
+      <Tables key={tab} crib={crib} tab={tab} />
     </div>
   );
 }

@@ -22,7 +22,9 @@ const own: CribEntry<'alloys'> = {
 };
 const open = (entry: CribEntry<'alloys'>, edit = true, answers: Record<string, unknown> = {}) => {
   const asked = pretendServer(answers);
-  show(<EntryDialog entry={entry} kind="alloys" edit={edit} onCopy={vi.fn()} onClose={vi.fn()} />);
+  show(
+    <EntryDialog entry={entry} kind="alloys" crib={CRIB} edit={edit} onCopy={vi.fn()} onClose={vi.fn()} />,
+  );
   return asked;
 };
 const confidence = (field: string): string => {

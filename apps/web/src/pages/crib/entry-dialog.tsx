@@ -1,267 +1,249 @@
-import { describeProblem } from '@burl/core';
-import type { CribEntry, CribKind } from '@burl/contract';
-import { type ReactNode, useState } from 'react';
+import {
+  type Clash,
+  type Crib,
+  type CribDocuments,
+  type CribEntry,
+  type CribKind,
+  fieldLabel,
+  mergeEdits,
+  withValueAt,
+} from '@burl/contract';
+import { type ReactNode, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { mutate } from 'swr';
 import { ApiError, call, messageOf } from '../../api/client.ts';
+import { useEntryHistory } from '../../api/hooks.ts';
 import { Button } from '../../ui/button.tsx';
+import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { EntryDrawing, EntryForm } from './form/entry-form.tsx';
+import { problemsOf } from './form/problems.ts';
+import { History } from './record/history.tsx';
+import { Record } from './record/record.tsx';
+import { ShelfCard } from './shelf-card.tsx';
 
-interface Provenance {
-  readonly sources?: readonly {
-    readonly field_group: string;
-    readonly kind: string;
-    readonly confidence: string;
-  }[];
-  readonly estimated_fields?: readonly string[];
-  readonly confidence?: string;
-  readonly estimate?: boolean;
-  readonly notes?: string;
-  readonly note?: string;
-}
+type Document = CribDocuments[CribKind];
 
-const words = (key: string): string => key.replaceAll('_', ' ');
+const ORIGINS = { 'built-in': 'Built-in', shop: 'Shop' } as const;
 
-function Value({ value }: { value: unknown }): ReactNode {
-  if (value === null || value === undefined) return <span className="text-soft">none</span>;
-  if (Array.isArray(value)) {
-    if (value.every((v) => typeof v !== 'object')) return value.join(', ');
-    return (
-      <ul className="space-y-0.5">
-        {value.map((v, i) => (
-          <li key={i}>
-            {typeof v === 'object' && v !== null
-              ? Object.entries(v as object)
-                  .map(([k, x]) => `${words(k)} ${String(x)}`)
-                  .join(', ')
-              : String(v)}
+/** Both versions of each value two people changed; one is chosen. */
+function Clashes({
+  kind,
+  clashes,
+  onChoose,
+}: {
+  kind: CribKind;
+  clashes: readonly Clash[];
+  onChoose: (path: string, value: unknown) => void;
+}) {
+  const text = (v: unknown): string =>
+    v === undefined ? 'nothing' : typeof v === 'object' ? JSON.stringify(v) : String(v);
+  return (
+    <section role="alert" className="mb-3 rounded-md border border-tight bg-paper p-2">
+      <p className="mb-1 font-semibold">Somebody saved other values meanwhile. Which are to stand?</p>
+      <ul className="space-y-1">
+        {clashes.map(({ path, mine, theirs }) => (
+          <li key={path} className="flex flex-wrap items-center gap-2">
+            <span className="font-semibold">{fieldLabel(kind, path)}</span>
+            <Button onClick={() => onChoose(path, mine)}>Mine: {text(mine)}</Button>
+            <Button onClick={() => onChoose(path, theirs)}>Theirs: {text(theirs)}</Button>
           </li>
         ))}
       </ul>
-    );
-  }
-  if (typeof value === 'object') {
-    const { low, typical, high } = value as { low?: number; typical?: number; high?: number };
-    if (Object.keys(value).length === 3 && low !== undefined && typical !== undefined && high !== undefined) {
-      return `${typical} (${low} to ${high})`;
-    }
-    return (
-      <dl className="grid grid-cols-[auto_1fr] gap-x-3">
-        {Object.entries(value).map(([k, v]) => (
-          <div key={k} className="contents">
-            <dt className="text-soft">{words(k)}</dt>
-            <dd>
-              <Value value={v} />
-            </dd>
-          </div>
-        ))}
-      </dl>
-    );
-  }
-  return String(value);
-}
-
-/** Which source group of the record vouches for a field. */
-const GROUP_OF: Readonly<Record<string, string>> = {
-  density_kg_m3: 'physical',
-  thermal_conductivity_w_mk: 'physical',
-  specific_heat_j_kgk: 'physical',
-  youngs_modulus_gpa: 'physical',
-  derived: 'physical',
-  hardness: 'mechanical',
-  tensile_strength_mpa: 'mechanical',
-  yield_strength_mpa: 'mechanical',
-  kienzle: 'kienzle',
-  hardness_scaling: 'kienzle',
-  taylor_milling_coated_carbide: 'taylor',
-  vc_windows_m_min: 'taylor',
-  hm_window: 'hm',
-  work_hardening: 'work_hardening',
-  process_damping: 'process_damping',
-};
-/** Fields that are judgement or designation rather than measured values. */
-const JUDGEMENT: Readonly<Record<string, string>> = {
-  uns: 'designation',
-  en: 'designation',
-  standard: 'designation',
-  iso513_group: 'ISO 513',
-  family: 'designation',
-  condition: 'designation',
-  coatings: 'judgement rule G-20',
-  coolant: 'judgement rules G-30 to G-33',
-  ratings_0_3: 'judgement, medium',
-  notes: 'judgement, medium',
-};
-/** What the reference data say of whole kinds, where a record carries no confidence of its own. */
-const OF_KIND: Readonly<Record<CribKind, string>> = {
-  alloys: 'medium: general engineering knowledge',
-  cutters: 'medium: typical geometry; ramp, rated speed and core are estimates',
-  holders: 'medium',
-  machines: 'estimate: plausible class values, not any real machine',
-};
-
-/** Where a value comes from and how far it is to be trusted. */
-function provenanceOf(field: string, value: unknown, p: Provenance, kind: CribKind): string {
-  const inside = p.estimated_fields?.filter((f) => f === field || f.startsWith(`${field}.`)) ?? [];
-  const part = inside.filter((f) => f !== field).map((f) => words(f.slice(field.length + 1)));
-  const estimate = inside.includes(field)
-    ? '; estimate'
-    : part.length
-      ? `; estimate: ${part.join(', ')}`
-      : '';
-  const own = (value as { confidence?: string } | null)?.confidence;
-  const group = p.sources?.find((s) => s.field_group === GROUP_OF[field]);
-  if (group) return `${group.confidence}: ${group.kind}${estimate}`;
-  if (own) return `${own}${estimate}`;
-  if (JUDGEMENT[field] && kind === 'alloys') return JUDGEMENT[field];
-  return `${p.confidence ?? OF_KIND[kind]}${p.estimate ? ', estimate' : ''}${estimate}`;
-}
-
-/** The fields one reckons with first; the rest follow by name. */
-const FIRST = [
-  'iso513_group',
-  'condition',
-  'hardness',
-  'kienzle',
-  'taylor_milling_coated_carbide',
-  'vc_windows_m_min',
-  'hm_window',
-  'type',
-  'properties',
-  'extended',
-  'power_torque',
-  'axes',
-  'spindle_interface',
-];
-const place = (field: string): number => (FIRST.indexOf(field) + FIRST.length + 1) % (FIRST.length + 1);
-
-const NOT_SHOWN = new Set(['id', 'name', 'sources', 'estimated_fields']);
-
-/** Every field with its value, and how far it can be trusted. */
-function Record({ entry, kind }: { entry: CribEntry; kind: CribKind }) {
-  const p = entry.document as Provenance;
-  return (
-    <table className="w-full align-top text-[13px]">
-      <thead>
-        <tr className="border-b border-line text-left">
-          <th className="py-1">Field</th>
-          <th>Value</th>
-          <th className="w-44">Confidence and source</th>
-        </tr>
-      </thead>
-      <tbody>
-        {Object.entries(entry.document)
-          .filter(([key]) => !NOT_SHOWN.has(key))
-          .sort(([a], [b]) => place(a) - place(b) || a.localeCompare(b))
-          .map(([key, value]) => (
-            <tr key={key} className="border-b border-line last:border-0">
-              <td className="py-1 pr-3 align-top font-semibold">{words(key)}</td>
-              <td className="pr-3 align-top">
-                <Value value={value} />
-              </td>
-              <td className="align-top text-soft">{provenanceOf(key, value, p, kind)}</td>
-            </tr>
-          ))}
-      </tbody>
-    </table>
+    </section>
   );
 }
 
-/** One entry whole, with provenance; a shop's own can be changed as its open JSON. */
+/** The form of an entry being changed. */
+function Editing({
+  entry,
+  kind,
+  crib,
+  onDone,
+}: {
+  entry: CribEntry;
+  kind: CribKind;
+  crib: Crib;
+  onDone: () => void;
+}) {
+  /** What the changes are against: what somebody else saved comes in by it. */
+  const [base, setBase] = useState<CribEntry>(entry);
+  const [document, setDocument] = useState<Document>(entry.document);
+  const [clashes, setClashes] = useState<readonly Clash[]>([]);
+  const [reason, setReason] = useState('');
+  const [failed, setFailed] = useState<string | null>(null);
+  const problems = useMemo(() => problemsOf(kind, document), [kind, document]);
+
+  async function save(): Promise<void> {
+    setFailed(null);
+    try {
+      await call(
+        'PUT',
+        `/api/crib/${kind}/:entry`,
+        { entry: entry.id },
+        {
+          version: base.version,
+          document: document as unknown as { [key: string]: unknown },
+          ...(reason.trim() ? { reason: reason.trim() } : {}),
+        },
+      );
+      await Promise.all([mutate('/api/crib'), mutate(`/api/crib/${kind}/${entry.id}/history`)]);
+      toast.success('Saved. Operations that use it are recalculated.');
+      onDone();
+    } catch (error) {
+      if (!(error instanceof ApiError) || error.status !== 409) return setFailed(messageOf(error));
+      const current = error.current as CribEntry;
+      const { merged, clashes: both } = mergeEdits(base.document, document, current.document);
+      setBase(current);
+      setDocument(merged);
+      setClashes(both);
+      setFailed(
+        both.length > 0
+          ? null
+          : 'Somebody saved other values meanwhile; they are put together with yours below. Save again to keep both.',
+      );
+    }
+  }
+  const wrong = problems.size > 0;
+  return (
+    <>
+      {clashes.length > 0 && (
+        <Clashes
+          kind={kind}
+          clashes={clashes}
+          onChoose={(path, value) => {
+            setDocument(withValueAt(document, path, value));
+            setClashes(clashes.filter((c) => c.path !== path));
+          }}
+        />
+      )}
+      {failed && (
+        <p role="alert" className="mb-2 text-over">
+          {failed}
+        </p>
+      )}
+      <EntryForm
+        kind={kind}
+        document={document}
+        problems={problems}
+        materials={crib.materials}
+        onSet={setDocument}
+      />
+      <div className="sticky bottom-[-20px] mt-3 flex flex-wrap items-end justify-end gap-2 border-t border-line bg-card py-2">
+        <div className="min-w-60 flex-1">
+          <Field label="Why (kept with the change)">
+            {(p) => (
+              <input
+                {...p}
+                value={reason}
+                maxLength={500}
+                placeholder="measured, drawing, supplier’s word"
+                onChange={(e) => setReason(e.target.value)}
+                className={FIELD_LOOK}
+              />
+            )}
+          </Field>
+        </div>
+        {wrong && <span className="text-[13px] text-over">{problems.size} to mend</span>}
+        <Button onClick={onDone}>Cancel</Button>
+        <Button look="main" disabled={wrong || clashes.length > 0} onClick={() => void save()}>
+          Save
+        </Button>
+      </div>
+    </>
+  );
+}
+
+/** One entry whole: its drawing, values with where they come from, shelf and history; a shop’s own is changed in a form. */
 export function EntryDialog({
   entry,
   kind,
+  crib,
   edit,
   onCopy,
   onClose,
 }: {
   entry: CribEntry;
   kind: CribKind;
+  crib: Crib;
   edit: boolean;
   onCopy: () => void;
   onClose: () => void;
-}) {
-  const [text, setText] = useState<string | null>(null);
-  const [failed, setFailed] = useState<readonly string[]>([]);
+}): ReactNode {
+  const [editing, setEditing] = useState(false);
+  const [failed, setFailed] = useState<string | null>(null);
+  const { data: deeds = [] } = useEntryHistory(kind, entry.id);
+  const own = entry.origin === 'shop';
 
-  async function save(): Promise<void> {
-    setFailed([]);
+  async function tell(work: () => Promise<unknown>): Promise<boolean> {
+    setFailed(null);
     try {
-      const document = JSON.parse(text ?? '') as Record<string, unknown>;
-      await call(
+      await work();
+      await Promise.all([mutate('/api/crib'), mutate(`/api/crib/${kind}/${entry.id}/history`)]);
+      return true;
+    } catch (error) {
+      setFailed(messageOf(error));
+      return false;
+    }
+  }
+  const remove = () => tell(() => call('DELETE', '/api/crib/:kind/:entry', { kind, entry: entry.id }));
+  const retire = (retired: boolean) =>
+    tell(() =>
+      call(
         'PUT',
-        `/api/crib/${kind}/:entry`,
-        { entry: entry.id },
-        { version: entry.version, document },
-      );
-      await mutate('/api/crib');
-      toast.success('Saved. Operations that use it are recalculated.');
-      setText(null);
-    } catch (error) {
-      setFailed(
-        error instanceof ApiError && error.problems.length
-          ? error.problems.map(describeProblem)
-          : [messageOf(error)],
-      );
-    }
-  }
-  async function remove(): Promise<void> {
-    try {
-      await call('DELETE', '/api/crib/:kind/:entry', { kind, entry: entry.id });
-      await mutate('/api/crib');
-      onClose();
-    } catch (error) {
-      setFailed([messageOf(error)]);
-    }
-  }
-
+        '/api/crib/:kind/:entry/retired',
+        { kind, entry: entry.id },
+        { version: entry.version, retired },
+      ),
+    );
+  const from = entry.copiedFrom ? `, copied from ${entry.copiedFrom}` : '';
   return (
     <SheetDialog
       open
       onClose={onClose}
       title={entry.document.name}
-      description={`${entry.origin}${entry.copiedFrom ? `, copied from ${entry.copiedFrom}` : ''}; id ${entry.id}`}
-      wide
+      description={`${ORIGINS[entry.origin]}${from}${entry.retired ? '; retired: not offered any more' : ''}; id ${entry.id}`}
+      size={editing ? 'widest' : 'wide'}
     >
-      {edit && (
-        <div className="mb-3 flex gap-2">
+      {edit && !editing && (
+        <div className="mb-3 flex flex-wrap gap-2">
           <Button onClick={onCopy}>Copy to shop crib</Button>
-          {entry.origin === 'shop' && text === null && (
-            <Button onClick={() => setText(JSON.stringify(entry.document, null, 2))}>Change</Button>
-          )}
-          {entry.origin === 'shop' && (
-            <Button look="danger" onClick={() => void remove()}>
+          {own && <Button onClick={() => setEditing(true)}>Edit</Button>}
+          <Button onClick={() => void retire(!entry.retired)}>
+            {entry.retired ? 'Bring back' : 'Retire'}
+          </Button>
+          {own && (
+            <Button look="danger" onClick={() => void remove().then((gone) => gone && onClose())}>
               Remove
             </Button>
           )}
         </div>
       )}
-      {failed.length > 0 && (
-        <ul role="alert" className="mb-3 list-disc pl-5 text-over">
-          {failed.map((f) => (
-            <li key={f}>{f}</li>
-          ))}
-        </ul>
+      {failed && (
+        <p role="alert" className="mb-3 text-over">
+          {failed}
+        </p>
       )}
-      {text !== null ? (
-        <>
-          <textarea
-            aria-label="Record as JSON"
-            spellCheck={false}
-            value={text}
-            onChange={(e) => setText(e.target.value)}
-            rows={22}
-            className="w-full rounded-md border border-line bg-raised p-2 font-mono text-[12.5px]"
-          />
-          <div className="mt-2 flex justify-end gap-2">
-            <Button onClick={() => setText(null)}>Cancel</Button>
-            <Button look="main" onClick={() => void save()}>
-              Save
-            </Button>
-          </div>
-        </>
+      {editing ? (
+        <Editing entry={entry} kind={kind} crib={crib} onDone={() => setEditing(false)} />
       ) : (
-        <Record entry={entry} kind={kind} />
+        <>
+          {kind === 'cutters' && (
+            <ShelfCard
+              cutterId={entry.id}
+              stock={crib.stock.find((s) => s.cutterId === entry.id)}
+              edit={edit}
+            />
+          )}
+          {kind !== 'alloys' && (
+            <div className="mx-auto mb-3 max-w-xl">
+              <EntryDrawing kind={kind} document={entry.document} />
+            </div>
+          )}
+          <Record entry={entry} kind={kind} deeds={deeds} />
+          <h3 className="mt-4 mb-1 font-semibold">Changes</h3>
+          <History kind={kind} deeds={deeds} />
+        </>
       )}
     </SheetDialog>
   );

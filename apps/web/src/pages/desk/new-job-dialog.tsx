@@ -11,6 +11,7 @@ import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { Loading } from '../../ui/page-states.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { TextField } from '../../ui/text-field.tsx';
+import { offered } from '../../judging/offer.ts';
 
 const EMPTY: JobFields = {
   number: '',
@@ -44,7 +45,7 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
   }
 
   return (
-    <SheetDialog open onClose={onClose} title="New job" wide>
+    <SheetDialog open onClose={onClose} title="New job" size="wide">
       {!crib ? (
         <Loading what="the crib" />
       ) : (
@@ -63,7 +64,7 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
             {(p) => (
               <select {...p} {...form.register('alloyId')} className={FIELD_LOOK}>
                 <option value="">choose</option>
-                {crib.alloys.map((a) => (
+                {offered(crib.alloys).map((a) => (
                   <option key={a.id} value={a.id}>
                     {a.document.name}
                   </option>
@@ -75,7 +76,7 @@ export function NewJobDialog({ onClose }: { onClose: () => void }) {
             {(p) => (
               <select {...p} {...form.register('machineId')} className={FIELD_LOOK}>
                 <option value="">choose</option>
-                {crib.machines.map((m) => (
+                {offered(crib.machines).map((m) => (
                   <option key={m.id} value={m.id}>
                     {m.document.name}
                   </option>

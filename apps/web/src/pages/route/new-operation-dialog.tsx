@@ -1,6 +1,6 @@
-import { MILLING_FEATURES, type Unit } from '@burl/core';
+import { MILLING_FEATURES, type Unit, wordsOfCutter } from '@burl/core';
 import type { Crib, Job } from '@burl/contract';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useState, useCallback, useMemo } from 'react';
 import { call, messageOf } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
@@ -9,6 +9,7 @@ import { Num } from '../../ui/form-parts.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { useSystem } from '../../frame/preferences.tsx';
 import { cuttersFor, FIRST, inputOf, type Made, nameOf, type NewOperation } from './new-operation.ts';
+import { SearchSelect } from '../../ui/search-select.tsx';
 
 type Sized = 'lengthMm' | 'widthMm' | 'depthMm' | 'cornerRadiusMm' | 'diameterMm' | 'count';
 
@@ -69,8 +70,21 @@ export function NewOperationDialog({
   const [failed, setFailed] = useState<string | null>(null);
   const change = (next: Partial<NewOperation>) => setTyped((t) => ({ ...t, ...next }));
   const group = crib.alloys.find((a) => a.id === job.alloyId)?.document.iso513_group;
-  const suits = (groups: readonly string[]): boolean => !group || groups.includes(group);
-  const cutters = cuttersFor(crib, typed, suits);
+  const suits = useCallback(
+    (groups: readonly string[]): boolean => !group || groups.includes(group),
+    [group],
+  );
+  const cutters = useMemo(() => cuttersFor(crib, typed, suits), [crib, typed, suits]);
+  const list = useMemo(
+    () =>
+      cutters.map((c) => ({
+        id: c.id,
+        name: c.name,
+        words: wordsOfCutter(c),
+        ...(suits(c.suits_iso_groups) ? {} : { note: `not rated for ISO ${group}` }),
+      })),
+    [cutters, suits, group],
+  );
   // A cutter of the other kind of feature is no choice any more.
   const cutterId = cutters.some((c) => c.id === typed.cutterId) ? typed.cutterId : '';
 
@@ -90,7 +104,7 @@ export function NewOperationDialog({
   }
 
   return (
-    <SheetDialog open onClose={onClose} title="New operation" wide>
+    <SheetDialog open onClose={onClose} title="New operation" size="wide">
       <form onSubmit={(e) => void make(e)} className="grid grid-cols-3 gap-3">
         <Field label="What is cut">
           {(p) => (
@@ -121,24 +135,13 @@ export function NewOperationDialog({
         </div>
         <Sizes of={typed} onChange={change} />
         <div className="col-span-3">
-          <Field label={`Cutter, those for ${group ? `ISO ${group}` : 'the alloy'} first`}>
-            {(p) => (
-              <select
-                {...p}
-                size={7}
-                value={cutterId}
-                onChange={(e) => change({ cutterId: e.target.value })}
-                className={`${FIELD_LOOK} h-auto`}
-              >
-                {cutters.map((c) => (
-                  <option key={c.id} value={c.id}>
-                    {c.name}
-                    {suits(c.suits_iso_groups) ? '' : ` (not rated for ISO ${group})`}
-                  </option>
-                ))}
-              </select>
-            )}
-          </Field>
+          <SearchSelect
+            label={`Cutter, those for ${group ? `ISO ${group}` : 'the alloy'} first`}
+            what="cutter"
+            value={cutterId}
+            list={list}
+            onTake={(id) => change({ cutterId: id })}
+          />
         </div>
         <FormError message={failed} className="col-span-3" />
         <div className="col-span-3 flex justify-end gap-2">

@@ -1,4 +1,5 @@
 import {
+  type Cutter,
   isDrill,
   isMillingCutter,
   type MillingFeatureKind,
@@ -9,6 +10,7 @@ import {
 import type { Crib, Job, OperationInput } from '@burl/contract';
 import { blankOperation } from '@burl/contract';
 import { contextOf } from '../../judging/context.ts';
+import { offered } from '../../judging/offer.ts';
 
 /** What is cut: a feature to mill, or a hole to drill. */
 export type Made = MillingFeatureKind | 'hole';
@@ -44,18 +46,42 @@ export const FIRST: NewOperation = {
 export const nameOf = (n: NewOperation): string =>
   n.name.trim() || (n.made === 'hole' ? `Drill ${n.diameterMm} × ${n.depthMm}` : `Rough ${n.made}`);
 
-/** Cutters that could do it, those rated for the alloy first, then the nearest or the smallest. */
+/** Diameter a feature is roughed with, mm: rolls in its corners (rule G-08), and has room beside it. */
+function usualDiameter({ made, widthMm, lengthMm, cornerRadiusMm, diameterMm }: NewOperation): number {
+  if (made === 'hole') return diameterMm;
+  if (made === 'face') return 1.4 * Math.min(widthMm, lengthMm);
+  if (made === 'slot') return widthMm;
+  const narrow = Math.min(widthMm, lengthMm);
+  return made === 'pocket' ? Math.min(1.6 * (cornerRadiusMm ?? 10), 0.6 * narrow, 20) : 16;
+}
+
+/** Cutters that could do it: those rated for the alloy first, that reach, of the nearest diameter, and lie on the shelf. */
 export function cuttersFor(crib: Crib, n: NewOperation, suits: (groups: readonly string[]) => boolean) {
   const hole = n.made === 'hole';
-  const off = (diameter = 0): number => (hole ? Math.abs(diameter - n.diameterMm) : diameter);
-  return crib.cutters
+  const usual = usualDiameter(n);
+  const inStock = new Set(crib.stock.filter((s) => s.edges > 0).map((s) => s.cutterId));
+  const rank = (c: Cutter): readonly number[] => {
+    const { DC = 0, LU = Infinity } = c.properties;
+    return [
+      Number(!suits(c.suits_iso_groups)),
+      Number(LU < n.depthMm),
+      // A ball nose leaves no flat floor, a face mill goes into no pocket.
+      Number(!hole && c.type !== 'end_mill_flat' && c.type !== 'end_mill_bull' && n.made !== 'face'),
+      Number(n.made === 'slot' && DC > n.widthMm),
+      Math.abs(DC - usual),
+      Number(!inStock.has(c.id)),
+      LU,
+    ];
+  };
+  return offered(crib.cutters)
     .map((c) => c.document)
     .filter((c) => (hole ? isDrill(c) : isMillingCutter(c)))
-    .sort(
-      (a, b) =>
-        Number(suits(b.suits_iso_groups)) - Number(suits(a.suits_iso_groups)) ||
-        off(a.properties.DC) - off(b.properties.DC),
-    );
+    .map((cutter) => ({ cutter, rank: rank(cutter) }))
+    .sort((a, b) => {
+      const at = a.rank.findIndex((v, i) => v !== b.rank[i]);
+      return at < 0 ? 0 : a.rank[at]! - b.rank[at]!;
+    })
+    .map(({ cutter }) => cutter);
 }
 
 /** What to send, or why it cannot be. */

@@ -14,6 +14,7 @@ import { fittingHolder } from '@burl/contract';
 import { Card, type CardProps } from './card.tsx';
 import { Picker } from './picker.tsx';
 import { ToolOutline } from './tool-outline.tsx';
+import { offered } from '../../../judging/offer.ts';
 
 /** A material by its first words: the record's name goes on to grain and content. */
 const short = (name: string): string => name.split(/[(,]/)[0]!.trim();
@@ -49,7 +50,7 @@ export function CutterCard({ op, context, crib, readOnly, onChange }: CardProps 
   const { alloy, machine, cutter, holder, coating, substrate } = context;
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
   const change = (next: Operation) => !readOnly && onChange(next);
-  const fits = crib.cutters.filter((c) => toolFits(op, c.document));
+  const fits = offered(crib.cutters, op.tooling.cutterId).filter((c) => toolFits(op, c.document));
   const assemblies = crib.assemblies.filter((a) => fits.some((c) => c.id === a.cutterId));
   return (
     <Card
@@ -83,7 +84,7 @@ export function CutterCard({ op, context, crib, readOnly, onChange }: CardProps 
           />
           <Picker
             label="Holders"
-            entries={crib.holders
+            entries={offered(crib.holders, op.tooling.holderId)
               .filter((h) => h.document.interfaces.includes(machine.spindle_interface))
               .map((h) => {
                 const wrong = wrongHolder(cutter, h.document);

@@ -76,7 +76,9 @@ export function FeatureForm({
           label: 'Edges in stock',
           unit: 'pieces',
           empty: null,
-          hint: 'empty: stock unknown',
+          hint: context?.shelf
+            ? `empty: as the crib counts, ${context.shelf.edges}`
+            : 'empty: as the crib counts; not counted',
         },
       ]}
       readOnly={readOnly}

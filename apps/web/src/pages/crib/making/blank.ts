@@ -1,0 +1,53 @@
+import type { CribDocuments, CribKind } from '@burl/contract';
+
+/** An entry with nothing filled in but what every one of its kind has: the form tells what is still needed. */
+export function blankEntry(kind: CribKind): CribDocuments[CribKind] {
+  const axis = {};
+  const blanks: Record<CribKind, unknown> = {
+    alloys: { name: '', sources: [], estimated_fields: [] },
+    cutters: {
+      name: '',
+      type: 'end_mill_flat',
+      properties: {},
+      extended: { coating: '', substrate: '' },
+      suits_iso_groups: [],
+      note: '',
+    },
+    holders: {
+      name: '',
+      kind: 'collet',
+      interfaces: [],
+      coolant: ['external'],
+      notes: '',
+      confidence: 'stated by the shop',
+    },
+    machines: {
+      name: '',
+      kind: 'vertical 3-axis',
+      spindle_interface: '',
+      power_torque: { s1: [], s6_40: [] },
+      axes: { x: axis, z: axis },
+      coolant: { flood: true, through_spindle: false, mql: false, air_blast: false, pressure_bar: {} },
+      notes: '',
+      work: '',
+    },
+  };
+  return blanks[kind] as CribDocuments[CribKind];
+}
+
+/** An id from a name: small letters, digits, dots and hyphens, and none that is taken. */
+export function idFrom(name: string, taken: ReadonlySet<string>): string {
+  const stem = `shop-${
+    name
+      .normalize('NFKD')
+      .toLowerCase()
+      .replace(/×/g, 'x')
+      .replace(/[^a-z0-9.]+/g, '-')
+      .replace(/^[^a-z0-9]+|[-.]+$/g, '')
+      .slice(0, 90) || 'entry'
+  }`;
+  if (!taken.has(stem)) return stem;
+  let n = 2;
+  while (taken.has(`${stem}-${n}`)) n++;
+  return `${stem}-${n}`;
+}

@@ -1,0 +1,107 @@
+import type { Stock } from '@burl/contract';
+import { Minus, Plus } from 'lucide-react';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { mutate } from 'swr';
+import { ApiError, call, messageOf } from '../../api/client.ts';
+import { Button } from '../../ui/button.tsx';
+import { Field, FIELD_LOOK } from '../../ui/field.tsx';
+import { Num } from '../../ui/form-parts.tsx';
+
+/** What lies on the shelf of a cutter: taken, put back, counted. Every job that names it is judged by that. */
+export function ShelfCard({
+  cutterId,
+  stock,
+  edit,
+}: {
+  cutterId: string;
+  stock: Stock | undefined;
+  edit: boolean;
+}) {
+  const known: Stock = stock ?? { cutterId, edges: 0, place: '', price: null, version: 0 };
+  const [place, setPlace] = useState(known.place);
+
+  async function put(change: Partial<Pick<Stock, 'edges' | 'place' | 'price'>>, why?: string): Promise<void> {
+    const next: Stock = { ...known, place, ...change };
+    try {
+      await call(
+        'PUT',
+        '/api/crib/cutters/:entry/stock',
+        { entry: cutterId },
+        {
+          version: next.version,
+          edges: next.edges,
+          place: next.place,
+          price: next.price,
+          ...(why ? { reason: why } : {}),
+        },
+      );
+    } catch (error) {
+      toast.error(
+        error instanceof ApiError && error.status === 409
+          ? 'Somebody counted this shelf a moment ago. Look again, then take or count.'
+          : messageOf(error),
+      );
+    }
+    await Promise.all([mutate('/api/crib'), mutate(`/api/crib/cutters/${cutterId}/history`)]);
+  }
+
+  return (
+    <section aria-label="On the shelf" className="mb-3 rounded-md border border-line bg-paper p-2">
+      <div className="flex flex-wrap items-end gap-3">
+        <div className="flex items-end gap-1">
+          <Button
+            aria-label="Take one edge"
+            disabled={!edit || known.edges < 1}
+            onClick={() => void put({ edges: known.edges - 1 }, 'taken from the shelf')}
+          >
+            <Minus size={14} aria-hidden="true" />
+          </Button>
+          <div className="w-28">
+            <Num
+              label="Edges in stock"
+              value={stock ? stock.edges : null}
+              unit="pieces"
+              readOnly={!edit}
+              onTake={(v) => v !== null && void put({ edges: Math.max(0, Math.round(v)) }, 'counted')}
+            />
+          </div>
+          <Button
+            aria-label="Put one edge back"
+            disabled={!edit}
+            onClick={() => void put({ edges: known.edges + 1 }, 'put on the shelf')}
+          >
+            <Plus size={14} aria-hidden="true" />
+          </Button>
+        </div>
+        <div className="min-w-48 flex-1">
+          <Field label="Place">
+            {(p) => (
+              <input
+                {...p}
+                value={place}
+                readOnly={!edit}
+                maxLength={80}
+                onChange={(e) => setPlace(e.target.value)}
+                onBlur={() => place !== known.place && void put({ place })}
+                onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+                className={FIELD_LOOK}
+              />
+            )}
+          </Field>
+        </div>
+        <div className="w-32">
+          <Num
+            label="Price of an edge"
+            value={known.price}
+            unit="money"
+            empty
+            readOnly={!edit}
+            onTake={(price) => void put({ price })}
+          />
+        </div>
+      </div>
+      {!stock && <p className="mt-1 text-[12.5px] text-soft">Not counted yet: jobs assume nothing.</p>}
+    </section>
+  );
+}
