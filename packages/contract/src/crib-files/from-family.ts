@@ -41,7 +41,10 @@ function asGiven(row: Tree): { readonly family: string; readonly given: Given } 
     case 'end_mill_flat':
       return { family: 'end-mill', given: only({ ...mill, corner: at('RE') ?? 0 }) };
     case 'end_mill_bull':
-      return { family: 'end-mill', given: only({ ...mill, corner: at('RE') ?? 0.1 * (at('DC') ?? 10) }) };
+      return {
+        family: 'end-mill',
+        given: only({ ...mill, corner: at('RE') ?? Math.min(4, 0.1 * (at('DC') ?? 10)) }),
+      };
     case 'end_mill_ball':
       return { family: 'ball-nose', given: only(mill) };
     case 'face_mill_45':

@@ -1,4 +1,4 @@
-import { type CribEntry, type CribKind, withValueAt } from '@burl/contract';
+import { type CribEntry, type CribKind, type Stock, withValueAt } from '@burl/contract';
 import type { Unit } from '@burl/core';
 import { toast } from 'sonner';
 import { mutate } from 'swr';
@@ -44,6 +44,38 @@ export function CellInput({
       aria-label={`${label} of ${entry.document.name}`}
       className={`${FIELD_LOOK} max-w-24 text-right`}
       onTake={(v) => void save(v)}
+    />
+  );
+}
+
+/** The edges on a shelf, counted where they stand in the table; also of a built-in tool. */
+export function StockInput({ entry, stock }: { entry: CribEntry; stock: Stock | undefined }) {
+  async function count(edges: number): Promise<void> {
+    try {
+      await call(
+        'PUT',
+        '/api/crib/cutters/:entry/stock',
+        { entry: entry.id },
+        {
+          version: stock?.version ?? 0,
+          edges: Math.max(0, Math.round(edges)),
+          place: stock?.place ?? '',
+          price: stock?.price ?? null,
+          reason: 'counted',
+        },
+      );
+    } catch (error) {
+      toast.error(`${entry.document.name}: ${messageOf(error)}`);
+    }
+    await mutate('/api/crib');
+  }
+  return (
+    <NumberInput
+      value={stock?.edges ?? null}
+      unit="pieces"
+      aria-label={`Edges in stock of ${entry.document.name}`}
+      className={`${FIELD_LOOK} max-w-20 text-right`}
+      onTake={(v) => v !== null && void count(v)}
     />
   );
 }

@@ -9,6 +9,8 @@ import {
 import { formatField, type System, type Unit, UNITS } from '@burl/core';
 
 export interface Row {
+  /** The shelf of a cutter that was counted. */
+  readonly stock?: Stock | undefined;
   readonly entry: CribEntry;
   readonly cells: readonly (string | number)[];
 }
@@ -19,6 +21,9 @@ export interface Editable {
   readonly unit: Unit;
   readonly of: (document: unknown) => number | null;
 }
+
+/** Column in which the shelf of a cutter stands. */
+export const STOCK_COLUMN = 8;
 
 interface Columns<K extends CribKind> {
   readonly heads: (system: System) => readonly string[];
@@ -35,6 +40,19 @@ const editable = (path: string, unit: Unit): Editable => ({
     return typeof value === 'number' ? value : null;
   },
 });
+
+/** A coating as it is called, without what it is made of. */
+const COATINGS: Readonly<Record<string, string>> = {
+  'none-polished': 'uncoated',
+  tin: 'TiN',
+  ticn: 'TiCN',
+  tialn: 'TiAlN',
+  altin: 'AlTiN',
+  alcrn: 'AlCrN',
+  tialsin: 'TiAlSiN',
+  dlc: 'DLC',
+};
+const coatingName = (id: string): string => COATINGS[id] ?? id;
 
 const origin = (e: CribEntry): string =>
   e.origin === 'built-in' ? 'built-in' : e.copiedFrom ? `shop, from ${e.copiedFrom}` : 'shop';
@@ -133,6 +151,7 @@ export const COLUMNS: { readonly [K in CribKind]: Columns<K> } = {
       const p = d.properties;
       return {
         entry,
+        stock,
         cells: [
           d.name,
           CUTTER_TYPES[d.type] ?? d.type.replaceAll('_', ' '),
@@ -140,7 +159,7 @@ export const COLUMNS: { readonly [K in CribKind]: Columns<K> } = {
           p.ZEFP ?? '',
           shown(p.APMX, 'mm', system),
           shown(p.RE, 'mm', system),
-          d.extended.coating,
+          coatingName(d.extended.coating),
           d.suits_iso_groups.join(' '),
           stock?.edges ?? '',
           stock?.place ?? '',
@@ -169,7 +188,7 @@ export const COLUMNS: { readonly [K in CribKind]: Columns<K> } = {
           d.name,
           HOLDER_TYPES[d.kind] ?? d.kind.replaceAll('_', ' '),
           d.interfaces.join(', '),
-          d.bore_diameter_mm.map((b) => shown(b, 'mm', system)).join(' to '),
+          [...new Set(d.bore_diameter_mm.map((b) => shown(b, 'mm', system)))].join(' to '),
           shown(d.gauge_length_mm, 'mm', system),
           shown(d.runout_at_3xd_um.typical, 'um', system),
           d.max_rpm,

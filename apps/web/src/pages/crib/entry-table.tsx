@@ -13,8 +13,8 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
 import { FIELD_LOOK } from '../../ui/field.tsx';
-import { CellInput } from './cell-input.tsx';
-import { COLUMNS, type Row } from './columns.ts';
+import { CellInput, StockInput } from './cell-input.tsx';
+import { COLUMNS, type Row, STOCK_COLUMN } from './columns.ts';
 
 const features = tableFeatures({ rowSortingFeature, sortedRowModel: createSortedRowModel(), sortFns });
 type Column = ColumnDef<typeof features, Row>;
@@ -58,7 +58,7 @@ function Heads({ table }: { table: Table }) {
 
 /** One entry: its name opens it, its numbers can be changed in place where it is the shop’s own. */
 function EntryRow({
-  row: { entry, cells },
+  row: { entry, cells, stock },
   kind,
   inPlace,
   onOpen,
@@ -76,7 +76,10 @@ function EntryRow({
       {cells.map((cell, i) => {
         const editable = inPlace && entry.origin === 'shop' ? COLUMNS[kind].edits[i] : undefined;
         return (
-          <td key={heads[i]} className={`px-2.5 py-1 ${typeof cell === 'number' ? 'text-right' : ''}`}>
+          <td
+            key={heads[i]}
+            className={`px-2.5 py-1 ${typeof cell === 'number' ? 'text-right' : ''} ${i === 0 ? 'min-w-72' : String(cell).length < 24 ? 'whitespace-nowrap' : ''}`}
+          >
             {i === 0 ? (
               <button
                 type="button"
@@ -86,6 +89,8 @@ function EntryRow({
                 {cell}
                 {entry.retired && ' (retired)'}
               </button>
+            ) : inPlace && kind === 'cutters' && i === STOCK_COLUMN ? (
+              <StockInput entry={entry} stock={stock} />
             ) : editable ? (
               <CellInput
                 entry={entry}

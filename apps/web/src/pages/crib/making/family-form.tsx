@@ -1,5 +1,5 @@
 import type { CribKind } from '@burl/contract';
-import { type Given, speak, UNITS } from '@burl/core';
+import { formatField, type Given, speak, UNITS } from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { Field, FIELD_LOOK } from '../../../ui/field.tsx';
 import { Choice } from '../../../ui/form-parts.tsx';
@@ -41,13 +41,14 @@ function FamilyNumbers({
           label={f.label}
           unit={UNITS[f.unit][system].label}
           error={made.problems.get(f.key)}
-          {...(f.rule ? { hint: `empty: ${f.rule}` } : {})}
+          {...(f.rule ? { hint: f.rule } : {})}
         >
           {(p) => (
             <NumberInput
               {...p}
               value={typeof given[f.key] === 'number' ? (given[f.key] as number) : null}
               unit={f.unit}
+              placeholder={formatField(Number(made.usual[f.key]), f.unit, system)}
               allowEmpty
               className={FIELD_LOOK}
               onTake={(v) => set(f.key, v)}

@@ -5,6 +5,7 @@ import {
   type EntryDeed,
   fieldOfType,
   valueAt,
+  withValueAt,
 } from '@burl/contract';
 import { type Cutter, UNITS } from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
@@ -36,19 +37,25 @@ const FIRST = [
 ];
 const place = (field: string): number => (FIRST.indexOf(field) + FIRST.length + 1) % (FIRST.length + 1);
 
-/** Paths of a record that no field of the form shows. */
-function restOf(kind: CribKind, document: Record<string, unknown>, shown: ReadonlySet<string>): string[] {
-  const top = Object.keys(document).filter((k) => !NOT_SHOWN.has(k) && !shown.has(k));
-  const inside = NESTED.flatMap((group) =>
-    Object.keys((document[group] as object | undefined) ?? {})
-      .map((k) => `${group}.${k}`)
-      .filter((p) => !shown.has(p) && !NOT_SHOWN.has(p.slice(group.length + 1))),
+type Tree = Readonly<globalThis.Record<string, unknown>>;
+const isTree = (v: unknown): v is Tree => typeof v === 'object' && v !== null && !Array.isArray(v);
+/** An object of which nothing is left says nothing. */
+const says = (v: unknown): boolean => v !== undefined && (!isTree(v) || Object.values(v).some(says));
+
+/** What a record says beside the fields of the form, by path. */
+function restOf(kind: CribKind, document: Tree): readonly (readonly [path: string, value: unknown])[] {
+  const left = ENTRY_FIELDS[kind].reduce<Tree>(
+    (d, f) => (valueAt(d, f.path) === undefined ? d : withValueAt(d, f.path, undefined)),
+    document,
   );
-  // What the form shows part by part is not told again, but for alloys, whose groups carry more than the form asks.
-  const parts = [...shown];
-  return [...top, ...inside]
-    .filter((p) => kind === 'alloys' || !parts.some((s) => s.startsWith(`${p}.`)))
-    .sort((a, b) => place(a) - place(b) || a.localeCompare(b));
+  return Object.entries(left)
+    .flatMap(([key, value]): (readonly [string, unknown])[] =>
+      NESTED.includes(key) && isTree(value)
+        ? Object.entries(value).map(([k, v]) => [`${key}.${k}`, v] as const)
+        : [[key, value]],
+    )
+    .filter(([path, value]) => !NOT_SHOWN.has(path.split('.').at(-1)!) && says(value))
+    .sort(([a], [b]) => place(a) - place(b) || a.localeCompare(b));
 }
 
 /** Every value of an entry, and how far it can be trusted. */
@@ -62,12 +69,12 @@ export function Record({
   deeds: readonly EntryDeed[];
 }) {
   const system = useSystem();
-  const document = entry.document as unknown as Record<string, unknown>;
+  const document = entry.document as unknown as Tree;
   const type = kind === 'cutters' ? (entry.document as Cutter).type : '';
   const fields = ENTRY_FIELDS[kind].filter(
     (f) => f.path !== 'name' && fieldOfType(f, type) && valueAt(document, f.path) !== undefined,
   );
-  const rest = restOf(kind, document, new Set(ENTRY_FIELDS[kind].map((f) => f.path)));
+  const rest = restOf(kind, document);
   const from = (path: string, value: unknown): string =>
     provenanceOf(path, value, document as Provenance, kind, deeds);
   return (
@@ -76,7 +83,7 @@ export function Record({
         <tr className="border-b border-line text-left">
           <th className="py-1">Field</th>
           <th>Value</th>
-          <th className="w-52">Confidence and source</th>
+          <th className="w-[22rem]">Confidence and source</th>
         </tr>
       </thead>
       <tbody>
@@ -89,19 +96,19 @@ export function Record({
                 {f.unit && UNITS[f.unit][system].label ? `, ${UNITS[f.unit][system].label}` : ''}
               </span>
             </td>
-            <td className="pr-3 align-top">{fieldText(f, document, system)}</td>
-            <td className="align-top text-soft">{from(f.path, valueAt(document, f.path))}</td>
+            <td className="py-1 pr-3 align-top">{fieldText(f, document, system)}</td>
+            <td className="py-1 align-top text-soft">{from(f.path, valueAt(document, f.path))}</td>
           </tr>
         ))}
-        {rest.map((path) => (
+        {rest.map(([path, value]) => (
           <tr key={path} className="border-b border-line last:border-0">
             <td className="py-1 pr-3 align-top font-semibold first-letter:uppercase">
               {words(path.replace(/^(properties|extended)\./, ''))}
             </td>
-            <td className="pr-3 align-top">
-              <Value value={valueAt(document, path)} />
+            <td className="py-1 pr-3 align-top">
+              <Value value={value} />
             </td>
-            <td className="align-top text-soft">{from(path, valueAt(document, path))}</td>
+            <td className="py-1 align-top text-soft">{from(path, valueAt(document, path))}</td>
           </tr>
         ))}
       </tbody>

@@ -25,6 +25,10 @@ export function fieldText(field: EntryField, document: unknown, system: System):
   return shown(value, field.unit, system);
 }
 
+/** A word of the record as people read it: identifiers have no underscores, sentences stay. */
+const plain = (value: unknown): string =>
+  typeof value === 'string' && /^\S+$/.test(value) ? words(value) : String(value);
+
 /** Whatever else a record carries, as it stands there. */
 export function Value({ value }: { value: unknown }): ReactNode {
   if (value === null || value === undefined) return <span className="text-soft">none</span>;
@@ -63,5 +67,5 @@ export function Value({ value }: { value: unknown }): ReactNode {
       </dl>
     );
   }
-  return String(value);
+  return plain(value);
 }
