@@ -1,5 +1,5 @@
 import { expect, test } from './page-test.ts';
-import { openBench, signIn } from './people.ts';
+import { chooseCutter, openBench, signIn } from './people.ts';
 
 test('a new combination is tapped, its lobes looked at, cuts are logged, and a longer one is predicted', async ({
   page,
@@ -12,7 +12,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
     await page.getByRole('button', { name: 'New combination' }).click();
     const dialog = page.getByRole('dialog', { name: 'New combination' });
     await dialog.getByLabel('Machine').selectOption('axis5-24k');
-    await dialog.getByLabel('Cutter').selectOption('em-bull-12-z4-re1-var');
+    await chooseCutter(dialog, 'em-bull-12-z4-re1-var');
     await dialog.getByLabel('Holder').selectOption('shrink-12-80');
     await dialog.getByLabel('Serial number').fill('PRACTICE 300');
     await dialog.getByLabel('Stick-out').fill(stickOut);
@@ -167,7 +167,7 @@ test('a combination is corrected, removed by mistake, and brought back with its 
   await entry.click();
   await page.getByRole('button', { name: 'Edit combination' }).click();
   const dialog = page.getByRole('dialog', { name: 'Edit combination' });
-  await expect(dialog.getByLabel('Cutter')).toBeDisabled();
+  await expect(dialog.getByLabel('Cutter', { exact: true })).toBeDisabled();
   await dialog.getByLabel('Note').fill('spindle rebuilt in May');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('spindle rebuilt in May')).toBeVisible();

@@ -41,8 +41,9 @@ test('the whole path by keyboard alone', async ({ page }) => {
 
   await page.keyboard.press('a');
   await expect(page.getByRole('dialog')).toBeVisible();
-  await tabTo(page, /Cutter, those/);
-  await page.keyboard.type('Corner-radius end mill 12 mm, 5');
+  await tabTo(page, /Find cutter/);
+  await page.keyboard.type('Corner-radius 12 5fl variable');
+  await page.keyboard.press('Enter');
   await tabTo(page, /Calculate/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: 'Limits' })).toBeVisible();

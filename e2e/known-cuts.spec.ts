@@ -1,5 +1,5 @@
 import { expect, type Page, test } from './page-test.ts';
-import { expectSaved, signIn } from './people.ts';
+import { chooseCutter, expectSaved, signIn } from './people.ts';
 
 /** A cut somebody knows from the floor, as it is typed; mm and rpm. */
 interface KnownCut {
@@ -165,7 +165,7 @@ for (const job of JOBS)
       await dialog.getByLabel('Name').fill(cut.what);
       for (const [label, value] of Object.entries(cut.size))
         await dialog.getByLabel(new RegExp(`^${label}`)).fill(value);
-      await dialog.getByLabel(/^Cutter/).selectOption(cut.cutter);
+      await chooseCutter(dialog, cut.cutter);
       await dialog.getByRole('button', { name: 'Calculate' }).click();
       await expect(page.getByRole('region', { name: 'Limits' })).toBeVisible();
       for (const [label, value] of Object.entries(cut.typed)) {

@@ -1,5 +1,5 @@
 import { expect, test } from './page-test.ts';
-import { expectSaved, saved, signIn, signOut } from './people.ts';
+import { chooseCutter, expectSaved, saved, signIn, signOut } from './people.ts';
 
 test('three people take a job from request to sheet', async ({ page }) => {
   await signIn(page, 'engineer');
@@ -20,7 +20,7 @@ test('three people take a job from request to sheet', async ({ page }) => {
   // A pocket with the 12 mm five-flute cutter.
   await page.getByRole('button', { name: 'Operation' }).click();
   await dialog.getByLabel('Depth').fill('18');
-  await dialog.getByLabel(/^Cutter/).selectOption('em-bull-12-z5-re0.5-var');
+  await chooseCutter(dialog, 'em-bull-12-z5-re0.5-var');
   await dialog.getByRole('button', { name: 'Calculate' }).click();
   await expect(page.getByRole('region', { name: 'Limits' })).toBeVisible();
   await expect(page.getByLabel('spindle speed', { exact: true })).not.toHaveValue('');
@@ -49,7 +49,7 @@ test('three people take a job from request to sheet', async ({ page }) => {
   await dialog.getByLabel('What is cut').selectOption('hole');
   await dialog.getByLabel('Diameter').fill('8');
   await dialog.getByLabel('Depth').fill('40');
-  await dialog.getByLabel(/^Cutter/).selectOption('shop-drill-8-6xd');
+  await chooseCutter(dialog, 'shop-drill-8-6xd');
   await dialog.getByRole('button', { name: 'Calculate' }).click();
   await expect(page.getByLabel('Section of the hole')).toBeVisible();
   await expect(page.getByText('5.0×D deep')).toBeVisible();

@@ -39,3 +39,9 @@ export async function undoAll(page: Page): Promise<void> {
   while (await undo.isEnabled()) await undo.click();
   await expectSaved(page);
 }
+
+/** Looks a cutter up in the long list of a dialog and chooses it. */
+export async function chooseCutter(dialog: Locator, id: string): Promise<void> {
+  await dialog.getByLabel('Find cutter').fill(id);
+  await dialog.getByLabel(/^Cutter/).selectOption(id);
+}

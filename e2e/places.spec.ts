@@ -84,15 +84,19 @@ test('crib: provenance is shown, a copy is made and changed, nonsense refused', 
   await dialog.getByLabel('Name').fill('Alloy 718, lot G-17');
   await dialog.getByRole('button', { name: 'Copy' }).click();
   await expect(dialog.getByRole('heading', { name: 'Alloy 718, lot G-17' })).toBeVisible();
-  await dialog.getByRole('button', { name: 'Change' }).click();
-  const record = dialog.getByLabel('Record as JSON');
-  const text = await record.inputValue();
-  await record.fill(text.replace('"typical": 2700', '"typical": 9'));
-  await dialog.getByRole('button', { name: 'Save' }).click();
-  await expect(dialog.getByRole('alert')).toContainText('kc11_n_mm2');
-  await record.fill(text.replace('"typical": 2700', '"typical": 2800'));
+  await dialog.getByRole('button', { name: 'Edit' }).click();
+  const usual = dialog.getByLabel('kc1.1, usual');
+  await usual.fill('9');
+  await usual.press('Enter');
+  await expect(dialog.getByRole('alert')).toBeVisible();
+  await expect(dialog.getByRole('button', { name: 'Save' })).toBeDisabled();
+  await usual.fill('2800');
+  await usual.press('Enter');
+  await dialog.getByLabel('Why (kept with the change)').fill('cuts of lot G-17');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog).toContainText('2800 (2350 to 3100)');
+  await expect(dialog).toContainText('Ada Eder, ');
+  await expect(dialog).toContainText('kc1.1: 2700 → 2800');
 });
 
 test('released numbers are locked until the next revision is opened with a reason', async ({ page }) => {
