@@ -4,7 +4,7 @@ import { ownServer } from './own-server.ts';
 export { expect, type Page } from '@playwright/test';
 
 interface PageFixtures {
-  /** Runs beside every test: an error thrown in the page, or an answer with a fault of the server, fails the test. */
+  /** Runs beside every test: an error thrown in the page, something the content policy stops, or a fault of the server fails the test. */
   readonly sound: undefined;
 }
 
@@ -31,7 +31,12 @@ export const test = base.extend<PageFixtures, WorkerFixtures>({
       page.on('pageerror', (error) => faults.push(error.stack ?? error.message));
       // A router catches what a page throws, and only the console hears of it.
       const said: string[] = [];
-      page.on('console', (message) => message.type() === 'error' && said.push(message.text()));
+      page.on('console', (message) => {
+        if (message.type() !== 'error') return;
+        said.push(message.text());
+        // What the content policy stops is a script, a style or an address that has no business on the page.
+        if (/Content Security Policy/i.test(message.text())) faults.push(message.text());
+      });
       page.on('response', (answer) => {
         if (answer.status() >= 500)
           faults.push(`${answer.status()} on ${answer.request().method()} ${answer.url()}`);

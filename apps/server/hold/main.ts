@@ -4,6 +4,7 @@ import { startTestServer } from '../test/client.ts';
 import { type EmptyDatabase, emptyDatabase } from '../test/database.ts';
 import { holdBodiesAtLimit } from './bodies-at-limit.ts';
 import { holdDesk, holdLoad, holdReaders } from './crowd.ts';
+import { holdFilledCrib } from './crib-filled.ts';
 import type { EntriesHeld } from './entries.ts';
 import { growthTable, measureServices } from './growth.ts';
 import { holdGuesses } from './guesses.ts';
@@ -78,6 +79,7 @@ const SCENARIOS: Readonly<Record<string, (size: number) => Promise<Row[]>>> = {
     ),
   bodies: () => onServer((server) => holdBodiesAtLimit(server)),
   entries: (size) => entries(Math.ceil(100_000 * size)),
+  crib: (size) => onServer((server) => holdFilledCrib(server, { tools: Math.ceil(20_000 * size) })),
   hostile: (size) => onServer((server) => holdHostileRequests(server, Math.ceil(20_000 * size))),
   kill: (size) => holdKillRounds(Math.ceil(200 * size)),
   'sign-outs': (size) => onServer((server) => holdSignOuts(server, Math.ceil(200 * size))),

@@ -138,6 +138,8 @@ describe('sign-in', () => {
     expect(policy).toMatch(/script-src 'self'(;|$)/);
     expect(policy).toMatch(/frame-ancestors 'none'/);
     expect(answer.headers['x-content-type-options']).toBe('nosniff');
+    // Nobody is told what answers, and in which version.
+    expect([answer.headers['server'], answer.headers['x-powered-by']]).toEqual([undefined, undefined]);
     const broken = await callers.get('engineer')!('POST', '/api/jobs', { number: 5 });
     expect(broken.body).not.toMatch(/at .*\.ts|node_modules/);
     expect(broken.json<{ problems: { field: string }[] }>().problems.map((p) => p.field)).toContain('number');

@@ -1,4 +1,4 @@
-import { CRIB, CRIB_KINDS, type CribDocuments, type CribKind, MOST_FOUND } from '@burl/contract';
+import { type Crib, CRIB, CRIB_KINDS, type CribDocuments, type CribKind, MOST_FOUND } from '@burl/contract';
 import { CRIB_FILE_FORMAT } from '@burl/contract/crib-files/read-crib-file';
 import { cribCsv } from '@burl/contract/crib-files/write-csv';
 import type { FastifyInstance } from 'fastify';
@@ -18,6 +18,7 @@ import { historyOf } from '../store/crib-history.ts';
 import { importEntries, reportOf } from '../store/crib-import.ts';
 import { searchCrib } from '../store/crib-search.ts';
 import { countShelf } from '../store/crib-shelf.ts';
+import { cribText } from '../store/crib-text.ts';
 import { entriesOf, stockOf, toolMaterialsOf, wholeCrib } from '../store/crib-store.ts';
 import { notFound } from '../store/refusal.ts';
 import { partnersIn } from '../work/try-entry.ts';
@@ -45,7 +46,11 @@ function kindOf(given: string): CribKind {
 
 /** What a shop cuts with: alloys, machines, cutters, holders, assemblies. */
 export function cribRoutes(app: FastifyInstance, db: Database, work: Work): void {
-  serve(app, CRIB.whole, () => wholeCrib(db));
+  const whole = cribText(db);
+  serve(app, CRIB.whole, async ({ reply }) => {
+    reply.type('application/json; charset=utf-8');
+    return (await whole()) as unknown as Crib;
+  });
   serve(app, CRIB.entries, ({ at }) => entriesOf(db, kindOf(at.kind)));
   serve(app, CRIB.copy, ({ at, person, body }) => copyEntry(db, person, kindOf(at.kind), body));
   for (const kind of CRIB_KINDS)

@@ -9,6 +9,7 @@ import {
 } from '@burl/core';
 import {
   bookOf,
+  type Assembly,
   cribSource,
   requireContext,
   resolveContext,
@@ -79,6 +80,12 @@ export async function toolMaterialsOf(db: Database | Transaction): Promise<ToolM
 
 const stockOfRow = ({ updatedAt: _, ...rest }: typeof stock.$inferSelect): Stock => rest;
 
+/** Cutters as they stand in their holders, by name. */
+export async function assembliesOf(db: Database | Transaction): Promise<Assembly[]> {
+  const rows = await db.select().from(assemblies).orderBy(assemblies.name);
+  return rows.map(({ updatedAt: _, ...rest }) => rest);
+}
+
 /** Shelves that were counted; of some cutters, or of all. */
 export async function stockOf(db: Database | Transaction, cutterIds?: readonly string[]): Promise<Stock[]> {
   const all = db.select().from(stock);
@@ -125,7 +132,6 @@ export async function wholeCrib(db: Database | Transaction, origin?: 'built-in' 
   const c = await entriesOf(db, 'cutters', origin);
   const h = await entriesOf(db, 'holders', origin);
   const materials = await toolMaterialsOf(db);
-  const sets = await db.select().from(assemblies).orderBy(assemblies.name);
   return {
     alloys: a,
     machines: m,
@@ -133,7 +139,7 @@ export async function wholeCrib(db: Database | Transaction, origin?: 'built-in' 
     holders: h,
     materials,
     stock: await stockOf(db),
-    assemblies: sets.map(({ updatedAt: _, ...rest }) => rest),
+    assemblies: await assembliesOf(db),
     resonance: bookOf(await combinationsOf(db, { responses: false })),
   };
 }

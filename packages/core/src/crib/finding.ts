@@ -41,10 +41,7 @@ const BETWEEN_WORDS = /[^\p{L}\d./#]+/u;
 
 /** Every word an entry is found by. */
 export const wordsOf = memoryBeside((entry: Findable): readonly string[] => [
-  ...`${entry.name} ${entry.id}`
-    .toLowerCase()
-    .split(BETWEEN_WORDS)
-    .filter(Boolean),
+  ...`${entry.name} ${entry.id}`.toLowerCase().split(BETWEEN_WORDS).filter(Boolean),
   ...(entry.words ?? []),
 ]);
 
@@ -59,14 +56,6 @@ export const tokensOf = (typed: string): readonly string[] =>
 const [WHOLE, BEGINNING, INSIDE] = [4, 2, 1];
 /** Letters from which on a piece inside a word counts. */
 const LEAST_INSIDE = 3;
-
-/** How well a word fits one that was typed; 0 where it does not. A number is the beginning of no other number. */
-function fit(typed: string, word: string): number {
-  if (word === typed) return WHOLE;
-  if (word.startsWith(typed))
-    return /\d$/.test(typed) && /^[\d.]/.test(word.slice(typed.length)) ? 0 : BEGINNING;
-  return typed.length >= LEAST_INSIDE && word.includes(typed) ? INSIDE : 0;
-}
 
 /** A list made ready to be searched: its distinct words in order, each with the places of the entries that have it. */
 interface Index {
@@ -87,13 +76,37 @@ const indexOf = memoryBeside((entries: readonly Findable[]): Index => {
   return { words, places: words.map((w) => at.get(w)!) };
 });
 
-/** Best fit of a token to each entry that has it, by place. Every distinct word is looked at once, however many entries share it. */
+/** Where a word stands in a sorted list, or would. */
+function placeOf(word: string, words: readonly string[]): number {
+  let [low, high] = [0, words.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (words[middle]! < word) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/**
+ * Best fit of a token to each entry that has it, by place: the word itself, one that begins with it, one that has it inside. A number
+ * is the beginning of no other number. Every distinct word is looked at once, however many entries share it.
+ */
 function fitting(token: string, { words, places }: Index): Map<number, number> {
   const best = new Map<number, number>();
-  words.forEach((word, i) => {
-    const score = fit(token, word);
-    if (score > 0) for (const place of places[i]!) if ((best.get(place) ?? 0) < score) best.set(place, score);
-  });
+  const give = (i: number, score: number): void => {
+    for (const place of places[i]!) if ((best.get(place) ?? 0) < score) best.set(place, score);
+  };
+  const isNumber = /\d$/.test(token);
+  const first = placeOf(token, words);
+  let after = first;
+  for (; after < words.length && words[after]!.startsWith(token); after++) {
+    const word = words[after]!;
+    if (word.length === token.length) give(after, WHOLE);
+    else if (!isNumber || !/[\d.]/.test(word[token.length]!)) give(after, BEGINNING);
+  }
+  if (token.length >= LEAST_INSIDE)
+    for (let i = 0; i < words.length; i++)
+      if ((i < first || i >= after) && words[i]!.includes(token)) give(i, INSIDE);
   return best;
 }
 

@@ -1,0 +1,49 @@
+import { bookOf, type Crib } from '@burl/contract';
+import { sql } from 'drizzle-orm';
+import type { Database } from './client.ts';
+import { combinationsOf } from './combination-store.ts';
+import { assembliesOf, entriesOf, stockOf, toolMaterialsOf } from './crib-store.ts';
+
+/** The kinds of entries, which are many and seldom change. */
+type Entries = Pick<Crib, 'alloys' | 'machines' | 'cutters' | 'holders'>;
+/** What lies beside them: a few lines that change all day. */
+type Beside = Omit<Crib, keyof Entries>;
+
+/** Tells two states of the four tables apart: every change counts a version up, adds a row or takes one away. */
+async function stampOf(db: Database): Promise<string> {
+  const { rows } = await db.execute<{ stamp: string }>(sql`
+    select string_agg(concat_ws('/', n, last, versions), ' ' order by kind) as stamp from (
+      select 'a' as kind, count(*) as n, max(updated_at) as last, sum(version) as versions from alloys
+      union all select 'm', count(*), max(updated_at), sum(version) from machines
+      union all select 'c', count(*), max(updated_at), sum(version) from cutters
+      union all select 'h', count(*), max(updated_at), sum(version) from holders) as tables`);
+  return rows[0]!.stamp;
+}
+
+/**
+ * The whole crib as JSON text. Twenty thousand entries are read and written out once after a change, and not for each page that is
+ * opened.
+ */
+export function cribText(db: Database): () => Promise<string> {
+  let kept: { readonly stamp: string; readonly text: string } | null = null;
+  return async () => {
+    const stamp = await stampOf(db);
+    if (kept?.stamp !== stamp) {
+      const entries: Entries = {
+        alloys: await entriesOf(db, 'alloys'),
+        machines: await entriesOf(db, 'machines'),
+        cutters: await entriesOf(db, 'cutters'),
+        holders: await entriesOf(db, 'holders'),
+      };
+      kept = { stamp, text: JSON.stringify(entries) };
+    }
+    const { text } = kept;
+    const beside: Beside = {
+      materials: await toolMaterialsOf(db),
+      stock: await stockOf(db),
+      assemblies: await assembliesOf(db),
+      resonance: bookOf(await combinationsOf(db, { responses: false })),
+    };
+    return `${text.slice(0, -1)},${JSON.stringify(beside).slice(1)}`;
+  };
+}
