@@ -126,6 +126,16 @@ export function reasonsAgainst(
   }
 }
 
+/** One of those that differ in their corner radius alone, the first: nine of a kind are no choice. */
+function unlike<C extends { readonly cutter: Cutter }>(candidates: readonly C[]): C[] {
+  const seen = new Set<string>();
+  return candidates.filter(({ cutter: { type, properties: p, extended: x } }) => {
+    const shape = /^end_mill_(flat|bull)$/.test(type) ? 'end mill' : type;
+    const key = [shape, p.DC, p.ZEFP ?? p.NOF, p.APMX, p.LU, x.substrate, x.pitch, p.FHA].join('/');
+    return seen.size < seen.add(key).size;
+  });
+}
+
 /** How many times as stiff, as anybody would say it. */
 const tenths = (times: number): Measure => measure(Number(times.toFixed(1)), 'ratio');
 
@@ -210,8 +220,10 @@ export function rankCutters(
   const order = (a: StrategyLayout, b: StrategyLayout): number =>
     Number(a.state === 'over') - Number(b.state === 'over') || worth(a) - worth(b);
   // The quick look keeps the most promising by what the numbers they begin with are worth.
-  candidates.sort((a, b) => b.promise - a.promise);
-  const looked = candidates.slice(0, LOOKED_AT);
+  // Of equals the one with the larger corner radius: it runs cooler and its corner holds (rule G-07).
+  const radius = (c: Cutter): number => c.properties.RE ?? 0;
+  candidates.sort((a, b) => b.promise - a.promise || radius(b.cutter) - radius(a.cutter));
+  const looked = unlike(candidates).slice(0, LOOKED_AT);
   const best: RankedCutter[] = [];
   for (const [i, c] of looked.entries()) {
     const layout = layOut(op, c.context, op.path.strategy, wish);

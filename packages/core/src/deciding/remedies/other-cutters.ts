@@ -51,8 +51,18 @@ export function otherCutters(
       (teethOf(c) !== teethOf(now) || unequal(c) !== unequal(now))
     );
   });
+  /** How far a tool is from the present one in what chatter does not care about. */
+  const off = ({ properties: q }: Cutter): number =>
+    Math.abs((q.RE ?? 0) - (p.RE ?? 0)) + 0.1 * Math.abs((q.LU ?? 0) - (p.LU ?? 0));
   const order = (c: Cutter): number => (unequal(c) ? 0 : 10) + Math.abs(teethOf(c) - teethOf(now) + 0.5);
-  return like
+  // One of each count of teeth and pitch: the shop keeps them with many corner radii and reaches.
+  const nearest = new Map<string, Cutter>();
+  for (const c of like) {
+    const key = `${teethOf(c)}/${unequal(c)}`;
+    const known = nearest.get(key);
+    if (!known || off(c) < off(known)) nearest.set(key, c);
+  }
+  return [...nearest.values()]
     .sort((a, b) => order(a) - order(b))
     .slice(0, MOST)
     .flatMap((cutter): OtherCutter[] => {
