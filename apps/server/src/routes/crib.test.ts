@@ -173,7 +173,12 @@ describe('a file of tools', () => {
 
   it('is told first, then brought in; what a row leaves out follows from its family', async () => {
     const told = await importOf('cutters', TEN.replace('ISO groups', 'Groups'), true);
-    expect(told).toMatchObject({ rows: 5, saved: false, counts: { added: 5, changed: 0 }, problems: [] });
+    expect(told).toMatchObject({
+      rows: 5,
+      saved: false,
+      counts: { added: 5, changed: 0, shelves: 0 },
+      problems: [],
+    });
     expect((await cribNow()).cutters.some((c) => c.document.name === 'Shop 10 alu')).toBe(false);
     const report = await importOf('cutters', TEN.replace('ISO groups', 'Groups'));
     expect(report).toMatchObject({ saved: true, counts: { added: 5 } });
@@ -196,6 +201,10 @@ describe('a file of tools', () => {
   it('the same again changes nothing; another value changes that entry, and the trail says so', async () => {
     const again = await importOf('cutters', TEN.replace('ISO groups', 'Groups'));
     expect(again).toMatchObject({ counts: { added: 0, changed: 0 }, same: 5 });
+    const counted = await importOf('cutters', 'Name,Edges in stock,Place\nShop 10 alu,7,Drawer 11');
+    expect(counted).toMatchObject({ counts: { added: 0, changed: 0, shelves: 1 }, saved: true });
+    const shelf = (await cribNow()).stock.find((s) => s.place === 'Drawer 11')!;
+    expect(shelf).toMatchObject({ edges: 7, price: null });
     const next = await importOf('cutters', 'Name,Overall length\nShop 10 alu,80');
     expect(next).toMatchObject({ changed: ['Shop 10 alu'], saved: true });
     const entry = (await cribNow()).cutters.find((c) => c.document.name === 'Shop 10 alu')!;
@@ -248,7 +257,7 @@ describe('a file of tools', () => {
     expect(out.headers['content-type']).toContain('text/csv');
     expect(out.body.split('\r\n')[0]).toContain('DC [mm]');
     const back = await importOf('cutters', out.body, true);
-    expect([back.problems, back.counts, back.same]).toEqual([[], { added: 0, changed: 0 }, back.rows]);
+    expect([back.problems, back.counts.added, back.counts.changed, back.same]).toEqual([[], 0, 0, back.rows]);
     const report = await importOf(
       'holders',
       'Name,Kind,Spindles it fits,DCONWS min,DCONWS max,Gauge length\nOur shrink 6,shrink,BT30;BT40,6,6,80',
@@ -270,7 +279,7 @@ describe('a file of tools', () => {
     await importOf('cutters', 'Name,Type,DC,Flutes\n"=cmd()",end mill,3,2');
     const out = (await engineer('GET', '/api/crib/cutters/export?format=csv')).body;
     expect(out).toContain("'=cmd()");
-    expect((await importOf('cutters', out, true)).counts).toEqual({ added: 0, changed: 0 });
+    expect((await importOf('cutters', out, true)).counts).toMatchObject({ added: 0, changed: 0 });
   });
 
   it('is refused where it is something else', async () => {

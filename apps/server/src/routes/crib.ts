@@ -15,7 +15,7 @@ import {
   retireEntry,
 } from '../store/crib-changes.ts';
 import { historyOf } from '../store/crib-history.ts';
-import { importEntries, reportOf } from '../store/crib-import.ts';
+import { importEntries, knownTo } from '../store/crib-import.ts';
 import { searchCrib } from '../store/crib-search.ts';
 import { countShelf } from '../store/crib-shelf.ts';
 import { cribText } from '../store/crib-text.ts';
@@ -47,9 +47,12 @@ function kindOf(given: string): CribKind {
 /** What a shop cuts with: alloys, machines, cutters, holders, assemblies. */
 export function cribRoutes(app: FastifyInstance, db: Database, work: Work): void {
   const whole = cribText(db);
-  serve(app, CRIB.whole, async ({ reply }) => {
-    reply.type('application/json; charset=utf-8');
-    return (await whole()) as unknown as Crib;
+  serve(app, CRIB.whole, async ({ request, reply }) => {
+    const { tag, text, packed } = await whole();
+    reply.type('application/json; charset=utf-8').header('etag', tag).header('vary', 'accept-encoding');
+    const takesPacked = /\bgzip\b/.test(String(request.headers['accept-encoding'] ?? ''));
+    if (takesPacked) reply.header('content-encoding', 'gzip');
+    return (takesPacked ? packed : text) as unknown as Crib;
   });
   serve(app, CRIB.entries, ({ at }) => entriesOf(db, kindOf(at.kind)));
   serve(app, CRIB.copy, ({ at, person, body }) => copyEntry(db, person, kindOf(at.kind), body));
@@ -74,14 +77,13 @@ export function cribRoutes(app: FastifyInstance, db: Database, work: Work): void
   });
   serve(app, CRIB.importFile, async ({ at, person, body: { dryRun, ...file } }) => {
     const kind = kindOf(at.kind);
-    const known = (await entriesOf(db, kind)).map(({ id, origin, version, document }) => ({
-      id,
-      origin,
-      version,
-      document,
-    }));
-    const read = await work.run('readCrib', [kind, file, known, await toolMaterialsOf(db)], READ_SECONDS);
-    return dryRun || read.problems.length > 0 ? reportOf(read, false) : importEntries(db, person, kind, read);
+    const known = await knownTo(db, kind, await work.run('namedInCrib', [kind, file], READ_SECONDS));
+    const read = await work.run(
+      'readCrib',
+      [kind, file, known, await toolMaterialsOf(db), dryRun],
+      READ_SECONDS,
+    );
+    return 'saved' in read ? read : importEntries(db, person, kind, read);
   });
   serve(app, CRIB.exportFile, async ({ at, request, reply }) => {
     const kind = kindOf(at.kind);

@@ -1,6 +1,6 @@
 import type { CribKind, EntryDeed } from '@burl/contract';
 import type { Difference } from '@burl/core';
-import { desc, eq } from 'drizzle-orm';
+import { and, desc, eq, or, sql } from 'drizzle-orm';
 import type { Database } from './client.ts';
 import { auditEvents } from './schema.ts';
 
@@ -12,7 +12,13 @@ export async function historyOf(db: Database, kind: CribKind, id: string): Promi
   const rows = await db
     .select()
     .from(auditEvents)
-    .where(eq(auditEvents.subject, `${kind}/${id}`))
+    .where(
+      or(
+        eq(auditEvents.subject, `${kind}/${id}`),
+        // A file brings in many at once and is one deed.
+        and(eq(auditEvents.subject, kind), sql`${auditEvents.detail} -> 'added' ? ${id}`),
+      ),
+    )
     .orderBy(desc(auditEvents.id))
     .limit(MOST_DEEDS);
   return rows.map(({ at, personName, action, detail }) => {

@@ -1,45 +1,38 @@
-import {
-  type CribKind,
-  type ImportReport,
-  MOST_ROW_PROBLEMS,
-  type Person,
-  type RowProblem,
-} from '@burl/contract';
-import type { ReadEntry, ReadFile } from '@burl/contract/crib-files/read-crib-file';
-import { inArray } from 'drizzle-orm';
+import type { CribKind, ImportReport, Person, RowProblem } from '@burl/contract';
+import type { Known, ReadEntry, ReadFile } from '@burl/contract/crib-files/read-crib-file';
+import { changedBy, isNew, reportOf } from '@burl/contract/crib-files/report';
+import { and, eq, inArray, or, sql } from 'drizzle-orm';
 import { changed, record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
-import { CRIB_TABLES } from './crib-store.ts';
+import { CRIB_TABLES, stockOf } from './crib-store.ts';
 import { putOnShelf } from './crib-shelf.ts';
 import { foundBy } from './found-by.ts';
-import type { alloys } from './schema.ts';
+import { type alloys, stock } from './schema.ts';
 import { markStaleNaming } from './summary-stale.ts';
 
 /** Rows one statement puts in. */
 const AT_ONCE = 500;
-/** Names a report lists of what it brings. */
-const MOST_NAMES = 200;
 
-const isNew = (e: ReadEntry): boolean => e.before === null;
-const sameAsBefore = (e: ReadEntry, same: ReadFile['same']): boolean => same.has(e.document.id);
-
-/** What a file that was read does, or would do. */
-export function reportOf(file: ReadFile, saved: boolean): ImportReport {
-  const names = (list: readonly ReadEntry[]): string[] =>
-    list.slice(0, MOST_NAMES).map((e) => e.document.name);
-  const added = file.entries.filter(isNew);
-  const changedOnes = file.entries.filter((e) => !isNew(e) && !sameAsBefore(e, file.same));
-  return {
-    rows: file.rows,
-    added: names(added),
-    changed: names(changedOnes),
-    counts: { added: added.length, changed: changedOnes.length },
-    same: file.entries.length - added.length - changedOnes.length,
-    problems: file.problems.slice(0, MOST_ROW_PROBLEMS),
-    more: Math.max(0, file.problems.length - MOST_ROW_PROBLEMS),
-    unread: file.unread,
-    saved,
-  };
+/** Entries of the crib that have these ids, or, of the shop's own, these names. */
+export async function knownTo(
+  db: Database,
+  kind: CribKind,
+  { ids, names }: { readonly ids: readonly string[]; readonly names: readonly string[] },
+): Promise<Known[]> {
+  const table = CRIB_TABLES[kind] as typeof alloys;
+  const { id, origin, version, document } = table;
+  // One value each, however many there are: a list of parameters has an end.
+  const among = (list: readonly string[]) =>
+    sql`(select jsonb_array_elements_text(${JSON.stringify(list)}::jsonb))`;
+  return db
+    .select({ id, origin, version, document })
+    .from(table)
+    .where(
+      or(
+        sql`${id} in ${among(ids)}`,
+        and(eq(origin, 'shop'), sql`${document} ->> 'name' in ${among(names)}`),
+      ),
+    );
 }
 
 const lostRow = (row: number): RowProblem => ({
@@ -59,6 +52,32 @@ class Lost extends Error {
   }
 }
 
+/** Shelves as a file counts them: of new tools all at once, of others where the count is another. */
+async function putOnShelves(tx: Transaction, person: Person, entries: readonly ReadEntry[]): Promise<void> {
+  const counted = entries.flatMap(({ document, shelf, before }) =>
+    shelf ? [{ id: document.id, shelf, before }] : [],
+  );
+  const fresh = counted.filter((c) => c.before === null);
+  for (let i = 0; i < fresh.length; i += AT_ONCE)
+    await tx
+      .insert(stock)
+      .values(fresh.slice(i, i + AT_ONCE).map(({ id, shelf }) => ({ cutterId: id, ...shelf })));
+  const others = counted.filter((c) => c.before !== null);
+  const there = new Map(
+    (
+      await stockOf(
+        tx,
+        others.map((o) => o.id),
+      )
+    ).map((s) => [s.cutterId, s]),
+  );
+  for (const { id, shelf } of others) {
+    const now = there.get(id);
+    if (now && now.edges === shelf.edges && now.place === shelf.place && now.price === shelf.price) continue;
+    await putOnShelf(tx, person, id, { ...shelf, reason: 'from a file' });
+  }
+}
+
 /** Puts in what a file brings, whole or not at all: a row that somebody else changed meanwhile takes all back. */
 export async function importEntries(
   db: Database,
@@ -68,7 +87,7 @@ export async function importEntries(
 ): Promise<ImportReport> {
   const table = CRIB_TABLES[kind] as typeof alloys;
   const fresh = file.entries.filter(isNew);
-  const others = file.entries.filter((e) => !isNew(e) && !sameAsBefore(e, file.same));
+  const others = changedBy(file);
   const write = async (tx: Transaction): Promise<void> => {
     for (let i = 0; i < fresh.length; i += AT_ONCE) {
       const some = fresh.slice(i, i + AT_ONCE);
@@ -111,13 +130,12 @@ export async function importEntries(
       });
       await markStaleNaming(tx, kind, document.id);
     }
-    for (const { document, shelf } of file.entries)
-      if (shelf) await putOnShelf(tx, person, document.id, { ...shelf, reason: 'from a file' });
+    await putOnShelves(tx, person, file.entries);
     await record(tx, person, {
       action: 'imported crib entries',
       subject: kind,
       detail: {
-        added: fresh.map((e) => e.document.id).slice(0, MOST_NAMES),
+        added: fresh.map((e) => e.document.id),
         counts: { added: fresh.length, changed: others.length },
       },
     });

@@ -8,7 +8,7 @@ import type { alloys } from './schema.ts';
 /** From so many letters a piece inside a word counts. */
 const LEAST_INSIDE = 3;
 /** Rows the database hands over to be put in order. */
-const MOST_RANKED = 400;
+const MOST_RANKED = 200;
 const MOST_TOKENS = 8;
 
 /** A word that begins with the token; one that ends in a figure is the beginning of no longer number. */

@@ -1,3 +1,6 @@
+import { createHash } from 'node:crypto';
+import { promisify } from 'node:util';
+import { constants, gzip } from 'node:zlib';
 import { bookOf, type Crib } from '@burl/contract';
 import { sql } from 'drizzle-orm';
 import type { Database } from './client.ts';
@@ -8,6 +11,8 @@ import { assembliesOf, entriesOf, stockOf, toolMaterialsOf } from './crib-store.
 type Entries = Pick<Crib, 'alloys' | 'machines' | 'cutters' | 'holders'>;
 /** What lies beside them: a few lines that change all day. */
 type Beside = Omit<Crib, keyof Entries>;
+
+const pack = promisify<string, { level: number }, Buffer>(gzip);
 
 /** Tells two states of the four tables apart: every change counts a version up, adds a row or takes one away. */
 async function stampOf(db: Database): Promise<string> {
@@ -20,12 +25,21 @@ async function stampOf(db: Database): Promise<string> {
   return rows[0]!.stamp;
 }
 
+/** The whole crib as it goes out. */
+export interface CribText {
+  /** Another one when anything in it is another. */
+  readonly tag: string;
+  readonly text: string;
+  readonly packed: Buffer;
+}
+
 /**
- * The whole crib as JSON text. Twenty thousand entries are read and written out once after a change, and not for each page that is
- * opened.
+ * The whole crib as JSON text. Twenty thousand entries are read, written out and packed once after a change, and not for each page that
+ * is opened.
  */
-export function cribText(db: Database): () => Promise<string> {
+export function cribText(db: Database): () => Promise<CribText> {
   let kept: { readonly stamp: string; readonly text: string } | null = null;
+  let out: CribText | null = null;
   return async () => {
     const stamp = await stampOf(db);
     if (kept?.stamp !== stamp) {
@@ -44,6 +58,12 @@ export function cribText(db: Database): () => Promise<string> {
       assemblies: await assembliesOf(db),
       resonance: bookOf(await combinationsOf(db, { responses: false })),
     };
-    return `${text.slice(0, -1)},${JSON.stringify(beside).slice(1)}`;
+    const rest = JSON.stringify(beside);
+    const tag = `"${createHash('sha256').update(stamp).update(rest).digest('base64url')}"`;
+    if (out?.tag !== tag) {
+      const whole = `${text.slice(0, -1)},${rest.slice(1)}`;
+      out = { tag, text: whole, packed: await pack(whole, { level: constants.Z_BEST_SPEED }) };
+    }
+    return out;
   };
 }

@@ -97,7 +97,10 @@ function cribTable<K extends CribKind>(name: K) {
       retiredAt: timestamp('retired_at', { withTimezone: true }),
       updatedAt: moment('updated_at'),
     },
-    (t) => [index(`${name}_found_by`).using('gin', sql`${t.foundBy} gin_trgm_ops`)],
+    (t) => [
+      index(`${name}_found_by`).using('gin', sql`${t.foundBy} gin_trgm_ops`),
+      index(`${name}_name`).on(sql`(${t.document} ->> 'name')`),
+    ],
   );
 }
 

@@ -8,9 +8,11 @@ import {
   withPeriodic,
   type Evaluation,
 } from '@burl/core';
-import { type Known, readCribFile, type ReadFile } from '@burl/contract/crib-files/read-crib-file';
+import { type Known, namedIn, readCribFile, type ReadFile } from '@burl/contract/crib-files/read-crib-file';
+import { reportOf } from '@burl/contract/crib-files/report';
 import {
   type CribKind,
+  type ImportReport,
   fileSource,
   type Job,
   type JobFile,
@@ -64,16 +66,22 @@ const sheet = (
 
 const csv = csvOf;
 
-/** Entries of a crib file, read and checked; kept ones are tried as well, for half a minute at most. */
+/** What of the crib a file may mean. */
+const namedInCrib = namedIn;
+
+/** Entries of a crib file, read and checked. */
 function readCrib(
   kind: CribKind,
   file: { readonly format: 'csv' | 'json'; readonly text: string },
   known: readonly Known[],
   materials: ToolMaterials,
-): ReadFile {
-  return readCribFile(kind, file, known, materials);
+  dryRun: boolean,
+): ReadFile | ImportReport {
+  const read = readCribFile(kind, file, known, materials);
+  // What is not to be kept does not travel between threads.
+  return dryRun || read.problems.length > 0 ? reportOf(read, false) : read;
 }
 
 /** What is worked out away from the requests, by name. */
-export const TASKS = { readJobFile, tryEntry, judgeForRelease, summary, csv, sheet, readCrib };
+export const TASKS = { readJobFile, tryEntry, judgeForRelease, summary, csv, sheet, namedInCrib, readCrib };
 export type Tasks = typeof TASKS;

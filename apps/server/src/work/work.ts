@@ -34,7 +34,8 @@ export function workPool(threads = Math.max(1, availableParallelism() - 1)): Wor
   const source = join(import.meta.dirname, 'worker.ts');
   const pool = new Piscina({
     ...(existsSync(built) ? { filename: built } : { filename: source, execArgv: ['--import', 'tsx'] }),
-    minThreads: 0,
+    // One is always there: a thread begins in a second, and the first who asks would wait for it.
+    minThreads: 1,
     maxThreads: threads,
     idleTimeout: 60_000,
     maxQueue: MOST_WAITING,

@@ -16,7 +16,8 @@ export interface ImportReport {
   /** Names of those that are new, and of those that become others; not more than a person reads. */
   readonly added: readonly string[];
   readonly changed: readonly string[];
-  readonly counts: { readonly added: number; readonly changed: number };
+  /** `shelves` are those counted of tools that are in the crib. */
+  readonly counts: { readonly added: number; readonly changed: number; readonly shelves: number };
   readonly same: number;
   readonly problems: readonly RowProblem[];
   /** Problems beyond those listed. */
@@ -41,4 +42,3 @@ export const importSchema = yup
   })
   .noUnknown()
   .required();
-export type ImportRequest = yup.InferType<typeof importSchema>;

@@ -57,6 +57,9 @@ const slugOf = (text: string): string =>
     .replace(/^[^a-z0-9]+|-+$/g, '')
     .slice(0, 100) || 'entry';
 
+/** An apostrophe that keeps a cell from being a formula belongs to the file. */
+const withoutApostrophe = (cell: string): string => cell.replace(/^'(?=[\s\p{C}]*[=+\-@])/u, '');
+
 /** A row as it was read, before it is completed. */
 interface Row {
   readonly row: number;
@@ -132,7 +135,7 @@ function csvRows(
         return list.some((n) => n === null) ? { allowed: 'numbers with blanks between' } : { value: list };
       }
       default:
-        return { value: cell.replace(/^'(?=[\s\p{C}]*[=+\-@])/u, '') };
+        return { value: withoutApostrophe(cell) };
     }
   };
   const rows = body.slice(0, MOST_ROWS + 1).map((cells, n): Row => {
@@ -203,6 +206,31 @@ function jsonRows(kind: CribKind, text: string): { rows: Row[]; problems: RowPro
     } else problems.push({ row: i + 1, column: kind, value: tree, allowed: 'an entry with its fields' });
   });
   return { rows, problems };
+}
+
+const ownId = (name: string): string => `shop-${slugOf(name)}`;
+
+/** Ids and names a file may mean by its rows: all of the crib that reading it has to know. */
+export function namedIn(
+  kind: CribKind,
+  { format, text }: { readonly format: 'csv' | 'json'; readonly text: string },
+): { readonly ids: readonly string[]; readonly names: readonly string[] } {
+  const [ids, names] = [new Set<string>(), new Set<string>()];
+  const add = (id: unknown, name: unknown): void => {
+    if (typeof id === 'string' && id) ids.add(id);
+    if (typeof name !== 'string' || !name) return;
+    names.add(name);
+    ids.add(ownId(name));
+  };
+  if (format === 'csv') {
+    const [heads = [], ...rows] = fieldsIn(text).rows;
+    const read = headingReader(kind);
+    const nameAt = heads.findIndex((h) => read(h)?.column.field.path === 'name');
+    const idAt = heads.findIndex((h) => h.trim().toLowerCase() === ID);
+    for (const cells of rows.slice(0, MOST_ROWS))
+      add(cells[idAt]?.trim(), withoutApostrophe(cells[nameAt]?.trim() ?? ''));
+  } else for (const { tree, id } of jsonRows(kind, text).rows) add(id, tree['name']);
+  return { ids: [...ids], names: [...names] };
 }
 
 /** What a row says, over what its family or the entry it changes has. */
@@ -294,7 +322,7 @@ export function readCribFile(
       }
     const whole = over(base, tree);
     if (typeof whole['name'] !== 'string' || !whole['name']) whole['name'] = named ?? '';
-    let own = id ?? before?.id ?? `shop-${slugOf(named ?? String((base as Tree)['id'] ?? ''))}`;
+    let own = id ?? before?.id ?? ownId(named ?? String((base as Tree)['id'] ?? ''));
     if (id === null && !before) {
       const stem = own;
       for (let n = 2; byId.has(own) || taken.has(own); n++) own = `${stem}-${n}`;

@@ -1,41 +1,40 @@
 import * as yup from 'yup';
-import { within, thing, maybe, numbers, chip, GROUPS, named, slug } from './parts.ts';
+import { GROUPS, named, slug, thing } from './parts.ts';
+import { type Allowed, values } from './values.ts';
 
 /** Longest tool a machine turns, mm. */
 const LONGEST = 3000;
 const WIDEST = 500;
 /** Symbols of sizes and angles with what they may be; each is given or not. */
-const SYMBOLS: Readonly<
-  Record<string, readonly [low: number, high: number, unit?: string, whole?: boolean]>
-> = {
-  DC: [0.05, WIDEST, 'mm'],
-  DCX: [0.05, WIDEST, 'mm'],
-  DN: [0.03, WIDEST, 'mm'],
-  DCONMS: [0.5, WIDEST, 'mm'],
-  DMIN: [0.05, 1000, 'mm'],
-  APMX: [0.01, LONGEST, 'mm'],
-  LU: [0.05, LONGEST, 'mm'],
-  LCF: [0.05, LONGEST, 'mm'],
-  LH: [0.05, LONGEST, 'mm'],
-  OAL: [3, LONGEST, 'mm'],
-  LF: [3, LONGEST, 'mm'],
-  LPR: [0.5, LONGEST, 'mm'],
-  IC: [1, 60, 'mm'],
-  TP: [0.05, 25, 'mm'],
-  RPMX: [10, 300_000, 'rpm'],
-  RE: [0, 250, 'mm'],
-  PL: [0, 250, 'mm'],
-  BS: [0, 100, 'mm'],
-  KAPR: [0, 180, '°'],
-  FHA: [-75, 75, '°'],
-  GAMF: [-75, 75, '°'],
-  SIG: [10, 180, '°'],
-  RMPX: [0, 90, '°'],
-  CP: [0, 1500, 'bar'],
-  CICT: [0, 500],
-  CW: [0.05, 200, 'mm'],
-  NOF: [1, 60, 'teeth', true],
-  ZEFP: [1, 60, 'teeth', true],
+const SYMBOLS: Readonly<Record<string, Allowed>> = {
+  DC: { low: 0.05, high: WIDEST, unit: 'mm' },
+  DCX: { low: 0.05, high: WIDEST, unit: 'mm' },
+  DN: { low: 0.03, high: WIDEST, unit: 'mm' },
+  DCONMS: { low: 0.5, high: WIDEST, unit: 'mm' },
+  DMIN: { low: 0.05, high: 1000, unit: 'mm' },
+  APMX: { low: 0.01, high: LONGEST, unit: 'mm' },
+  LU: { low: 0.05, high: LONGEST, unit: 'mm' },
+  LCF: { low: 0.05, high: LONGEST, unit: 'mm' },
+  LH: { low: 0.05, high: LONGEST, unit: 'mm' },
+  OAL: { low: 3, high: LONGEST, unit: 'mm' },
+  LF: { low: 3, high: LONGEST, unit: 'mm' },
+  LPR: { low: 0.5, high: LONGEST, unit: 'mm' },
+  IC: { low: 1, high: 60, unit: 'mm' },
+  TP: { low: 0.05, high: 25, unit: 'mm' },
+  RPMX: { low: 10, high: 300_000, unit: 'rpm' },
+  RE: { low: 0, high: 250, unit: 'mm' },
+  PL: { low: 0, high: 250, unit: 'mm' },
+  BS: { low: 0, high: 100, unit: 'mm' },
+  KAPR: { low: 0, high: 180, unit: '°' },
+  FHA: { low: -75, high: 75, unit: '°' },
+  GAMF: { low: -75, high: 75, unit: '°' },
+  SIG: { low: 10, high: 180, unit: '°' },
+  RMPX: { low: 0, high: 90, unit: '°' },
+  CP: { low: 0, high: 1500, unit: 'bar' },
+  CICT: { low: 0, high: 500 },
+  CW: { low: 0.05, high: 200, unit: 'mm' },
+  NOF: { low: 1, high: 60, unit: 'teeth', whole: true },
+  ZEFP: { low: 1, high: 60, unit: 'teeth', whole: true },
 };
 
 /** Sizes that cannot stand together, each with the field it is said at. */
@@ -63,31 +62,34 @@ function clashing(
 }
 
 const TURN = 360;
+const feed = (unit: string, high: number): Allowed => ({ low: 0.0001, high, unit, count: 2 });
+/** What the standard has no symbol for. */
+const EXTENDED: Readonly<Record<string, Allowed>> = {
+  core_ratio: { low: 0.05, high: 1 },
+  effective_bending_diameter_ratio: { low: 0.2, high: 1.5 },
+  chip_gullet_area_mm2: { low: 0, high: 20_000, unit: 'mm²' },
+  edge_radius_um: { low: 0, high: 500, unit: 'µm', count: 3 },
+  pitch: { letters: 60 },
+  pitch_angles_deg: { low: 1, high: TURN, unit: '°', count: 'any', sum: TURN },
+  helix_variation_deg: { low: -75, high: 75, unit: '°', count: 'any' },
+  serrated: { flag: true },
+  centre_cutting: { flag: true },
+  through_coolant: { flag: true },
+  plunge_ok: { flag: true },
+  fz_window_mm: feed('mm', 5),
+  fr_window_mm_per_rev: feed('mm/rev', 20),
+  f_window_mm_per_rev: feed('mm/rev', 20),
+  stock_on_diameter_mm: { low: 0, high: 20, unit: 'mm', count: 3 },
+  hole_tolerance: { letters: 20 },
+  bar_E_gpa: { low: 10, high: 1300, unit: 'GPa' },
+  max_ld_recommended: { low: 0.5, high: 100 },
+  price: { low: 0, high: 1e6 },
+};
+
 export const cutterSchema = thing({
   ...named,
   type: yup.string().strict().required().max(60),
-  properties: thing({})
-    .test('ranges', 'ranges', function (v) {
-      // One look at all symbols: a schema of its own for each makes a file of thousands of tools wait for seconds.
-      const wrong = Object.entries(SYMBOLS).flatMap(([symbol, [low, high, unit = '', whole]]) => {
-        const value = (v as Record<string, unknown>)[symbol];
-        if (value === undefined) return [];
-        const stands =
-          typeof value === 'number' && value >= low && value <= high && (!whole || Number.isInteger(value));
-        const kind = typeof value === 'number' ? (whole ? 'a whole number, ' : '') : 'a number, ';
-        const allowed = `${kind}${low} to ${high}${unit && ` ${unit}`}`;
-        return stands
-          ? []
-          : [
-              this.createError({
-                path: `${this.path}.${symbol}`,
-                message: `\${path} must be ${allowed}`,
-                params: { value },
-              }),
-            ];
-      });
-      return wrong.length === 0 || new yup.ValidationError(wrong);
-    })
+  properties: values({}, SYMBOLS, { empty: false })
     .test('symbols', '${path} may hold up to 80 numbers and words only', (v) => {
       const given = Object.values(v ?? {}).filter((x) => x !== undefined);
       return (
@@ -108,44 +110,7 @@ export const cutterSchema = thing({
         })
       );
     }),
-  extended: thing({
-    coating: slug(),
-    substrate: slug(),
-    core_ratio: maybe(within(0.05, 1)),
-    effective_bending_diameter_ratio: maybe(within(0.2, 1.5)),
-    chip_gullet_area_mm2: maybe(within(0, 20_000, 'mm²')),
-    edge_radius_um: maybe(numbers(3, () => within(0, 500, 'µm'))),
-    pitch: maybe(yup.string().strict().max(60)),
-    serrated: yup.boolean().strict().optional(),
-    pitch_angles_deg: maybe(
-      yup
-        .array()
-        .of(within(1, TURN, '°'))
-        .max(60)
-        .test(
-          'turn',
-          `\${path} must together be ${TURN}°`,
-          (v) => !v || v.length === 0 || Math.abs(v.reduce((sum, a) => sum + Number(a), 0) - TURN) < 1,
-        ),
-    ),
-    helix_variation_deg: maybe(
-      yup
-        .array()
-        .of(within(-75, 75, '°'))
-        .max(60),
-    ),
-    centre_cutting: yup.boolean().strict().optional(),
-    through_coolant: yup.boolean().strict().optional(),
-    plunge_ok: yup.boolean().strict().optional(),
-    fz_window_mm: maybe(numbers(2, chip)),
-    fr_window_mm_per_rev: maybe(numbers(2, () => within(0.0001, 20, 'mm/rev'))),
-    f_window_mm_per_rev: maybe(numbers(2, () => within(0.0001, 20, 'mm/rev'))),
-    stock_on_diameter_mm: maybe(numbers(3, () => within(0, 20, 'mm'))),
-    hole_tolerance: yup.string().strict().max(20).optional(),
-    bar_E_gpa: maybe(within(10, 1300, 'GPa')),
-    max_ld_recommended: maybe(within(0.5, 100)),
-    price: maybe(within(0, 1e6)),
-  }),
+  extended: values({ coating: slug(), substrate: slug() }, EXTENDED, { empty: true }),
   suits_iso_groups: yup.array().of(yup.string().strict().oneOf(GROUPS).required()).min(1).max(12).required(),
 }).test('teeth', 'teeth', function (cutter) {
   // Angles that are fewer or more than the teeth belong to another cutter.

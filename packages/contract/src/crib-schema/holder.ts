@@ -6,7 +6,7 @@ export const holderSchema = thing({
   ...named,
   kind: text(),
   interfaces: yup.array().of(yup.string().strict().required().max(60)).min(1).max(30).required(),
-  bore_diameter_mm: numbers(2, () => within(0.05, 400, 'mm')),
+  bore_diameter_mm: numbers(2, 0.05, 400, 'mm'),
   gauge_length_mm: within(5, 800, 'mm'),
   body_diameter_mm: diameter(),
   nose_diameter_mm: diameter(),
@@ -14,7 +14,7 @@ export const holderSchema = thing({
   clamp_translation_stiffness_n_um: span(0.5, 20_000, 'N/µm'),
   clamp_rotation_stiffness_knm_rad: span(0.02, 5000, 'kN·m/rad'),
   joint_damping_ratio: span(0.0005, 0.7),
-  grip_torque_nm_at_12mm: maybe(numbers(3, () => within(0, 20_000, 'N·m'))),
+  grip_torque_nm_at_12mm: maybe(numbers(3, 0, 20_000, 'N·m')),
   max_rpm: within(0, 300_000, 'rpm'),
   coolant: texts(),
 }).test('slender', 'slender', function (v) {

@@ -5,7 +5,7 @@ import { within, text, texts, thing, numbers } from './parts.ts';
 export const substrateSchema = thing({
   name: text(),
   E_gpa: within(10, 1300, 'GPa'),
-  transverse_rupture_mpa: numbers(3, () => within(10, 20_000, 'MPa')),
+  transverse_rupture_mpa: numbers(3, 10, 20_000, 'MPa'),
   density_kg_m3: within(500, 25_000, 'kg/m³'),
   poisson: within(0.01, 0.49),
   thermal_conductivity_w_mk: within(0.1, 2500, 'W/m·K').optional(),

@@ -26,14 +26,21 @@ export const maybe = (schema: yup.Schema): yup.Schema => schema.notRequired().nu
 
 const rising = (v: readonly number[] | null | undefined): boolean =>
   !v || v.every((x, i) => i === 0 || x >= v[i - 1]!);
-/** Numbers that rise, as many as said. */
-export const numbers = (length: number, of: () => yup.NumberSchema<number>): yup.Schema =>
+/** Numbers that rise, as many as said. One look at all of them: a schema for each is what makes long files wait. */
+export const numbers = (length: number, low: number, high: number, unit = ''): yup.Schema =>
   yup
-    .array()
-    .of(of())
-    .length(length, `\${path} must hold ${length} numbers`)
+    .mixed()
     .required()
-    .test('order', '${path} must rise', rising);
+    .test('numbers', 'numbers', function (v: unknown) {
+      const allowed = `${length} numbers, ${low} to ${high}${unit && ` ${unit}`}`;
+      const wrong = (what: string) => this.createError({ message: `\${path} ${what}` });
+      if (v === undefined || v === null) return true;
+      if (!Array.isArray(v) || v.length !== length) return wrong(`must hold ${allowed}`);
+      const all = v as unknown[];
+      if (!all.every((x) => typeof x === 'number' && x >= low && x <= high))
+        return wrong(`must hold ${allowed}`);
+      return rising(all as number[]) || wrong('must rise');
+    });
 export const span = (low: number, high: number, unit = ''): yup.ObjectSchema<Record<string, unknown>> =>
   thing({
     low: within(low, high, unit),

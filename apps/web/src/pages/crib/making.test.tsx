@@ -107,7 +107,7 @@ describe('a file', () => {
     rows: 2,
     added: ['A', 'B'],
     changed: [],
-    counts: { added: 2, changed: 0 },
+    counts: { added: 2, changed: 0, shelves: 0 },
     same: 0,
     problems: [],
     more: 0,
@@ -137,7 +137,7 @@ describe('a file', () => {
   it('shows what to mend by row and column, and brings in nothing', async () => {
     await choose({
       ...report,
-      counts: { added: 1, changed: 0 },
+      counts: { added: 1, changed: 0, shelves: 0 },
       problems: [{ row: 3, column: 'DC', value: 'six', allowed: 'a number' }],
     });
     const row = within(screen.getByRole('region', { name: 'What to mend' })).getAllByRole('row')[1]!;

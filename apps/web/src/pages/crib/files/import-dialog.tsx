@@ -39,7 +39,7 @@ function Report({ report }: { report: ImportReport }) {
       <p className="font-semibold">
         {wrong > 0
           ? `${wrong} ${wrong === 1 ? 'value' : 'values'} to mend in ${rows} rows. Nothing is brought in before.`
-          : `${rows} rows: ${counts.added} new, ${counts.changed} changed, ${same} as they are.`}
+          : `${rows} rows: ${counts.added} new, ${counts.changed} changed, ${same} as they are${counts.shelves > 0 ? `; ${counts.shelves} shelves counted` : ''}.`}
       </p>
       {counts.added > 0 && wrong === 0 && (
         <p className="text-[13px]">New: {names(report.added, counts.added)}</p>
@@ -122,6 +122,7 @@ export function ImportDialog({ kind, onClose }: { kind: CribKind; onClose: () =>
   const template = TEMPLATES[kind];
   const ready = report && !report.saved && report.problems.length === 0 && report.more === 0;
   const work = report ? report.counts.added + report.counts.changed : 0;
+  const shelves = report?.counts.shelves ?? 0;
   return (
     <SheetDialog
       open
@@ -166,10 +167,14 @@ export function ImportDialog({ kind, onClose }: { kind: CribKind; onClose: () =>
         <Button onClick={onClose}>Cancel</Button>
         <Button
           look="main"
-          disabled={!ready || work === 0 || busy}
+          disabled={!ready || work + shelves === 0 || busy}
           onClick={() => chosen && void send(chosen, false)}
         >
-          {work > 0 && ready ? `Import ${work} ${kind}` : 'Import'}
+          {work > 0 && ready
+            ? `Import ${work} ${kind}`
+            : shelves > 0 && ready
+              ? `Count ${shelves} shelves`
+              : 'Import'}
         </Button>
       </div>
     </SheetDialog>
