@@ -11,4 +11,5 @@ export const offerOf = (crib: Crib): Offer => ({
   holders: offered(crib.holders).map((h) => h.document),
   substrates: crib.materials.substrates,
   coatings: crib.materials.coatings,
+  shelves: Object.fromEntries(crib.stock.map((s) => [s.cutterId, { edges: s.edges, edgePrice: s.price }])),
 });

@@ -4,6 +4,12 @@ import type { Holder } from '../crib/holder.ts';
 import type { ResonanceBook } from '../physics/dynamics/resonance-book.ts';
 import type { Machine } from '../crib/machine.ts';
 
+/** Edges that lie ready of a cutter, and what one costs; null where nobody said. */
+export interface Shelf {
+  readonly edges: number;
+  readonly edgePrice: number | null;
+}
+
 /** The number that is approved: the periodic solution at one cut, and what it was worked out for. */
 export interface PeriodicVerdict {
   /** The cut and structure it belongs to; a verdict of another one is not used. */
@@ -26,7 +32,7 @@ export interface OperationContext {
   /** Parts in the batch. */
   readonly quantity: number;
   /** What lies on the shelf of this cutter; absent where nobody counted. */
-  readonly shelf?: { readonly edges: number; readonly edgePrice: number | null };
+  readonly shelf?: Shelf;
   /** What was measured of tips and seen at the machine; absent where nobody keeps it. */
   readonly resonance?: ResonanceBook;
   /** Stability limit of this very cut by the periodic solution, where a worker or the server has worked it out. */

@@ -1,8 +1,8 @@
-import { type CribEntry, type CribKind, type Stock, withValueAt } from '@burl/contract';
+import { type CribEntry, type CribKind, type Stock, valueAt, withValueAt } from '@burl/contract';
 import type { Unit } from '@burl/core';
 import { toast } from 'sonner';
 import { mutate } from 'swr';
-import { call, messageOf } from '../../api/client.ts';
+import { ApiError, call, messageOf } from '../../api/client.ts';
 import { FIELD_LOOK } from '../../ui/field.tsx';
 import { NumberInput } from '../../ui/number-input.tsx';
 
@@ -23,14 +23,25 @@ export function CellInput({
   value: number | null;
 }) {
   async function save(next: number | null): Promise<void> {
-    const document = withValueAt(entry.document, path, next ?? undefined);
-    try {
-      await call(
+    const put = ({ version, document }: Pick<CribEntry, 'version' | 'document'>) =>
+      call(
         'PUT',
         `/api/crib/${kind}/:entry`,
         { entry: entry.id },
-        { version: entry.version, document: document as unknown as { [key: string]: unknown } },
+        {
+          version,
+          document: withValueAt(document, path, next ?? undefined) as unknown as { [key: string]: unknown },
+        },
       );
+    try {
+      await put(entry).catch((error: unknown) => {
+        // Somebody changed another value meanwhile: this one is put beside it.
+        const current =
+          error instanceof ApiError && error.status === 409 ? (error.current as CribEntry) : null;
+        if (current && Object.is(valueAt(current.document, path), valueAt(entry.document, path)))
+          return put(current);
+        throw error;
+      });
     } catch (error) {
       toast.error(`${entry.document.name}: ${messageOf(error)}`);
     }

@@ -2,11 +2,9 @@ import { MILLING_LADDER } from '../../operations/milling/milling-kind.ts';
 import { madeOf } from '../../crib/tool-materials.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import {
-  type Coating,
   type Cutter,
   isMillingCutter,
   outerDiameter,
-  type Substrate,
 } from '../../crib/cutter.ts';
 import type { Holder } from '../../crib/holder.ts';
 import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
@@ -24,15 +22,13 @@ import {
   type StrategyLayout,
 } from '../strategies/lay-out.ts';
 import { narrowest } from '../../physics/path/feature-geometry.ts';
+import { type CutterShelf, withShelfOf } from '../remedies/other-cutters.ts';
 import { toolDoubt } from '../../evaluation/check-operation.ts';
 import { fittingHolders } from './fitting-holder.ts';
 
 /** What the crib offers. */
-export interface Offer {
-  readonly cutters: readonly Cutter[];
+export interface Offer extends CutterShelf {
   readonly holders: readonly Holder[];
-  readonly substrates: Readonly<Record<string, Substrate>>;
-  readonly coatings: Readonly<Record<string, Coating>>;
 }
 
 export interface RankedCutter {
@@ -70,7 +66,7 @@ export function contextWith(
   const fitting = fittingHolders(offer.holders, context.machine, cutter);
   // The holder of the operation stays where it fits: nobody changes holders without a reason.
   const holder = fitting.find((h) => h.id === op.tooling.holderId) ?? fitting[0];
-  return holder ? { ...context, cutter, holder, ...made } : null;
+  return holder ? { ...withShelfOf(context, cutter.id, offer.shelves), cutter, holder, ...made } : null;
 }
 
 /** Limits that tell against a cutter as such, whatever speed and feed. */

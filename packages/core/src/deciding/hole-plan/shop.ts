@@ -55,6 +55,7 @@ export function stepWith(
     holder,
     ...made,
     quantity: shop.quantity,
+    ...(shop.offer.shelves?.[cutter.id] && { shelf: shop.offer.shelves[cutter.id]! }),
   };
   const through =
     shop.machine.coolant.through_spindle &&

@@ -1,5 +1,5 @@
 import { madeOf } from '../../crib/tool-materials.ts';
-import type { OperationContext } from '../../operations/context.ts';
+import type { OperationContext, Shelf } from '../../operations/context.ts';
 import type { Coating, Cutter, Substrate } from '../../crib/cutter.ts';
 import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import type { Operation } from '../../operations/operation.ts';
@@ -9,6 +9,18 @@ export interface CutterShelf {
   readonly cutters: readonly Cutter[];
   readonly substrates: Readonly<Record<string, Substrate>>;
   readonly coatings: Readonly<Record<string, Coating>>;
+  /** What lies on the shelf of those that were counted, by id. */
+  readonly shelves?: Readonly<Record<string, Shelf>>;
+}
+
+/** The context without what belongs to its cutter alone, and with what lies on the shelf of another. */
+export function withShelfOf(
+  { shelf: _, ...context }: OperationContext,
+  cutterId: string,
+  shelves: CutterShelf['shelves'],
+): OperationContext {
+  const shelf = shelves && Object.hasOwn(shelves, cutterId) ? shelves[cutterId] : undefined;
+  return { ...context, ...(shelf && { shelf }) };
 }
 
 /** The same operation with another cutter. */
@@ -76,7 +88,7 @@ export function otherCutters(
         {
           id: `cutter-${cutter.id}`,
           title: `Take ${cutter.name}: ${how.join(', ')}`,
-          context: { ...context, cutter, ...made },
+          context: { ...withShelfOf(context, cutter.id, shelf.shelves), cutter, ...made },
           after: {
             ...op,
             tooling: { ...op.tooling, cutterId: cutter.id },

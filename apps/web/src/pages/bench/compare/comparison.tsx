@@ -44,13 +44,18 @@ export function Comparison({
     }
     await refreshJob(job.id);
   };
-  const shelf = useMemo(() => {
+  /** Edges set aside for an operation of this job, by cutter. */
+  const setAside = useMemo(() => {
     const edges = new Map<string, number>();
     for (const o of detail.setups.flatMap((s) => s.operations))
       for (const v of o.variants)
         if (v.document.edgesOnShelf !== null) edges.set(v.document.tooling.cutterId, v.document.edgesOnShelf);
     return edges;
   }, [detail]);
+  const shelf = useMemo(
+    () => new Map([...crib.stock.map((s) => [s.cutterId, s.edges] as const), ...setAside]),
+    [crib.stock, setAside],
+  );
 
   return (
     <div className="min-h-0 flex-1 overflow-y-auto" tabIndex={0} role="region" aria-label="Comparison">
@@ -71,7 +76,8 @@ export function Comparison({
             crib={crib}
             shelf={shelf}
             readOnly={readOnly}
-            onTake={onTake}
+            // What the crib counts stays the crib's: only what was set aside goes into the operation.
+            onTake={(next) => onTake({ ...next, edgesOnShelf: setAside.get(next.tooling.cutterId) ?? null })}
           />
         ) : (
           <VariantsView operation={operation} current={op} crib={crib} quantity={job.quantity} />

@@ -2,13 +2,15 @@ import {
   formatMeasure,
   movablesOf,
   type Operation,
+  type OperationContext,
+  outerDiameter,
   speak,
   toolDoubt,
   toolFits,
   wordsOfCutter,
   wrongHolder,
 } from '@burl/core';
-import type { Crib } from '@burl/contract';
+import type { Crib, CribEntry } from '@burl/contract';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { fittingHolder } from '@burl/contract';
 import { Card, type CardProps } from './card.tsx';
@@ -44,13 +46,29 @@ function withCutter(
   );
 }
 
+/** Those rated for the alloy first, then the same type, then the nearest diameter: what one changes to as a rule. */
+function nearestFirst(
+  list: readonly CribEntry<'cutters'>[],
+  { alloy, cutter }: OperationContext,
+): CribEntry<'cutters'>[] {
+  const d = outerDiameter(cutter);
+  const off = ({ document: c }: CribEntry<'cutters'>): number =>
+    (c.suits_iso_groups.includes(alloy.iso513_group) ? 0 : 1e4) +
+    (c.type === cutter.type ? 0 : 1e3) +
+    Math.abs(outerDiameter(c) - d);
+  return [...list].sort((a, b) => off(a) - off(b));
+}
+
 /** Cutter, holder and stick-out, one by one or as an assembly of the crib. */
 export function CutterCard({ op, context, crib, readOnly, onChange }: CardProps & { crib: Crib }) {
   const system = useSystem();
   const { alloy, machine, cutter, holder, coating, substrate } = context;
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
   const change = (next: Operation) => !readOnly && onChange(next);
-  const fits = offered(crib.cutters, op.tooling.cutterId).filter((c) => toolFits(op, c.document));
+  const fits = nearestFirst(
+    offered(crib.cutters, op.tooling.cutterId).filter((c) => toolFits(op, c.document)),
+    context,
+  );
   const assemblies = crib.assemblies.filter((a) => fits.some((c) => c.id === a.cutterId));
   return (
     <Card
