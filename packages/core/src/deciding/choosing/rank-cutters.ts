@@ -1,11 +1,7 @@
 import { MILLING_LADDER } from '../../operations/milling/milling-kind.ts';
 import { madeOf } from '../../crib/tool-materials.ts';
 import type { OperationContext } from '../../operations/context.ts';
-import {
-  type Cutter,
-  isMillingCutter,
-  outerDiameter,
-} from '../../crib/cutter.ts';
+import { type Cutter, isMillingCutter, outerDiameter } from '../../crib/cutter.ts';
 import type { Holder } from '../../crib/holder.ts';
 import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import { judgeLimits } from '../../evaluation/evaluate.ts';
