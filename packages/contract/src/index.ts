@@ -16,3 +16,4 @@ export * from './malformed.ts';
 export * from './blank-operation.ts';
 export * from './crib-fields/entry-fields.ts';
 export * from './crib-files/import-report.ts';
+export { ownId } from './crib-files/slug.ts';

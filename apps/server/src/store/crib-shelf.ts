@@ -2,12 +2,11 @@ import type { Person, Stock, StockInput } from '@burl/contract';
 import { eq } from 'drizzle-orm';
 import { changed, record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
-import { requireEntry } from './crib-store.ts';
+import { requireEntry, stockOfRow } from './crib-store.ts';
 import { stale } from './refusal.ts';
 import { stock } from './schema.ts';
 import { markStaleNaming } from './summary-stale.ts';
 
-const stockOf = ({ updatedAt: _, ...rest }: typeof stock.$inferSelect): Stock => rest;
 const NOT_COUNTED = { edges: null, place: '', price: null };
 
 /** Writes down what lies on a shelf; every job that names the cutter is judged anew. */
@@ -34,7 +33,7 @@ export async function putOnShelf(
     detail: { ...(reason && { reason }), ...changed({ shelf: was }, { shelf: next }) },
   });
   await markStaleNaming(tx, 'cutters', cutterId);
-  return stockOf(after!);
+  return stockOfRow(after!);
 }
 
 /** The same for one person at the shelf: refuses what somebody else was quicker to count. */
@@ -47,7 +46,7 @@ export async function countShelf(
   await requireEntry(db, 'cutters', 'cutter', cutterId);
   return db.transaction(async (tx) => {
     const [before] = await tx.select().from(stock).where(eq(stock.cutterId, cutterId)).for('update');
-    if ((before?.version ?? 0) !== version) throw stale(before ? stockOf(before) : null);
+    if ((before?.version ?? 0) !== version) throw stale(before ? stockOfRow(before) : null);
     return putOnShelf(tx, person, cutterId, input);
   });
 }

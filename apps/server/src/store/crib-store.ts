@@ -78,7 +78,8 @@ export async function toolMaterialsOf(db: Database | Transaction): Promise<ToolM
   return { substrates: pick<Substrate>('substrate'), coatings: pick<Coating>('coating') };
 }
 
-const stockOfRow = ({ updatedAt: _, ...rest }: typeof stock.$inferSelect): Stock => rest;
+/** A row of the shelf as it is told. */
+export const stockOfRow = ({ updatedAt: _, ...rest }: typeof stock.$inferSelect): Stock => rest;
 
 /** Cutters as they stand in their holders, by name. */
 export async function assembliesOf(db: Database | Transaction): Promise<Assembly[]> {

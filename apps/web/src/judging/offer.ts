@@ -1,9 +1,13 @@
 import type { Crib, CribEntry } from '@burl/contract';
-import type { Offer } from '@burl/core';
+import { type Offer, wordsOfCutter } from '@burl/core';
 
 /** Entries to choose from: those that are not retired, and the one that is chosen. */
 export const offered = <E extends CribEntry>(list: readonly E[], chosen?: string): readonly E[] =>
   list.filter((e) => !e.retired || e.id === chosen);
+
+/** Cutters as a searchable list shows them. */
+export const searchable = (list: readonly CribEntry<'cutters'>[]) =>
+  list.map((c) => ({ id: c.id, name: c.document.name, words: wordsOfCutter(c.document) }));
 
 /** What the crib offers, for the core. */
 export const offerOf = (crib: Crib): Offer => ({

@@ -9,6 +9,7 @@ import { headingReader, PART_KEYS, type Heading } from './columns.ts';
 import { cutterByFamily, holderByClass } from './from-family.ts';
 import { MOST_ROWS, type RowProblem } from './import-report.ts';
 import { type Cell, numberIn, optionReader, readNumber, readSome, readYesNo } from './read-cell.ts';
+import { ownId } from './slug.ts';
 import { SHELF_HEADINGS } from './write-csv.ts';
 
 type Tree = Record<string, unknown>;
@@ -47,15 +48,6 @@ export interface ReadFile {
 
 /** JSON Burl writes of a kind. */
 export const CRIB_FILE_FORMAT = 'burl-crib';
-
-const slugOf = (text: string): string =>
-  text
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/×/g, 'x')
-    .replace(/[^a-z0-9.]+/g, '-')
-    .replace(/^[^a-z0-9]+|-+$/g, '')
-    .slice(0, 100) || 'entry';
 
 /** An apostrophe that keeps a cell from being a formula belongs to the file. */
 const withoutApostrophe = (cell: string): string => cell.replace(/^'(?=[\s\p{C}]*[=+\-@])/u, '');
@@ -207,8 +199,6 @@ function jsonRows(kind: CribKind, text: string): { rows: Row[]; problems: RowPro
   });
   return { rows, problems };
 }
-
-const ownId = (name: string): string => `shop-${slugOf(name)}`;
 
 /** Ids and names a file may mean by its rows: all of the crib that reading it has to know. */
 export function namedIn(

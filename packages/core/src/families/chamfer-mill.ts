@@ -1,6 +1,16 @@
 import type { Cutter } from '../crib/cutter.ts';
 import { type CutterFamily, follows, num, tidy, word } from './family.ts';
-import { EDGES, ESTIMATED, inId, inName, lengthsOf, ratedRpm, shankFor, solidPrice } from './solid-tool.ts';
+import {
+  EDGES,
+  ESTIMATED,
+  PLAIN,
+  inId,
+  inName,
+  lengthsOf,
+  ratedRpm,
+  shankFor,
+  solidPrice,
+} from './solid-tool.ts';
 
 /** Solid chamfer mills. */
 export const chamferMillFamily: CutterFamily = {
@@ -45,17 +55,13 @@ export const chamferMillFamily: CutterFamily = {
       },
       extended: {
         ...ESTIMATED,
+        ...PLAIN,
         core_ratio: 0.6,
         effective_bending_diameter_ratio: 0.9,
         chip_gullet_area_mm2: tidy((0.042 * dx ** 2 * 4) / z),
         edge_radius_um: EDGES.light,
         coating: 'altin',
         substrate: 'wc-fine-10co',
-        centre_cutting: false,
-        plunge_ok: false,
-        pitch: 'equal',
-        pitch_angles_deg: null,
-        through_coolant: false,
         fz_window_mm: [Number((0.0025 * dx).toFixed(4)), Number((0.0067 * dx).toFixed(4))],
         price: solidPrice(dx, 0.95),
       },

@@ -8,6 +8,7 @@ import {
   type Followed,
   type Given,
   num,
+  nums,
   tidy,
   word,
 } from './family.ts';
@@ -195,9 +196,7 @@ export const endMillFamily: CutterFamily = {
 
 /** A mill of these numbers; a corner radius of half the diameter makes it a ball nose. `usualMm` is the reach that is not called long. */
 export function carbideMill(g: Given, usualMm: number): Built {
-  const [d, z, re, apmx, reach] = ['diameter', 'flutes', 'corner', 'length', 'reach'].map((k) =>
-    num(g, k),
-  ) as [number, number, number, number, number];
+  const [d, z, re, apmx, reach] = nums(g, 'diameter', 'flutes', 'corner', 'length', 'reach');
   const grind = grindOf(g);
   const shank = shankFor(d);
   const core = coreRatio(z, grind.core);

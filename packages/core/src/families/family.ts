@@ -48,6 +48,11 @@ export interface CutterFamily {
 }
 
 export const num = (given: Given, key: string): number => Number(given[key]);
+/** Several numbers at once, in the order of their keys. */
+export const nums = <const K extends readonly string[]>(
+  given: Given,
+  ...keys: K
+): { [I in keyof K]: number } => keys.map((k) => num(given, k)) as { [I in keyof K]: number };
 export const word = (given: Given, key: string): string => String(given[key]);
 
 export const follows = (what: string, value: number, unit: Unit, rule: string): Followed => ({

@@ -1,20 +1,26 @@
 import type { Cutter } from '../crib/cutter.ts';
-import { type CutterFamily, follows, num, tidy } from './family.ts';
-import { EDGES, ESTIMATED, inId, inName, lengthsOf, ratedRpm, shankFor, solidPrice } from './solid-tool.ts';
+import { type CutterFamily, follows, num, nums, tidy } from './family.ts';
+import {
+  EDGES,
+  ESTIMATED,
+  PLAIN,
+  inId,
+  inName,
+  lengthsOf,
+  ratedRpm,
+  shankFor,
+  solidPrice,
+} from './solid-tool.ts';
 
 /** What a head on a neck has in common: the neck bends, and the head cuts with little rake for its size. */
 const necked = (d: number, neck: number) => ({
   ...ESTIMATED,
+  ...PLAIN,
   core_ratio: tidy(neck / d),
   effective_bending_diameter_ratio: tidy(neck / d),
   edge_radius_um: EDGES.light,
   coating: 'tialn',
   substrate: 'wc-fine-10co',
-  centre_cutting: false,
-  plunge_ok: false,
-  pitch: 'equal',
-  pitch_angles_deg: null,
-  through_coolant: false,
 });
 const NECK_FOLLOWS = 'the neck bends, not the head';
 
@@ -46,12 +52,7 @@ export const slotCutterFamily: CutterFamily = {
     { key: 'teeth', label: 'Teeth', unit: 'pieces', least: 2, most: 20, whole: true, usual: () => 6 },
   ],
   build(g) {
-    const [d, w, neck, z] = ['diameter', 'width', 'neck', 'teeth'].map((k) => num(g, k)) as [
-      number,
-      number,
-      number,
-      number,
-    ];
+    const [d, w, neck, z] = nums(g, 'diameter', 'width', 'neck', 'teeth');
     const shank = shankFor(Math.max(neck, 0.5 * d));
     const reach = tidy(0.8 * d + 4);
     const cutter: Cutter = {
@@ -124,12 +125,7 @@ export const lollipopFamily: CutterFamily = {
     },
   ],
   build(g) {
-    const [d, neck, z, reach] = ['diameter', 'neck', 'flutes', 'reach'].map((k) => num(g, k)) as [
-      number,
-      number,
-      number,
-      number,
-    ];
+    const [d, neck, z, reach] = nums(g, 'diameter', 'neck', 'flutes', 'reach');
     const shank = shankFor(d);
     // How far the ball goes round below its neck.
     const height = tidy(d / 2 + Math.sqrt(Math.max(0, d ** 2 - neck ** 2)) / 2);

@@ -1,6 +1,6 @@
 import type { Cutter } from '../crib/cutter.ts';
 import { type CutterFamily, follows, num, tidy } from './family.ts';
-import { EDGES, ESTIMATED, inId, ratedRpm, shankFor, shankLength, solidPrice } from './solid-tool.ts';
+import { EDGES, ESTIMATED, PLAIN, inId, ratedRpm, shankFor, shankLength, solidPrice } from './solid-tool.ts';
 
 /** Width of grade IT7 by nominal size, mm: ISO 286-1. */
 const IT7: readonly (readonly [size: number, width: number])[] = [
@@ -52,14 +52,13 @@ export const reamerFamily: CutterFamily = {
       },
       extended: {
         ...ESTIMATED,
+        ...PLAIN,
         core_ratio: null,
         effective_bending_diameter_ratio: 0.75,
         chip_gullet_area_mm2: null,
         edge_radius_um: EDGES.light,
         coating: 'altin',
         substrate: 'wc-fine-10co',
-        centre_cutting: false,
-        plunge_ok: false,
         pitch: 'variable',
         pitch_angles_deg: z === 6 ? [...turn, ...turn] : null,
         through_coolant: hole >= 4,

@@ -96,6 +96,15 @@ const plain = (value: number): string => String(tidy(value));
 export const inId = plain;
 export const inName = (value: number): string => `${plain(value)} mm`;
 
+/** What most tools are, unless their family says otherwise. */
+export const PLAIN = {
+  centre_cutting: false,
+  plunge_ok: false,
+  pitch: 'equal',
+  pitch_angles_deg: null,
+  through_coolant: false,
+} as const;
+
 /** What every family leaves open in the same way: typical values, none measured. */
 export const ESTIMATED = {
   estimate: true,

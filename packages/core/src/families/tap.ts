@@ -1,7 +1,7 @@
 import type { Cutter } from '../crib/cutter.ts';
 import type { IsoGroup } from '../crib/alloy.ts';
 import { type CutterFamily, follows, tidy, word } from './family.ts';
-import { EDGES, ESTIMATED, ratedRpm, solidPrice } from './solid-tool.ts';
+import { EDGES, ESTIMATED, PLAIN, ratedRpm, solidPrice } from './solid-tool.ts';
 import { cutHole, formHole, threadChoice, threadInId, threadOf } from './thread-tool.ts';
 
 interface Kind {
@@ -110,17 +110,13 @@ export const tapFamily: CutterFamily = {
       },
       extended: {
         ...ESTIMATED,
+        ...PLAIN,
         core_ratio: null,
         effective_bending_diameter_ratio: 0.75,
         chip_gullet_area_mm2: null,
         edge_radius_um: EDGES.light,
         coating: 'ticn',
         substrate: 'hss-pm',
-        centre_cutting: false,
-        plunge_ok: false,
-        pitch: 'equal',
-        pitch_angles_deg: null,
-        through_coolant: false,
         tap_drill_mm: hole,
         chip_direction: kind.chips,
         price: solidPrice(d, kind.price),

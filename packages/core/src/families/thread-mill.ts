@@ -1,6 +1,6 @@
 import type { Cutter } from '../crib/cutter.ts';
 import { type CutterFamily, follows, num, tidy, word } from './family.ts';
-import { EDGES, ESTIMATED, lengthsOf, ratedRpm, shankFor, solidPrice } from './solid-tool.ts';
+import { EDGES, ESTIMATED, PLAIN, lengthsOf, ratedRpm, shankFor, solidPrice } from './solid-tool.ts';
 import { threadChoice, threadInId, threadOf } from './thread-tool.ts';
 
 /** Solid thread mills with teeth along their length. */
@@ -50,17 +50,13 @@ export const threadMillFamily: CutterFamily = {
       },
       extended: {
         ...ESTIMATED,
+        ...PLAIN,
         core_ratio: null,
         effective_bending_diameter_ratio: 0.75,
         chip_gullet_area_mm2: null,
         edge_radius_um: EDGES.light,
         coating: 'tialsin',
         substrate: 'wc-fine-10co',
-        centre_cutting: false,
-        plunge_ok: false,
-        pitch: 'equal',
-        pitch_angles_deg: null,
-        through_coolant: false,
         fz_window_mm: [Number((0.0033 * d).toFixed(4)), Number((0.013 * d).toFixed(4))],
         price: solidPrice(d, 1.6 * (1 + 0.1 * (long - 2))),
       },

@@ -5,7 +5,7 @@ import {
   type Crib,
   fittingHolder,
 } from '@burl/contract';
-import { isMillingCutter, wordsOfCutter } from '@burl/core';
+import { isMillingCutter } from '@burl/core';
 import { type FormEvent, useState, useMemo } from 'react';
 import { call, messageOf } from '../../api/client.ts';
 import { Num } from '../../ui/form-parts.tsx';
@@ -15,7 +15,7 @@ import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { refreshChatter } from '../../api/hooks.ts';
-import { offered } from '../../judging/offer.ts';
+import { offered, searchable } from '../../judging/offer.ts';
 import { SearchSelect } from '../../ui/search-select.tsx';
 
 /** A milling cutter among all there are. */
@@ -31,10 +31,7 @@ function MillSelect({
   onTake: (id: string) => void;
 }) {
   const mills = useMemo(
-    () =>
-      offered(crib.cutters, value)
-        .filter((c) => isMillingCutter(c.document))
-        .map((c) => ({ id: c.id, name: c.document.name, words: wordsOfCutter(c.document) })),
+    () => searchable(offered(crib.cutters, value).filter((c) => isMillingCutter(c.document))),
     [crib, value],
   );
   return (

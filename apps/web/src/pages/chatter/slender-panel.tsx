@@ -1,19 +1,11 @@
 import type { Crib } from '@burl/contract';
-import {
-  boringVerdict,
-  drillVibration,
-  formatMeasure,
-  InputError,
-  isDrill,
-  madeOf,
-  wordsOfCutter,
-} from '@burl/core';
+import { boringVerdict, drillVibration, formatMeasure, InputError, isDrill, madeOf } from '@burl/core';
 import { useMemo, useState } from 'react';
 import { Num } from '../../ui/form-parts.tsx';
 import { useSystem } from '../../frame/preferences.tsx';
 import { EntrySelect } from '../../ui/entry-select.tsx';
 import { FormError } from '../../ui/form-error.tsx';
-import { offered } from '../../judging/offer.ts';
+import { offered, searchable } from '../../judging/offer.ts';
 import { SearchSelect } from '../../ui/search-select.tsx';
 
 /** Works something out, or says what is impossible. */
@@ -111,13 +103,7 @@ function BoringBar({ crib }: { crib: Crib }) {
 
 function SlenderDrill({ crib }: { crib: Crib }) {
   const system = useSystem();
-  const drills = useMemo(
-    () =>
-      offered(crib.cutters)
-        .filter((c) => isDrill(c.document))
-        .map((c) => ({ id: c.id, name: c.document.name, words: wordsOfCutter(c.document) })),
-    [crib],
-  );
+  const drills = useMemo(() => searchable(offered(crib.cutters).filter((c) => isDrill(c.document))), [crib]);
   const [drill, setDrill] = useState({ id: drills[0]?.id ?? '', stickOutMm: 60, rpm: 2000 });
   const drilled = useMemo(() => {
     const cutter = crib.cutters.find((c) => c.id === drill.id)?.document;

@@ -1,4 +1,4 @@
-import { formatMeasure, speak, wrongHolder, wordsOfCutter } from '@burl/core';
+import { formatMeasure, speak, wrongHolder } from '@burl/core';
 import type { Crib } from '@burl/contract';
 import { type FormEvent, useState, useMemo } from 'react';
 import { mutate } from 'swr';
@@ -7,7 +7,7 @@ import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { NumberInput } from '../../ui/number-input.tsx';
-import { offered } from '../../judging/offer.ts';
+import { offered, searchable } from '../../judging/offer.ts';
 import { SearchSelect } from '../../ui/search-select.tsx';
 
 /** A cutter put into a holder under a name of the shop. */
@@ -23,15 +23,7 @@ function NewAssembly({ crib }: { crib: Crib }) {
   const system = useSystem();
   const of = <T extends { id: string }>(list: readonly T[], id: string): T | undefined =>
     list.find((x) => x.id === id);
-  const cutters = useMemo(
-    () =>
-      offered(crib.cutters).map((c) => ({
-        id: c.id,
-        name: c.document.name,
-        words: wordsOfCutter(c.document),
-      })),
-    [crib],
-  );
+  const cutters = useMemo(() => searchable(offered(crib.cutters)), [crib]);
   const holders = useMemo(
     () => offered(crib.holders).map((h) => ({ id: h.id, name: h.document.name })),
     [crib],

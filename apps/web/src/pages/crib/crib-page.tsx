@@ -11,14 +11,8 @@ import { CopyDialog } from './copy-dialog.tsx';
 import { EntryDialog } from './entry-dialog.tsx';
 import { EntryTable } from './entry-table.tsx';
 import { ImportDialog } from './files/import-dialog.tsx';
+import { SINGULAR } from './making/blank.ts';
 import { NewEntryDialog } from './making/new-entry-dialog.tsx';
-
-const SINGULAR: Readonly<Record<CribKind, string>> = {
-  alloys: 'alloy',
-  machines: 'machine',
-  cutters: 'cutter',
-  holders: 'holder',
-};
 
 function Tables({ crib, tab }: { crib: Crib; tab: CribKind | 'assemblies' }) {
   const { data: session } = useSession();

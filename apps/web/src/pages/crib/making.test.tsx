@@ -96,7 +96,7 @@ describe('a new cutter', () => {
   });
 
   it('gets an id of its own', () => {
-    expect(idFrom('Fräser 12 × 5', new Set())).toBe('shop-fra-ser-12-x-5');
+    expect(idFrom('Fräser 12 × 5', new Set())).toBe('shop-fraser-12-x-5');
     expect(idFrom('A', new Set(['shop-a', 'shop-a-2']))).toBe('shop-a-3');
     expect(blankEntry('holders')).toMatchObject({ interfaces: [] });
   });

@@ -1,4 +1,4 @@
-import type { CribDocuments, CribKind } from '@burl/contract';
+import { type CribDocuments, type CribKind, ownId } from '@burl/contract';
 
 /** An entry with nothing filled in but what every one of its kind has: the form tells what is still needed. */
 export function blankEntry(kind: CribKind): CribDocuments[CribKind] {
@@ -35,19 +35,19 @@ export function blankEntry(kind: CribKind): CribDocuments[CribKind] {
   return blanks[kind] as CribDocuments[CribKind];
 }
 
-/** An id from a name: small letters, digits, dots and hyphens, and none that is taken. */
+/** An id from a name that is not taken. */
 export function idFrom(name: string, taken: ReadonlySet<string>): string {
-  const stem = `shop-${
-    name
-      .normalize('NFKD')
-      .toLowerCase()
-      .replace(/×/g, 'x')
-      .replace(/[^a-z0-9.]+/g, '-')
-      .replace(/^[^a-z0-9]+|[-.]+$/g, '')
-      .slice(0, 90) || 'entry'
-  }`;
+  const stem = ownId(name);
   if (!taken.has(stem)) return stem;
   let n = 2;
   while (taken.has(`${stem}-${n}`)) n++;
   return `${stem}-${n}`;
 }
+
+/** One entry of a kind, as a word. */
+export const SINGULAR: Readonly<Record<CribKind, string>> = {
+  alloys: 'alloy',
+  machines: 'machine',
+  cutters: 'cutter',
+  holders: 'holder',
+};

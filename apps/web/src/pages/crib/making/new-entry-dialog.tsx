@@ -9,18 +9,11 @@ import { Choice } from '../../../ui/form-parts.tsx';
 import { SheetDialog } from '../../../ui/sheet-dialog.tsx';
 import { EntryForm } from '../form/entry-form.tsx';
 import { problemsOf } from '../form/problems.ts';
-import { blankEntry, idFrom } from './blank.ts';
+import { blankEntry, idFrom, SINGULAR } from './blank.ts';
 import { FAMILIES, type Family } from './family-fields.tsx';
 import { FamilyForm } from './family-form.tsx';
 
 type Document = CribDocuments[CribKind];
-const SINGULAR: Readonly<Record<CribKind, string>> = {
-  alloys: 'alloy',
-  machines: 'machine',
-  cutters: 'cutter',
-  holders: 'holder',
-};
-
 /** Puts an entry in the crib. Returns its id; throws an ApiError. */
 async function keepNew(kind: CribKind, document: Document, family: Family | undefined): Promise<string> {
   const entry = await call(
