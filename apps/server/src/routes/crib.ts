@@ -1,6 +1,15 @@
-import { type Crib, CRIB, CRIB_KINDS, type CribDocuments, type CribKind, MOST_FOUND } from '@burl/contract';
+import {
+  type Crib,
+  CRIB,
+  CRIB_KINDS,
+  type CribDocuments,
+  type CribEntry,
+  type CribKind,
+  MOST_FOUND,
+} from '@burl/contract';
 import { CRIB_FILE_FORMAT } from '@burl/contract/crib-files/read-crib-file';
 import { cribCsv } from '@burl/contract/crib-files/write-csv';
+import { setImmediate } from 'node:timers/promises';
 import type { FastifyInstance } from 'fastify';
 import * as yup from 'yup';
 import { checked, serve } from '../http/serve.ts';
@@ -42,6 +51,26 @@ function kindOf(given: string): CribKind {
   const kind = CRIB_KINDS.find((k) => k === given);
   if (!kind) throw notFound('This table');
   return kind;
+}
+
+/** A long text made piece by piece, so that others are answered meanwhile. */
+async function inPieces(pieces: Iterable<string>): Promise<string> {
+  const all: string[] = [];
+  for (const piece of pieces) {
+    all.push(piece);
+    await setImmediate();
+  }
+  return all.join('');
+}
+
+/** Entries as a JSON file, each in a line of its own. */
+function* cribJson(kind: CribKind, entries: readonly CribEntry[]): Generator<string> {
+  yield `{"format":"${CRIB_FILE_FORMAT}","version":1,"${kind}":[`;
+  for (const [i, { document }] of entries.entries()) {
+    const line = `${i === 0 ? '' : ','}\n${JSON.stringify(document)}`;
+    yield line;
+  }
+  yield '\n]}\n';
 }
 
 /** What a shop cuts with: alloys, machines, cutters, holders, assemblies. */
@@ -92,13 +121,11 @@ export function cribRoutes(app: FastifyInstance, db: Database, work: Work): void
     const entries = origin === 'all' ? all : all.filter((e) => e.origin === 'shop');
     reply.header('content-disposition', `attachment; filename="burl-${kind}.${format}"`);
     reply.type(format === 'csv' ? 'text/csv; charset=utf-8' : 'application/json; charset=utf-8');
-    return format === 'csv'
-      ? cribCsv(kind, entries, kind === 'cutters' ? await stockOf(db) : [])
-      : JSON.stringify(
-          { format: CRIB_FILE_FORMAT, version: 1, [kind]: entries.map((e) => e.document) },
-          null,
-          1,
-        );
+    return inPieces(
+      format === 'csv'
+        ? cribCsv(kind, entries, kind === 'cutters' ? await stockOf(db) : [])
+        : cribJson(kind, entries),
+    );
   });
   serve(app, CRIB.remove, async ({ at, person }) => {
     await removeEntry(db, person, kindOf(at.kind), at.entry);

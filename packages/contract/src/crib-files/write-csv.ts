@@ -23,19 +23,39 @@ const harmless = (cell: string): string =>
 
 export const SHELF_HEADINGS = ['Edges in stock', 'Place', 'Price of an edge'] as const;
 
-/** Entries as CSV: ISO 13399 symbols and units in the headings, metric. Columns no entry fills are left out. */
-export function cribCsv(kind: CribKind, entries: readonly CribEntry[], stock: readonly Stock[] = []): string {
+/** Entries of one piece of a file. */
+const AT_ONCE = 200;
+
+/**
+ * Entries as CSV, piece by piece: ISO 13399 symbols and units in the headings, metric. Columns no entry fills are left out. Whoever asks
+ * may do something else between two pieces.
+ */
+export function* cribCsv(
+  kind: CribKind,
+  entries: readonly CribEntry[],
+  stock: readonly Stock[] = [],
+): Generator<string> {
   const columns = columnsOf(kind);
   const shelf = new Map(stock.map((s) => [s.cutterId, s]));
-  const filled = columns.filter((c) => entries.some((e) => textOf(e.document, c) !== ''));
-  const rows = entries.map((e) => ({
-    Id: e.id,
-    ...Object.fromEntries(filled.map((c) => [c.heading, harmless(textOf(e.document, c))])),
-    ...(kind === 'cutters' && {
-      [SHELF_HEADINGS[0]]: shelf.get(e.id)?.edges ?? '',
-      [SHELF_HEADINGS[1]]: harmless(shelf.get(e.id)?.place ?? ''),
-      [SHELF_HEADINGS[2]]: shelf.get(e.id)?.price ?? '',
-    }),
-  }));
-  return Papa.unparse(rows, { newline: '\r\n' });
+  const filled = new Set<Column>();
+  for (let i = 0; i < entries.length; i += AT_ONCE) {
+    for (const c of columns)
+      if (!filled.has(c) && entries.slice(i, i + AT_ONCE).some((e) => textOf(e.document, c) !== ''))
+        filled.add(c);
+    yield '';
+  }
+  const shown = columns.filter((c) => filled.has(c));
+  const heads = ['Id', ...shown.map((c) => c.heading), ...(kind === 'cutters' ? SHELF_HEADINGS : [])];
+  yield Papa.unparse([heads], { newline: '\r\n' });
+  for (let i = 0; i < entries.length; i += AT_ONCE) {
+    const rows = entries.slice(i, i + AT_ONCE).map((e) => {
+      const on = shelf.get(e.id);
+      return [
+        e.id,
+        ...shown.map((c) => harmless(textOf(e.document, c))),
+        ...(kind === 'cutters' ? [on?.edges ?? '', harmless(on?.place ?? ''), on?.price ?? ''] : []),
+      ];
+    });
+    yield `\r\n${Papa.unparse(rows, { newline: '\r\n' })}`;
+  }
 }

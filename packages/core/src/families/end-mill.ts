@@ -63,7 +63,7 @@ export const GRINDS: Readonly<Record<string, Grind>> = {
   },
   steel: {
     label: 'Steel, cast iron',
-    groups: ['P', 'K', 'M'],
+    groups: ['P', 'K'],
     coating: 'tialn',
     helixDeg: 38,
     rakeDeg: 6,
@@ -102,7 +102,7 @@ export const GRINDS: Readonly<Record<string, Grind>> = {
   },
   hard: {
     label: 'Hardened steel',
-    groups: ['H', 'P'],
+    groups: ['H'],
     coating: 'tialsin',
     helixDeg: 45,
     rakeDeg: -5,

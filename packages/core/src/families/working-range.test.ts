@@ -111,6 +111,39 @@ describe('the working range', () => {
     }
   });
 
+  it('makes what the reference tools of the same size are, within what makers differ by', () => {
+    const known = CRIB.cutters.flatMap((c) => {
+      const made = RANGE.find((r) => r.id === c.id);
+      return made ? [[c, made] as const] : [];
+    });
+    expect(known.length).toBeGreaterThan(15);
+    const off: string[] = [];
+    for (const [c, made] of known) {
+      expect([made.id, made.properties.DC, made.properties.ZEFP]).toEqual([
+        c.id,
+        c.properties.DC,
+        c.properties.ZEFP,
+      ]);
+      for (const [symbol, most] of [
+        ['LU', 1.7],
+        ['OAL', 1.35],
+        ['RPMX', 1.35],
+        ['DCONMS', 1.01],
+        ['SIG', 1.05],
+      ] as const) {
+        const [a, b] = [Number(c.properties[symbol]), Number(made.properties[symbol])];
+        if (a > 0 && b > 0 && Math.max(a / b, b / a) > most) off.push(`${c.id} ${symbol}: ${a}, made ${b}`);
+      }
+      const [low, high] = c.extended.fr_window_mm_per_rev ?? [];
+      const [madeLow, madeHigh] = made.extended.fr_window_mm_per_rev ?? [];
+      if (low && madeLow && Math.abs(low / madeLow - 1) > 0.1)
+        off.push(`${c.id} feed ${low}, made ${madeLow}`);
+      if (high && madeHigh && Math.abs(high / madeHigh - 1) > 0.1)
+        off.push(`${c.id} feed ${high}, made ${madeHigh}`);
+    }
+    expect(off).toEqual([]);
+  });
+
   it.each(RANGE.filter((_, i) => i % 9 === 0).map((c) => [c.id, c] as const))(
     '%s is of one piece',
     (_, c) => {

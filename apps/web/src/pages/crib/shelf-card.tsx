@@ -19,10 +19,12 @@ export function ShelfCard({
   edit: boolean;
 }) {
   const known: Stock = stock ?? { cutterId, edges: 0, place: '', price: null, version: 0 };
-  const [place, setPlace] = useState(known.place);
+  /** While it is typed; else what is known, which somebody else may change. */
+  const [typed, setTyped] = useState<string | null>(null);
+  const place = typed ?? known.place;
 
   async function put(change: Partial<Pick<Stock, 'edges' | 'place' | 'price'>>, why?: string): Promise<void> {
-    const next: Stock = { ...known, place, ...change };
+    const next: Stock = { ...known, ...change };
     try {
       await call(
         'PUT',
@@ -82,8 +84,11 @@ export function ShelfCard({
                 value={place}
                 readOnly={!edit}
                 maxLength={80}
-                onChange={(e) => setPlace(e.target.value)}
-                onBlur={() => place !== known.place && void put({ place })}
+                onChange={(e) => setTyped(e.target.value)}
+                onBlur={() => {
+                  if (place !== known.place) void put({ place }).then(() => setTyped(null));
+                  else setTyped(null);
+                }}
                 onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
                 className={FIELD_LOOK}
               />

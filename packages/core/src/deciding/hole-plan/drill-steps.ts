@@ -128,6 +128,9 @@ function startSteps(shop: Shop, d: HoleDemand, drill: RecipeStep): RecipeStep[] 
   ];
 }
 
+/** Chamfer mills a shop keeps in the magazine go to about this, mm. */
+const LARGEST_CHAMFER = 12;
+
 /** The edge broken by a chamfer mill, where the drawing or a thread asks for it. */
 export function chamferStep(shop: Shop, d: HoleDemand, holeMm: number): RecipeStep[] {
   const pitch = threadWanted(d)?.pitchMm ?? 0;
@@ -145,6 +148,8 @@ export function chamferStep(shop: Shop, d: HoleDemand, holeMm: number): RecipeSt
           c.type === 'chamfer_mill' &&
           (c.properties.DC ?? 0) + 2 <= holeMm &&
           (outerDiameter(c) - (c.properties.DC ?? 0)) / 2 >= width + 1,
+        // One of about the hole’s size stands stiffer than the smallest that would do.
+        (c) => Math.abs(outerDiameter(c) - Math.min(LARGEST_CHAMFER, Math.max(4, holeMm))),
       ),
       depthMm: width,
       optional: true,
