@@ -60,7 +60,6 @@ await shot('bench-window');
 await page.getByRole('button', { name: 'Larger chart' }).click();
 for (const [tab, name, ready] of [
   ['Wall', 'bench-wall', /Wall error/],
-  ['Path', 'bench-path', /recommended/],
   ['Confidence', 'bench-odds', /All limits met/],
 ]) {
   await page.getByRole('tab', { name: tab }).click();
@@ -105,10 +104,7 @@ await page
   .getByRole('link', { name: /TM-0231/ })
   .first()
   .click();
-await page.getByRole('link', { name: /Tap M6/ }).click();
-await page.getByRole('img', { name: /power needed/ }).waitFor();
-await shot('bench-tapping');
-await page.getByRole('link', { name: 'TM-0231' }).click();
+await page.getByRole('heading', { name: /TM-0231/ }).waitFor();
 await page.getByRole('link', { name: /^Holes/ }).click();
 await page
   .getByRole('navigation', { name: 'Hole groups' })
@@ -127,10 +123,25 @@ await page.getByRole('tab', { name: 'Sound' }).click();
 await page.getByRole('button', { name: /^chatter/ }).click();
 await page.getByText(/Chatter at .* sure/).waitFor({ timeout: 20000 });
 await shot('chatter-sound');
-await page.goto(`${base}/crib/alloys`);
-await page.getByRole('heading', { name: 'Crib' }).waitFor();
-await page.getByRole('button', { name: /Alloy 718, solution treated and aged/ }).click();
+await page.goto(`${base}/crib/cutters`);
+await page.getByLabel('Search cutters').fill('12 5fl');
+await page.getByRole('row', { name: /Corner-radius end mill 12 mm, 5 flutes/ }).waitFor();
+await shot('crib');
+await page.getByRole('button', { name: /Corner-radius end mill 12 mm, 5 flutes/ }).click();
+await page.getByRole('region', { name: 'On the shelf' }).waitFor();
 await shot('crib-entry');
+await page.keyboard.press('Escape');
+await page.getByRole('button', { name: 'New cutter' }).click();
+await page.getByLabel('Ground for').selectOption('titanium');
+for (const [label, value] of [
+  [/^Diameter/, '14'],
+  [/^Flutes/, '5'],
+  [/^Corner radius/, '1'],
+]) {
+  await page.getByLabel(label).fill(value);
+  await page.getByLabel(label).press('Tab');
+}
+await shot('crib-family');
 await page.goto(`${base}/`);
 await page.getByRole('button', { name: 'Sign out' }).click();
 await page.getByRole('button', { name: 'As administrator' }).click();

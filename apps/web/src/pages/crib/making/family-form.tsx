@@ -41,7 +41,7 @@ function FamilyNumbers({
           label={f.label}
           unit={UNITS[f.unit][system].label}
           error={made.problems.get(f.key)}
-          {...(f.rule ? { hint: f.rule } : {})}
+          {...(f.rule ? { hint: `usual: ${f.rule}` } : {})}
         >
           {(p) => (
             <NumberInput

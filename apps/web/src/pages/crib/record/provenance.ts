@@ -49,7 +49,7 @@ const JUDGEMENT: Readonly<Record<string, string>> = {
 /** What the reference data say of whole kinds, where a record carries no confidence of its own. */
 const OF_KIND: Readonly<Record<CribKind, string>> = {
   alloys: 'medium: general engineering knowledge',
-  cutters: 'medium: typical geometry; ramp, rated speed and core are estimates',
+  cutters: 'medium: typical; ramp, speed, core estimated',
   holders: 'medium',
   machines: 'estimate: plausible class values, not any real machine',
 };
