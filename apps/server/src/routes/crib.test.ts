@@ -282,6 +282,26 @@ describe('a file of tools', () => {
     expect((await importOf('cutters', out, true)).counts).toMatchObject({ added: 0, changed: 0 });
   });
 
+  it('numbers its rows as the spreadsheet does, and takes no name twice', async () => {
+    const report = await importOf(
+      'cutters',
+      'Name,Type,DC,Flutes\n\nTwin,end mill,6,2\n,,,\nTwin,end mill,8,2\nOther,end mill,x,2',
+      true,
+    );
+    expect(report.problems.map((p) => [p.row, p.column])).toEqual([
+      [5, 'Name'],
+      [6, 'DC'],
+    ]);
+    expect(report.rows).toBe(3);
+  });
+
+  it('takes no key that belongs to every object', async () => {
+    const text = '{"cutters":[{"id":"shop-x","name":"X","__proto__":{"type":"end_mill_flat"}}]}';
+    const report = await importOf('cutters', text, true, 'json');
+    expect(report.problems.length).toBeGreaterThan(0);
+    expect(report.counts.added).toBe(0);
+  });
+
   it('is refused where it is something else', async () => {
     for (const [format, text] of [
       ['json', '{'],

@@ -5,6 +5,7 @@ import { fieldAt, fieldLabel, valueAt, withValueAt } from '../crib-fields/entry-
 import type { CribKind } from '../crib-kinds.ts';
 import { CRIB_SCHEMAS } from '../crib-schema.ts';
 import { problemsFromYup } from '../job-file.ts';
+import { malformed } from '../malformed.ts';
 import { headingReader, PART_KEYS, type Heading } from './columns.ts';
 import { cutterByFamily, holderByClass } from './from-family.ts';
 import { MOST_ROWS, type RowProblem } from './import-report.ts';
@@ -46,6 +47,9 @@ export interface ReadFile {
   readonly unread: readonly string[];
 }
 
+/** Values in the largest file: a hundred of an entry. */
+const MOST_VALUES = 100 * MOST_ROWS;
+
 /** JSON Burl writes of a kind. */
 export const CRIB_FILE_FORMAT = 'burl-crib';
 
@@ -64,7 +68,8 @@ interface Row {
 type Told = (path: string) => string;
 
 function fieldsIn(text: string): { rows: string[][]; problems: RowProblem[] } {
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
+  // Blank lines are kept so that a row is told by the number the spreadsheet gives it.
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
   return {
     rows: parsed.data,
     problems: parsed.errors
@@ -130,9 +135,11 @@ function csvRows(
         return { value: withoutApostrophe(cell) };
     }
   };
-  const rows = body.slice(0, MOST_ROWS + 1).map((cells, n): Row => {
+  const filled = body
+    .map((cells, n) => ({ cells, row: n + 2 }))
+    .filter(({ cells }) => cells.some((c) => c.trim() !== ''));
+  const rows = filled.slice(0, MOST_ROWS + 1).map(({ cells, row }): Row => {
     let tree: Tree = {};
-    const row = n + 2;
     const wrong = (column: string, value: unknown, allowed: string) =>
       problems.push({ row, column, value, allowed });
     columns.forEach((heading, i) => {
@@ -182,6 +189,8 @@ function jsonRows(kind: CribKind, text: string): { rows: Row[]; problems: RowPro
       'JSON text; this file is damaged or something else',
     );
   }
+  const wrong = malformed(data, MOST_VALUES);
+  if (wrong) return refuse(wrong.value, wrong.allowed);
   const head = data as { format?: unknown; [k: string]: unknown } | null;
   const list = Array.isArray(data) ? data : head?.[kind];
   if (!Array.isArray(list))
@@ -289,6 +298,8 @@ export function readCribFile(
   const kinds = [raw.told('type'), raw.told('kind')];
   const untyped = new Set(problems.filter((p) => kinds.includes(p.column)).map((p) => p.row));
   const taken = new Map<string, number>();
+  const names = new Map<string, number>();
+  const counts = new Map<string, number>();
   const entries: ReadEntry[] = [];
   for (const { row, tree: given, id, shelf } of raw.rows) {
     const tree = kind === 'cutters' ? teethOf(given) : given;
@@ -312,11 +323,21 @@ export function readCribFile(
       }
     const whole = over(base, tree);
     if (typeof whole['name'] !== 'string' || !whole['name']) whole['name'] = named ?? '';
-    let own = id ?? before?.id ?? ownId(named ?? String((base as Tree)['id'] ?? ''));
-    if (id === null && !before) {
-      const stem = own;
-      for (let n = 2; byId.has(own) || taken.has(own); n++) own = `${stem}-${n}`;
+    // A name twice in one file without ids would be one entry the next time it is read.
+    const sameName = id === null && named !== null ? names.get(named) : undefined;
+    if (sameName !== undefined) {
+      tell('name', named, `a name of its own; row ${sameName} has it`);
+      continue;
     }
+    if (named !== null) names.set(named, row);
+    const stem = id ?? before?.id ?? ownId(named ?? String((base as Tree)['id'] ?? ''));
+    let own = stem;
+    if (id === null && !before)
+      while (byId.has(own) || taken.has(own)) {
+        const n = (counts.get(stem) ?? 1) + 1;
+        counts.set(stem, n);
+        own = `${stem}-${n}`;
+      }
     whole['id'] = own;
     const twice = taken.get(own);
     if (twice !== undefined) tell('id', own, `an id of its own; row ${twice} has it`);
