@@ -86,6 +86,9 @@ const EXTENDED: Readonly<Record<string, Allowed>> = {
   price: { low: 0, high: 1e6 },
 };
 
+/** What each value of a cutter may be, where it stands in the document. */
+export const CUTTER_VALUES = { properties: SYMBOLS, extended: EXTENDED } as const;
+
 export const cutterSchema = thing({
   ...named,
   type: yup.string().strict().required().max(60),

@@ -1,6 +1,15 @@
-import { type CribDocuments, type CribKind, ENTRY_FIELDS, fieldOfType, withValueAt } from '@burl/contract';
-import type { Cutter, Holder, Machine, ToolMaterials } from '@burl/core';
-import { Fragment, type ReactNode } from 'react';
+import {
+  type CribDocuments,
+  type CribKind,
+  ENTRY_FIELDS,
+  type EntryField,
+  fieldOfType,
+  withValueAt,
+} from '@burl/contract';
+import { type Cutter, formatField, type Holder, type Machine, type ToolMaterials, UNITS } from '@burl/core';
+import { rangeOf } from '@burl/contract/crib-schema';
+import { Fragment, type ReactNode, useMemo } from 'react';
+import { useSystem } from '../../../frame/preferences.tsx';
 import { CutterDrawing } from '../drawings/cutter-drawing.tsx';
 import { HolderDrawing } from '../drawings/holder-drawing.tsx';
 import { MachineCurve } from '../drawings/machine-curve.tsx';
@@ -20,6 +29,20 @@ export function EntryDrawing({ kind, document }: { kind: CribKind; document: Doc
 /** Long text of any length stands alone in its row. */
 const WIDE = new Set(['name', 'note', 'notes', 'work', 'coolant']);
 const wide = (path: string, kind: string): boolean => WIDE.has(path) || kind === 'some-of' || kind === 'list';
+
+/** What a number may be, said while it is typed. */
+function Range({ kind, field }: { kind: CribKind; field: EntryField }) {
+  const system = useSystem();
+  const range = useMemo(() => (NUMBERS.has(field.kind) ? rangeOf(kind, field.path) : null), [kind, field]);
+  if (!range) return null;
+  const [low, high] = range.map((v) => (field.unit ? formatField(v, field.unit, system) : String(v)));
+  return (
+    <p className="hidden text-[12px] text-soft group-focus-within:block">
+      {low} to {high} {field.unit ? UNITS[field.unit][system].label : ''}
+    </p>
+  );
+}
+const NUMBERS = new Set(['number', 'whole', 'two', 'three', 'span', 'list']);
 
 /** Every value of an entry with its label, unit and what is wrong about it; the drawing follows at each key. */
 export function EntryForm({
@@ -62,7 +85,7 @@ export function EntryForm({
                 .map((field) => (
                   <div
                     key={field.path}
-                    className={wide(field.path, field.kind) ? 'col-span-full' : 'min-w-0'}
+                    className={wide(field.path, field.kind) ? 'group col-span-full' : 'group min-w-0'}
                   >
                     <EntryInput
                       field={field}
@@ -71,6 +94,7 @@ export function EntryForm({
                       {...(names[field.path] ? { names: names[field.path]! } : {})}
                       onSet={(value) => onSet(withValueAt(document, field.path, value))}
                     />
+                    <Range kind={kind} field={field} />
                   </div>
                 ))}
             </div>
