@@ -5,7 +5,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
   page,
 }) => {
   // Tap tests and periodic borders are real work.
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await signIn(page, 'engineer');
   await page.getByRole('link', { name: 'Chatter' }).click();
   const make = async (stickOut: string): Promise<void> => {
@@ -46,7 +46,7 @@ test('a new combination is tapped, its lobes looked at, cuts are logged, and a l
   await page.getByRole('tab', { name: 'Lobes' }).click();
   const said = page.getByText(/At .* 50% stable at/).first();
   await expect(page.getByText(/The periodic solution is used for release/)).toBeVisible({
-    timeout: 60_000,
+    timeout: 120_000,
   });
   const before = await said.textContent();
   await page.getByRole('button', { name: 'Simulate' }).click();

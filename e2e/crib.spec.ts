@@ -128,5 +128,17 @@ test.describe('a crib is filled', () => {
     await expect(page.getByRole('listitem').filter({ has: job })).toContainText('edges in stock', {
       timeout: 30_000,
     });
+    // The next test finds the shelf as it was.
+    await page.goto('/crib/cutters');
+    await page.getByLabel('Search cutters').fill(cutter!.trim());
+    await page.getByRole('button', { name: cutter!.trim() }).click();
+    await edges.fill('24');
+    await edges.press('Enter');
+    await expect(
+      dialog
+        .getByText('Edges: 0 → 24')
+        .or(dialog.getByText(/0 → 24/))
+        .first(),
+    ).toBeVisible();
   });
 });

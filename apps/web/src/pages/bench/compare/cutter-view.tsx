@@ -20,15 +20,11 @@ import { RankingTable } from './ranking-table.tsx';
 /** Cuts tried for each cutter. */
 const BUDGET = 1000;
 
-/** Cutters ruled out that are told, those with the fewest reasons first: the nearest to being a choice. */
-const TOLD = 60;
-
 /** What larger or shorter tools would change, and the cutters that were ruled out with why. */
 function Others({ ranking }: { ranking: Ranking }) {
   const system = useSystem();
-  const nearest = [...ranking.disqualified]
-    .sort((a, b) => a.against.length - b.against.length)
-    .slice(0, TOLD);
+  // Those with the fewest reasons first: the nearest to being a choice.
+  const nearest = [...ranking.disqualified].sort((a, b) => a.against.length - b.against.length);
   return (
     <div className="mt-3 grid grid-cols-2 gap-3 max-[900px]:grid-cols-1">
       <section aria-label="Larger or shorter" className="rounded-lg border border-line bg-card p-3">
@@ -52,11 +48,6 @@ function Others({ ranking }: { ranking: Ranking }) {
               <b>{d.name}</b>: {d.against.map((s) => speak(s, system)).join('; ')}.
             </li>
           ))}
-          {ranking.disqualified.length > nearest.length && (
-            <li className="border-t border-line pt-1 text-soft">
-              and {ranking.disqualified.length - nearest.length} more, against which more speaks
-            </li>
-          )}
         </ul>
       </section>
     </div>
