@@ -73,6 +73,9 @@ const EVERYDAY: Readonly<Record<string, string>> = {
   description: 'Name',
   tool: 'Name',
   groups: 'Rated for ISO groups',
+  'iso group': 'Rated for ISO groups',
+  'iso groups': 'Rated for ISO groups',
+  'material groups': 'Rated for ISO groups',
   bore: 'DCONWS min',
 };
 

@@ -24,7 +24,7 @@ export const chamferMillFamily: CutterFamily = {
     },
   ],
   fields: [
-    { key: 'diameter', label: 'Diameter, DCX', unit: 'mm', least: 3, most: 32, usual: () => 10 },
+    { key: 'diameter', label: 'Diameter, DCX', unit: 'mm', least: 1, most: 32, usual: () => 10 },
     { key: 'flutes', label: 'Flutes', unit: 'pieces', least: 2, most: 8, whole: true, usual: () => 4 },
   ],
   build(g) {
