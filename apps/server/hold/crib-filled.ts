@@ -2,6 +2,7 @@ import type { CribEntry, ImportReport } from '@burl/contract';
 import type { HeldServer } from './held-server.ts';
 import { watchHealth } from './health-watch.ts';
 import { below, none, percentile, type Row } from './row.ts';
+import { untilWorkedOut } from './shop.ts';
 import { jsonOf, signedIn } from './visitor.ts';
 
 /** Tools of one spreadsheet. */
@@ -41,6 +42,8 @@ export async function holdFilledCrib(
   const ask = await signedIn(server.url, 'engineer');
   const send = (first: number, count: number, dryRun: boolean, text = sheetOf(first, count)) =>
     ask('POST', '/api/crib/cutters/import', { format: 'csv', text, dryRun });
+  // A server that has just begun works its jobs out first.
+  await untilWorkedOut(ask, 120);
   const health = watchHealth(server.url);
   const size = Math.min(tools, AT_ONCE);
   const told = await send(0, size, true);
