@@ -85,18 +85,21 @@ export function cribRoutes(app: FastifyInstance, db: Database, work: Work): void
   });
   serve(app, CRIB.entries, ({ at }) => entriesOf(db, kindOf(at.kind)));
   serve(app, CRIB.copy, ({ at, person, body }) => copyEntry(db, person, kindOf(at.kind), body));
-  for (const kind of CRIB_KINDS)
+  /** Refuses an entry that Burl cannot judge in time, or at all. */
+  const tried = async (kind: CribKind, document: unknown): Promise<void> => {
+    const partners = partnersIn(await wholeCrib(db, 'built-in'));
+    await work.run('tryEntry', [kind, document as CribDocuments[CribKind], partners], TRY_SECONDS);
+  };
+  for (const kind of CRIB_KINDS) {
     serve(app, CRIB.change[kind], async ({ at, person, body }) => {
-      const document = body.document as unknown as CribDocuments[CribKind];
-      await work.run('tryEntry', [kind, document, partnersIn(await wholeCrib(db, 'built-in'))], TRY_SECONDS);
+      await tried(kind, body.document);
       return changeEntry(db, person, kind, at.entry, body);
     });
-  for (const kind of CRIB_KINDS)
     serve(app, CRIB.add[kind], async ({ person, body }) => {
-      const document = body.document as unknown as CribDocuments[CribKind];
-      await work.run('tryEntry', [kind, document, partnersIn(await wholeCrib(db, 'built-in'))], TRY_SECONDS);
+      await tried(kind, body.document);
       return addEntry(db, person, kind, body);
     });
+  }
   serve(app, CRIB.retire, ({ at, person, body }) => retireEntry(db, person, kindOf(at.kind), at.entry, body));
   serve(app, CRIB.history, ({ at }) => historyOf(db, kindOf(at.kind), at.entry));
   serve(app, CRIB.stock, ({ at, person, body }) => countShelf(db, person, at.entry, body));

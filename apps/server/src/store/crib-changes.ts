@@ -20,14 +20,13 @@ import {
 import { eq, sql } from 'drizzle-orm';
 import { changed, record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
-import { CRIB_TABLES, entryOf, requireEntry, toolMaterialsOf } from './crib-store.ts';
+import { tableOf, entryOf, requireEntry, toolMaterialsOf } from './crib-store.ts';
 import { foundBy } from './found-by.ts';
 import { inUse, locked, present, stale } from './refusal.ts';
 import { markStaleNaming, namedAt } from './summary-stale.ts';
 import { type alloys, assemblies } from './schema.ts';
 
 /** The four tables are alike, so one of them stands for all in queries. */
-const tableOf = (kind: CribKind): typeof alloys => CRIB_TABLES[kind] as typeof alloys;
 
 type Document = CribDocuments[CribKind] & Record<string, unknown>;
 

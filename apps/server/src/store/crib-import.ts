@@ -4,10 +4,10 @@ import { changedBy, isNew, reportOf } from '@burl/contract/crib-files/report';
 import { and, eq, inArray, or, sql } from 'drizzle-orm';
 import { changed, record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
-import { CRIB_TABLES, stockOf } from './crib-store.ts';
+import { tableOf, stockOf } from './crib-store.ts';
 import { putOnShelf } from './crib-shelf.ts';
 import { foundBy } from './found-by.ts';
-import { type alloys, stock } from './schema.ts';
+import { stock } from './schema.ts';
 import { markStaleNaming } from './summary-stale.ts';
 
 /** Rows one statement puts in. */
@@ -19,7 +19,7 @@ export async function knownTo(
   kind: CribKind,
   { ids, names }: { readonly ids: readonly string[]; readonly names: readonly string[] },
 ): Promise<Known[]> {
-  const table = CRIB_TABLES[kind] as typeof alloys;
+  const table = tableOf(kind);
   const { id, origin, version, document } = table;
   // One value each, however many there are: a list of parameters has an end.
   const among = (list: readonly string[]) =>
@@ -85,7 +85,7 @@ export async function importEntries(
   kind: CribKind,
   file: ReadFile,
 ): Promise<ImportReport> {
-  const table = CRIB_TABLES[kind] as typeof alloys;
+  const table = tableOf(kind);
   const fresh = file.entries.filter(isNew);
   const others = changedBy(file);
   const write = async (tx: Transaction): Promise<void> => {

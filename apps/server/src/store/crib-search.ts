@@ -2,7 +2,7 @@ import { type CribEntry, type CribKind, MOST_FOUND } from '@burl/contract';
 import { found, tokensOf, wordsOfCutter, type Cutter } from '@burl/core';
 import { and, isNull, sql, type SQL } from 'drizzle-orm';
 import type { Database } from './client.ts';
-import { CRIB_TABLES, entryOf } from './crib-store.ts';
+import { tableOf, entryOf } from './crib-store.ts';
 import type { alloys } from './schema.ts';
 
 /** From so many letters a piece inside a word counts. */
@@ -27,7 +27,7 @@ export async function searchCrib<K extends CribKind>(
   typed: string,
   most: number,
 ): Promise<CribEntry<K>[]> {
-  const table = CRIB_TABLES[kind] as typeof alloys;
+  const table = tableOf(kind);
   const tokens = tokensOf(typed).slice(0, MOST_TOKENS);
   const rows = await db
     .select()

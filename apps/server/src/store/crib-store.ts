@@ -25,7 +25,10 @@ import type { Database, Transaction } from './client.ts';
 import { combinationsOf } from './combination-store.ts';
 import { alloys, assemblies, cutters, holders, machines, stock, toolMaterials } from './schema.ts';
 
-export const CRIB_TABLES = { alloys, machines, cutters, holders } as const;
+const CRIB_TABLES = { alloys, machines, cutters, holders } as const;
+
+/** The table of a kind. All four have the same columns, which the union of their types hides from the query builder. */
+export const tableOf = (kind: CribKind): typeof alloys => CRIB_TABLES[kind] as typeof alloys;
 
 type Row = {
   id: string;
@@ -51,10 +54,25 @@ export async function entriesOf<K extends CribKind>(
   kind: K,
   origin?: 'built-in' | 'shop',
 ): Promise<CribEntry<K>[]> {
-  const table = CRIB_TABLES[kind] as typeof alloys;
+  const table = tableOf(kind);
   const all = db.select().from(table);
   const rows = await (origin ? all.where(eq(table.origin, origin)) : all);
   return rows.map((r) => entryOf<K>(r)).sort((a, b) => a.document.name.localeCompare(b.document.name, 'en'));
+}
+
+/** Entries of these ids, in no order. What the crib lacks is lacking here as well. */
+async function entriesNamed<K extends CribKind>(
+  db: Database | Transaction,
+  kind: K,
+  ids: readonly string[],
+): Promise<CribEntry<K>[]> {
+  if (ids.length === 0) return [];
+  const table = tableOf(kind);
+  const rows = await db
+    .select()
+    .from(table)
+    .where(inArray(table.id, [...new Set(ids)]));
+  return rows.map((r) => entryOf<K>(r));
 }
 
 /** An entry somebody names. Throws an InputError at `field` where the crib has none of this id. */
@@ -65,7 +83,7 @@ export async function requireEntry<K extends CribKind>(
   id: string,
   allowed = 'an entry of the crib',
 ): Promise<CribDocuments[K]> {
-  const table = CRIB_TABLES[kind] as typeof alloys;
+  const table = tableOf(kind);
   const [found] = await db.select({ document: table.document }).from(table).where(eq(table.id, id));
   if (!found) throw new InputError([{ field, value: id, allowed }]);
   return found.document as unknown as CribDocuments[K];
@@ -102,22 +120,28 @@ export async function cribNaming(
   db: Database | Transaction,
   operations: readonly Operation[],
 ): Promise<Crib> {
-  const some = async <K extends CribKind>(
-    kind: K,
-    idOf: (op: Operation) => string,
-  ): Promise<CribEntry<K>[]> => {
-    const table = CRIB_TABLES[kind] as typeof alloys;
-    const ids = [...new Set(operations.map(idOf))];
-    if (ids.length === 0) return [];
-    const rows = await db.select().from(table).where(inArray(table.id, ids));
-    return rows.map((r) => entryOf<K>(r));
-  };
   const cutterIds = [...new Set(operations.map((op) => op.tooling.cutterId))];
   return {
-    alloys: await some('alloys', (op) => op.alloyId),
-    machines: await some('machines', (op) => op.machineId),
-    cutters: await some('cutters', (op) => op.tooling.cutterId),
-    holders: await some('holders', (op) => op.tooling.holderId),
+    alloys: await entriesNamed(
+      db,
+      'alloys',
+      operations.map((op) => op.alloyId),
+    ),
+    machines: await entriesNamed(
+      db,
+      'machines',
+      operations.map((op) => op.machineId),
+    ),
+    cutters: await entriesNamed(
+      db,
+      'cutters',
+      operations.map((op) => op.tooling.cutterId),
+    ),
+    holders: await entriesNamed(
+      db,
+      'holders',
+      operations.map((op) => op.tooling.holderId),
+    ),
     materials: await toolMaterialsOf(db),
     stock: await stockOf(db, cutterIds),
     assemblies: [],
@@ -125,25 +149,35 @@ export async function cribNaming(
   };
 }
 
-/** The whole crib, or its entries of one origin with all that belongs to them. */
-export async function wholeCrib(db: Database | Transaction, origin?: 'built-in' | 'shop'): Promise<Crib> {
+/** The kinds of entries, which are many and seldom change. */
+type Entries = Pick<Crib, CribKind>;
+/** What lies beside them: a few lines that change all day. */
+type Beside = Omit<Crib, CribKind>;
+
+/** Entries of all kinds, or those of one origin. */
+export async function allEntries(db: Database | Transaction, origin?: 'built-in' | 'shop'): Promise<Entries> {
   // One after the other: a transaction has a single connection.
-  const a = await entriesOf(db, 'alloys', origin);
-  const m = await entriesOf(db, 'machines', origin);
-  const c = await entriesOf(db, 'cutters', origin);
-  const h = await entriesOf(db, 'holders', origin);
-  const materials = await toolMaterialsOf(db);
   return {
-    alloys: a,
-    machines: m,
-    cutters: c,
-    holders: h,
-    materials,
-    stock: await stockOf(db),
-    assemblies: await assembliesOf(db),
-    resonance: bookOf(await combinationsOf(db, { responses: false })),
+    alloys: await entriesOf(db, 'alloys', origin),
+    machines: await entriesOf(db, 'machines', origin),
+    cutters: await entriesOf(db, 'cutters', origin),
+    holders: await entriesOf(db, 'holders', origin),
   };
 }
+
+/** All that belongs to entries without being one. */
+export const besideEntries = async (db: Database | Transaction): Promise<Beside> => ({
+  materials: await toolMaterialsOf(db),
+  stock: await stockOf(db),
+  assemblies: await assembliesOf(db),
+  resonance: bookOf(await combinationsOf(db, { responses: false })),
+});
+
+/** The whole crib, or its entries of one origin with all that belongs to them. */
+export const wholeCrib = async (db: Database | Transaction, origin?: 'built-in' | 'shop'): Promise<Crib> => ({
+  ...(await allEntries(db, origin)),
+  ...(await besideEntries(db)),
+});
 
 /** The four entries an operation names, and what tools are made of: all that checking one operation reads. */
 async function sourceFor(
@@ -151,11 +185,8 @@ async function sourceFor(
   op: Operation,
   quantity: number,
 ): Promise<ContextSource> {
-  const named = async <K extends CribKind>(kind: K, id: string): Promise<CribDocuments[K][]> => {
-    const table = CRIB_TABLES[kind] as typeof alloys;
-    const rows = await db.select().from(table).where(eq(table.id, id));
-    return rows.map((r) => entryOf<K>(r).document);
-  };
+  const named = async <K extends CribKind>(kind: K, id: string): Promise<CribDocuments[K][]> =>
+    (await entriesNamed(db, kind, [id])).map((e) => e.document);
   return {
     alloys: await named('alloys', op.alloyId),
     machines: await named('machines', op.machineId),

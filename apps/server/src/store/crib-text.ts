@@ -1,16 +1,9 @@
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { constants, gzip } from 'node:zlib';
-import { bookOf, type Crib } from '@burl/contract';
 import { sql } from 'drizzle-orm';
 import type { Database } from './client.ts';
-import { combinationsOf } from './combination-store.ts';
-import { assembliesOf, entriesOf, stockOf, toolMaterialsOf } from './crib-store.ts';
-
-/** The kinds of entries, which are many and seldom change. */
-type Entries = Pick<Crib, 'alloys' | 'machines' | 'cutters' | 'holders'>;
-/** What lies beside them: a few lines that change all day. */
-type Beside = Omit<Crib, keyof Entries>;
+import { allEntries, besideEntries } from './crib-store.ts';
 
 const pack = promisify<string, { level: number }, Buffer>(gzip);
 
@@ -42,23 +35,9 @@ export function cribText(db: Database): () => Promise<CribText> {
   let out: CribText | null = null;
   return async () => {
     const stamp = await stampOf(db);
-    if (kept?.stamp !== stamp) {
-      const entries: Entries = {
-        alloys: await entriesOf(db, 'alloys'),
-        machines: await entriesOf(db, 'machines'),
-        cutters: await entriesOf(db, 'cutters'),
-        holders: await entriesOf(db, 'holders'),
-      };
-      kept = { stamp, text: JSON.stringify(entries) };
-    }
+    if (kept?.stamp !== stamp) kept = { stamp, text: JSON.stringify(await allEntries(db)) };
     const { text } = kept;
-    const beside: Beside = {
-      materials: await toolMaterialsOf(db),
-      stock: await stockOf(db),
-      assemblies: await assembliesOf(db),
-      resonance: bookOf(await combinationsOf(db, { responses: false })),
-    };
-    const rest = JSON.stringify(beside);
+    const rest = JSON.stringify(await besideEntries(db));
     const tag = `"${createHash('sha256').update(stamp).update(rest).digest('base64url')}"`;
     if (out?.tag !== tag) {
       const whole = `${text.slice(0, -1)},${rest.slice(1)}`;

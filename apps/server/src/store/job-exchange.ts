@@ -9,9 +9,9 @@ import {
 } from '@burl/contract';
 import { and, eq } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
-import { type alloys, holes, jobs, operations, setups, toolMaterials, variants } from './schema.ts';
+import { holes, jobs, operations, setups, toolMaterials, variants } from './schema.ts';
 import { record } from './audit.ts';
-import { CRIB_TABLES, wholeCrib } from './crib-store.ts';
+import { tableOf, wholeCrib } from './crib-store.ts';
 import { foundBy } from './found-by.ts';
 import { jobDetail } from './job-store.ts';
 
@@ -83,7 +83,7 @@ const canonical = (value: unknown): string =>
 
 /** Brings an entry into the crib: kept when equal, under a new id when another of that id is there. Returns its id. */
 async function bringIn(tx: Transaction, kind: CribKind, document: { readonly id: string }): Promise<string> {
-  const table = CRIB_TABLES[kind] as typeof alloys;
+  const table = tableOf(kind);
   for (let n = 0; ; n++) {
     const id = n === 0 ? document.id : `${document.id}-file${n}`;
     const wanted = { ...document, id };
