@@ -7,7 +7,7 @@ import {
   type CribKind,
   MOST_FOUND,
 } from '@burl/contract';
-import { CRIB_FILE_FORMAT } from '@burl/contract/crib-files/read-crib-file';
+import { CRIB_FILE_FORMAT } from '@burl/contract/crib-files/json-rows';
 import { cribCsv } from '@burl/contract/crib-files/write-csv';
 import { setImmediate } from 'node:timers/promises';
 import type { FastifyInstance } from 'fastify';

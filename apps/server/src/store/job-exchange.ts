@@ -8,6 +8,7 @@ import {
   type Person,
 } from '@burl/contract';
 import { and, eq } from 'drizzle-orm';
+import same from 'fast-deep-equal';
 import type { Database, Transaction } from './client.ts';
 import { holes, jobs, operations, setups, toolMaterials, variants } from './schema.ts';
 import { record } from './audit.ts';
@@ -73,14 +74,6 @@ export async function exportJob(db: Database, jobId: string): Promise<JobFile> {
   };
 }
 
-/** Same content whatever the order of keys, which jsonb does not keep. */
-const canonical = (value: unknown): string =>
-  JSON.stringify(value, (_key, v: unknown) =>
-    typeof v === 'object' && v !== null && !Array.isArray(v)
-      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : v,
-  );
-
 /** Brings an entry into the crib: kept when equal, under a new id when another of that id is there. Returns its id. */
 async function bringIn(tx: Transaction, kind: CribKind, document: { readonly id: string }): Promise<string> {
   const table = tableOf(kind);
@@ -88,7 +81,7 @@ async function bringIn(tx: Transaction, kind: CribKind, document: { readonly id:
     const id = n === 0 ? document.id : `${document.id}-file${n}`;
     const wanted = { ...document, id };
     const [there] = await tx.select().from(table).where(eq(table.id, id));
-    if (there && canonical(there.document) === canonical(wanted)) return id;
+    if (there && same(there.document, wanted)) return id;
     if (there) continue;
     await tx.insert(table).values({
       id,
@@ -120,7 +113,7 @@ async function bringInMaterials(tx: Transaction, crib: JobFile['crib']): Promise
           .select()
           .from(toolMaterials)
           .where(and(eq(toolMaterials.kind, kind), eq(toolMaterials.id, id)));
-        if (there && canonical(there.document) !== canonical(document)) continue;
+        if (there && !same(there.document, document)) continue;
         if (!there) await tx.insert(toolMaterials).values({ kind, id, document });
         renamed[kind].set(wanted, id);
       }

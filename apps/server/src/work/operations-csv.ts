@@ -1,13 +1,7 @@
 import { evaluate, InputError, numberOf } from '@burl/core';
+import { harmless } from '@burl/contract/crib-files/cell-text';
 import Papa from 'papaparse';
 import type { Judged } from '../store/judged-operations.ts';
-
-/**
- * A cell a spreadsheet would take for a formula is made text; blanks and line breaks before it, and full-width signs, do not hide
- * one.
- */
-export const harmless = (cell: string | number): string | number =>
-  typeof cell === 'string' && /^[\s\p{C}]*[=+\-@＝＋－＠]|^\s/u.test(cell) ? `'${cell}` : cell;
 
 /** Operations of a job as CSV: one line each, units in the heads. */
 export function csvOf(job: string, operations: readonly Judged[]): string {
@@ -38,7 +32,9 @@ export function csvOf(job: string, operations: readonly Judged[]): string {
       state: e.state,
       governs: limit?.name ?? '',
     };
-    return Object.fromEntries(Object.entries(row).map(([k, v]) => [k, harmless(v)]));
+    return Object.fromEntries(
+      Object.entries(row).map(([k, v]) => [k, typeof v === 'string' ? harmless(v) : v]),
+    );
   });
   return `${Papa.unparse(rows, { newline: '\r\n' })}\r\n`;
 }

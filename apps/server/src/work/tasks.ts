@@ -8,7 +8,8 @@ import {
   withPeriodic,
   type Evaluation,
 } from '@burl/core';
-import { type Known, namedIn, readCribFile, type ReadFile } from '@burl/contract/crib-files/read-crib-file';
+import { namedIn } from '@burl/contract/crib-files/named-in';
+import { type Known, readCribFile, type ReadFile } from '@burl/contract/crib-files/read-crib-file';
 import { reportOf } from '@burl/contract/crib-files/report';
 import {
   type CribKind,

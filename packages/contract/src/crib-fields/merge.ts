@@ -1,7 +1,7 @@
+import same from 'fast-deep-equal';
 type Tree = Readonly<Record<string, unknown>>;
 
 const isTree = (v: unknown): v is Tree => typeof v === 'object' && v !== null && !Array.isArray(v);
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** A value two people changed in two ways. */
 export interface Clash {

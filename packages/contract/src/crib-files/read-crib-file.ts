@@ -1,19 +1,16 @@
 import { type Cutter, InputError, missingMaterials, type ToolMaterials } from '@burl/core';
-import Papa from 'papaparse';
+import same from 'fast-deep-equal';
 import * as yup from 'yup';
-import { fieldAt, fieldLabel, valueAt, withValueAt } from '../crib-fields/entry-fields.ts';
+import { fieldAt, valueAt, withValueAt } from '../crib-fields/entry-fields.ts';
 import type { CribKind } from '../crib-kinds.ts';
 import { CRIB_SCHEMAS } from '../crib-schema.ts';
 import { problemsFromYup } from '../job-file.ts';
-import { malformed } from '../malformed.ts';
-import { headingReader, PART_KEYS, type Heading } from './columns.ts';
+import { csvRows } from './csv-rows.ts';
+import type { RowShelf, Tree } from './file-row.ts';
 import { cutterByFamily, holderByClass } from './from-family.ts';
 import { MOST_ROWS, type RowProblem } from './import-report.ts';
-import { type Cell, numberIn, optionReader, readNumber, readSome, readYesNo } from './read-cell.ts';
+import { jsonRows } from './json-rows.ts';
 import { ownId } from './slug.ts';
-import { SHELF_HEADINGS } from './write-csv.ts';
-
-type Tree = Record<string, unknown>;
 
 /** What stands in the crib already. */
 export interface Known {
@@ -21,13 +18,6 @@ export interface Known {
   readonly origin: 'built-in' | 'shop';
   readonly version: number;
   readonly document: unknown;
-}
-
-/** The shelf as a row has it. */
-export interface RowShelf {
-  readonly edges: number;
-  readonly place: string;
-  readonly price: number | null;
 }
 
 export interface ReadEntry {
@@ -45,191 +35,6 @@ export interface ReadFile {
   readonly entries: readonly ReadEntry[];
   readonly problems: readonly RowProblem[];
   readonly unread: readonly string[];
-}
-
-/** Values in the largest file: a hundred of an entry. */
-const MOST_VALUES = 100 * MOST_ROWS;
-
-/** JSON Burl writes of a kind. */
-export const CRIB_FILE_FORMAT = 'burl-crib';
-
-/** An apostrophe that keeps a cell from being a formula belongs to the file. */
-const withoutApostrophe = (cell: string): string => cell.replace(/^'(?=[\s\p{C}]*[=+\-@])/u, '');
-
-/** A row as it was read, before it is completed. */
-interface Row {
-  readonly row: number;
-  readonly tree: Tree;
-  readonly id: string | null;
-  readonly shelf: RowShelf | null;
-}
-
-/** Which heading of the file a field is told at. */
-type Told = (path: string) => string;
-
-function fieldsIn(text: string): { rows: string[][]; problems: RowProblem[] } {
-  // Blank lines are kept so that a row is told by the number the spreadsheet gives it.
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
-  return {
-    rows: parsed.data,
-    problems: parsed.errors
-      .filter((e) => e.code !== 'UndetectableDelimiter')
-      .map((e) => ({ row: (e.row ?? 0) + 1, column: '', value: e.code, allowed: 'a line of CSV' })),
-  };
-}
-
-const SHELF = SHELF_HEADINGS.map((h) => h.toLowerCase());
-const ID = 'id';
-
-function csvRows(
-  kind: CribKind,
-  text: string,
-  materials: ToolMaterials,
-): { rows: Row[]; problems: RowProblem[]; unread: string[]; told: Told } {
-  const { rows: lines, problems } = fieldsIn(text);
-  const [heads = [], ...body] = lines;
-  const read = headingReader(kind);
-  const columns = heads.map((h) => read(h));
-  const special = heads.map((h) => h.trim().toLowerCase());
-  const unread = heads.filter(
-    (h, i) => h.trim() && !columns[i] && special[i] !== ID && !SHELF.includes(special[i]!),
-  );
-  const names: Record<string, Record<string, string>> = {
-    'extended.coating': Object.fromEntries(Object.entries(materials.coatings).map(([id, c]) => [id, c.name])),
-    'extended.substrate': Object.fromEntries(
-      Object.entries(materials.substrates).map(([id, c]) => [id, c.name]),
-    ),
-  };
-  const options = columns.map((c) =>
-    c?.column.field.kind === 'one-of' ? optionReader(c.column.field, names[c.column.field.path]) : null,
-  );
-  const told: Told = (path) => {
-    const i = columns.findIndex((c) => c?.column.field.path === path);
-    return i >= 0 ? heads[i]! : fieldLabel(kind, path);
-  };
-  if (!columns.some(Boolean))
-    problems.push({
-      row: 1,
-      column: '',
-      value: heads.slice(0, 6).join(', '),
-      allowed: 'a first line with headings, like Name, Type, DC',
-    });
-  const cellOf = (cell: string, heading: Heading, i: number): Cell => {
-    const { field, part } = heading.column;
-    if (part !== undefined) return readNumber(cell, field, heading.system);
-    switch (field.kind) {
-      case 'number':
-      case 'whole':
-        return readNumber(cell, field, heading.system);
-      case 'one-of':
-        return options[i]!(cell);
-      case 'some-of':
-        return readSome(cell, field);
-      case 'yes-no':
-        return readYesNo(cell);
-      case 'list': {
-        const list = cell.split(/[\s;]+/).map(numberIn);
-        return list.some((n) => n === null) ? { allowed: 'numbers with blanks between' } : { value: list };
-      }
-      default:
-        return { value: withoutApostrophe(cell) };
-    }
-  };
-  const filled = body
-    .map((cells, n) => ({ cells, row: n + 2 }))
-    .filter(({ cells }) => cells.some((c) => c.trim() !== ''));
-  const rows = filled.slice(0, MOST_ROWS + 1).map(({ cells, row }): Row => {
-    let tree: Tree = {};
-    const wrong = (column: string, value: unknown, allowed: string) =>
-      problems.push({ row, column, value, allowed });
-    columns.forEach((heading, i) => {
-      const cell = (cells[i] ?? '').trim();
-      if (!heading || cell === '') return;
-      const found = cellOf(cell, heading, i);
-      if ('allowed' in found) return void wrong(heads[i]!, cell, found.allowed);
-      const { field, part } = heading.column;
-      if (part === undefined) tree = withValueAt(tree, field.path, found.value);
-      else if (field.kind === 'span')
-        tree = withValueAt(tree, `${field.path}.${PART_KEYS[part]!}`, found.value);
-      else {
-        const list = [...((valueAt(tree, field.path) as number[] | undefined) ?? [])];
-        list[part] = found.value as number;
-        tree = withValueAt(tree, field.path, list);
-      }
-    });
-    const at = (name: string): string => (cells[special.indexOf(name)] ?? '').trim();
-    const edges = special.includes(SHELF[0]!) ? at(SHELF[0]!) : '';
-    const price = special.includes(SHELF[2]!) ? at(SHELF[2]!) : '';
-    const [counted, costs] = [edges === '' ? null : numberIn(edges), price === '' ? null : numberIn(price)];
-    if (edges !== '' && (counted === null || !Number.isInteger(counted) || counted < 0 || counted > 100_000))
-      wrong(SHELF_HEADINGS[0], edges, 'a whole number, 0 to 100000');
-    if (price !== '' && (costs === null || costs < 0 || costs > 1e6))
-      wrong(SHELF_HEADINGS[2], price, '0 to 1000000');
-    return {
-      row,
-      tree,
-      id: special.includes(ID) && at(ID) !== '' ? at(ID) : null,
-      shelf: counted === null ? null : { edges: counted, place: at(SHELF[1]!).slice(0, 80), price: costs },
-    };
-  });
-  return { rows, problems, unread, told };
-}
-
-function jsonRows(kind: CribKind, text: string): { rows: Row[]; problems: RowProblem[] } {
-  const refuse = (value: unknown, allowed: string) => ({
-    rows: [],
-    problems: [{ row: 1, column: 'file', value, allowed }],
-  });
-  let data: unknown;
-  try {
-    data = JSON.parse(text);
-  } catch (error) {
-    return refuse(
-      (error as Error).message.slice(0, 120),
-      'JSON text; this file is damaged or something else',
-    );
-  }
-  const wrong = malformed(data, MOST_VALUES);
-  if (wrong) return refuse(wrong.value, wrong.allowed);
-  const head = data as { format?: unknown; [k: string]: unknown } | null;
-  const list = Array.isArray(data) ? data : head?.[kind];
-  if (!Array.isArray(list))
-    return refuse(
-      typeof head === 'object' && head ? Object.keys(head).slice(0, 6).join(', ') : typeof data,
-      `a file with a list of ${kind}, or such a list alone`,
-    );
-  const rows: Row[] = [];
-  const problems: RowProblem[] = [];
-  (list as unknown[]).slice(0, MOST_ROWS + 1).forEach((tree, i) => {
-    if (typeof tree === 'object' && tree !== null && !Array.isArray(tree)) {
-      const { id } = tree as Tree;
-      rows.push({ row: i + 1, tree: tree as Tree, id: typeof id === 'string' ? id : null, shelf: null });
-    } else problems.push({ row: i + 1, column: kind, value: tree, allowed: 'an entry with its fields' });
-  });
-  return { rows, problems };
-}
-
-/** Ids and names a file may mean by its rows: all of the crib that reading it has to know. */
-export function namedIn(
-  kind: CribKind,
-  { format, text }: { readonly format: 'csv' | 'json'; readonly text: string },
-): { readonly ids: readonly string[]; readonly names: readonly string[] } {
-  const [ids, names] = [new Set<string>(), new Set<string>()];
-  const add = (id: unknown, name: unknown): void => {
-    if (typeof id === 'string' && id) ids.add(id);
-    if (typeof name !== 'string' || !name) return;
-    names.add(name);
-    ids.add(ownId(name));
-  };
-  if (format === 'csv') {
-    const [heads = [], ...rows] = fieldsIn(text).rows;
-    const read = headingReader(kind);
-    const nameAt = heads.findIndex((h) => read(h)?.column.field.path === 'name');
-    const idAt = heads.findIndex((h) => h.trim().toLowerCase() === ID);
-    for (const cells of rows.slice(0, MOST_ROWS))
-      add(cells[idAt]?.trim(), withoutApostrophe(cells[nameAt]?.trim() ?? ''));
-  } else for (const { tree, id } of jsonRows(kind, text).rows) add(id, tree['name']);
-  return { ids: [...ids], names: [...names] };
 }
 
 /** What a row says, over what its family or the entry it changes has. */
@@ -255,15 +60,6 @@ function teethOf(tree: Tree): Tree {
   if (z !== undefined && nof === undefined) return withValueAt(tree, 'properties.NOF', z);
   return z === undefined && nof !== undefined ? withValueAt(tree, 'properties.ZEFP', nof) : tree;
 }
-
-/** Order of an entry’s keys does not make it another. */
-const same = (a: unknown, b: unknown): boolean => {
-  if (Object.is(a, b)) return true;
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
-  if (Array.isArray(a) !== Array.isArray(b)) return false;
-  const keys = new Set([...Object.keys(a), ...Object.keys(b)]);
-  return [...keys].every((k) => same((a as Tree)[k], (b as Tree)[k]));
-};
 
 /**
  * Entries of a file, each completed by the rules of its family, with everything that is wrong by row and column. An entry of the shop of

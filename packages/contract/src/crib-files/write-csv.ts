@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import type { CribEntry, Stock } from '../crib.ts';
 import { valueAt } from '../crib-fields/entry-fields.ts';
 import type { CribKind } from '../crib-kinds.ts';
+import { harmless } from './cell-text.ts';
 import { cellOf, type Column, columnsOf, PART_KEYS } from './columns.ts';
 
 function textOf(document: unknown, { field, part }: Column): string {
@@ -17,9 +18,8 @@ function textOf(document: unknown, { field, part }: Column): string {
   return typeof value === 'string' ? value : '';
 }
 
-/** A cell a spreadsheet would take for a formula is made text. */
-const harmless = (cell: string): string =>
-  /^[\s\p{C}]*[=+\-@＝＋－＠]|^\s/u.test(cell) && Number.isNaN(Number(cell)) ? `'${cell}` : cell;
+/** A number begins with a sign and is none. */
+const guarded = (cell: string): string => (Number.isNaN(Number(cell)) ? harmless(cell) : cell);
 
 export const SHELF_HEADINGS = ['Edges in stock', 'Place', 'Price of an edge'] as const;
 
@@ -52,8 +52,8 @@ export function* cribCsv(
       const on = shelf.get(e.id);
       return [
         e.id,
-        ...shown.map((c) => harmless(textOf(e.document, c))),
-        ...(kind === 'cutters' ? [on?.edges ?? '', harmless(on?.place ?? ''), on?.price ?? ''] : []),
+        ...shown.map((c) => guarded(textOf(e.document, c))),
+        ...(kind === 'cutters' ? [on?.edges ?? '', guarded(on?.place ?? ''), on?.price ?? ''] : []),
       ];
     });
     yield `\r\n${Papa.unparse(rows, { newline: '\r\n' })}`;
