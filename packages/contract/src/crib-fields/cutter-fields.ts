@@ -221,7 +221,7 @@ export const CUTTER_FIELDS: readonly EntryField[] = [
   },
   {
     path: 'extended.f_window_mm_per_rev',
-    label: 'Feed per revolution, from and to',
+    label: 'Turning feed per revolution, from and to',
     kind: 'two',
     unit: 'mm/rev',
     group: USE,

@@ -109,7 +109,7 @@ export const HOLDER_FIELDS: readonly EntryField[] = [
     label: 'Pull-out resistance',
     kind: 'one-of',
     group: JOINT,
-    options: ['low', 'medium', 'high', 'positive'],
+    options: ['low', 'medium', 'high', 'very high', 'positive', 'not applicable'],
   },
   {
     path: 'max_rpm',
@@ -126,7 +126,14 @@ export const HOLDER_FIELDS: readonly EntryField[] = [
     kind: 'some-of',
     group: USE,
     required: true,
-    options: ['external', 'through', 'through with sealed collet', 'slot along shank'],
+    options: [
+      'external',
+      'through',
+      'through with sealed collet',
+      'slot along shank',
+      'through bar',
+      'external 10-70 bar jets',
+    ],
   },
   { path: 'notes', label: 'Note', kind: 'text', group: USE },
 ];

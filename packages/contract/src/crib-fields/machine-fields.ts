@@ -54,7 +54,7 @@ export const MACHINE_FIELDS: readonly EntryField[] = [
     kind: 'one-of',
     group: GENERAL,
     required: true,
-    options: INTERFACES,
+    options: [...INTERFACES, 'bolt-on turret'],
   },
   { path: 'max_rpm', label: 'Highest speed', kind: 'number', unit: 'rpm', group: GENERAL, required: true },
   { path: 'min_rpm', label: 'Lowest speed', kind: 'number', unit: 'rpm', group: GENERAL },

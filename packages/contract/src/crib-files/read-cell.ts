@@ -87,9 +87,13 @@ export function readYesNo(cell: string): Cell {
   return YES.has(word) ? { value: true } : NO.has(word) ? { value: false } : { allowed: 'yes or no' };
 }
 
+/** Options of a letter each, like the ISO groups. */
+export const inLetters = ({ options = [] }: EntryField): boolean =>
+  options.length > 0 && options.every((o) => o.length === 1);
+
 /** Several of a list: letters of groups stand together or apart, longer words are parted by semicolons or commas. */
 export function readSome(cell: string, field: EntryField): Cell {
-  const letters = field.options?.every((o) => o.length === 1) ?? false;
+  const letters = inLetters(field);
   const parts = letters
     ? [...cell.toUpperCase().replace(/[^A-Z]/g, '')]
     : cell.split(/[;|,]/).map((p) => p.trim());

@@ -4,6 +4,7 @@ import { valueAt } from '../crib-fields/entry-fields.ts';
 import type { CribKind } from '../crib-kinds.ts';
 import { harmless } from './cell-text.ts';
 import { cellOf, type Column, columnsOf, PART_KEYS } from './columns.ts';
+import { inLetters } from './read-cell.ts';
 
 function textOf(document: unknown, { field, part }: Column): string {
   const value = valueAt(document, field.path);
@@ -12,7 +13,8 @@ function textOf(document: unknown, { field, part }: Column): string {
     const at = Array.isArray(value) ? (value as unknown[])[part] : valueAt(value, PART_KEYS[part]!);
     return typeof at === 'number' ? cellOf(at, field.unit, 'metric') : '';
   }
-  if (Array.isArray(value)) return value.join(' ');
+  // Letters and numbers stand apart with a blank; a word may have one inside.
+  if (Array.isArray(value)) return value.join(field.kind === 'some-of' && !inLetters(field) ? '; ' : ' ');
   if (typeof value === 'number') return cellOf(value, field.unit, 'metric');
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   return typeof value === 'string' ? value : '';
