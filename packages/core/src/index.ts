@@ -243,20 +243,20 @@ export { STATE_WORDS } from './judging/limit.ts';
 export { formatDay } from './units/date.ts';
 export { CUTTER_FAMILIES } from './families/cutter-families.ts';
 export {
-  type ChoiceField,
   type CutterFamily,
   type Followed,
+  type Form,
   type Given,
   type NumberField,
   ofFamily,
+  usualNumbers,
 } from './families/family.ts';
 export {
   HOLDER_KINDS,
-  holderChoices,
-  holderFields,
+  holderForm,
   holderOfClass,
   INTERFACES,
   workingHolders,
 } from './families/holder-class.ts';
-export { MACHINE_CLASSES, machineFields, machineOfClass, smallMachines } from './families/machine-class.ts';
+export { MACHINE_CLASSES, machineForm, machineOfClass, smallMachines } from './families/machine-class.ts';
 export { workingRange } from './families/working-range.ts';

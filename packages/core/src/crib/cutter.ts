@@ -124,7 +124,10 @@ export const outerDiameter = (cutter: Cutter): number =>
 const USUAL_SPREAD = [1.05, 0.95, 1.03, 0.97] as const;
 
 /** Angle from each tooth to the one that cut before it, degrees; sums to 360. */
-export function pitchAnglesDeg({ extended }: Cutter, teeth: number): number[] {
+export function pitchAnglesDeg(
+  { extended }: { readonly extended: Pick<Cutter['extended'], 'pitch' | 'pitch_angles_deg'> },
+  teeth: number,
+): number[] {
   const listed = extended.pitch_angles_deg?.length === teeth ? extended.pitch_angles_deg : null;
   const variable = extended.pitch === 'variable' && teeth > 1;
   const angles = new Array<number>(teeth);

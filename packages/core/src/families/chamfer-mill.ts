@@ -10,6 +10,9 @@ import {
   ratedRpm,
   shankFor,
   solidPrice,
+  shankFollows,
+  priceFollows,
+  toothFeeds,
 } from './solid-tool.ts';
 
 /** Solid chamfer mills. */
@@ -62,7 +65,7 @@ export const chamferMillFamily: CutterFamily = {
         edge_radius_um: EDGES.light,
         coating: 'altin',
         substrate: 'wc-fine-10co',
-        fz_window_mm: [Number((0.0025 * dx).toFixed(4)), Number((0.0067 * dx).toFixed(4))],
+        fz_window_mm: toothFeeds(dx, 0.0025, 0.0067),
         price: solidPrice(dx, 0.95),
       },
       suits_iso_groups: ['P', 'M', 'K', 'N', 'S', 'H'],
@@ -73,9 +76,9 @@ export const chamferMillFamily: CutterFamily = {
       followed: [
         follows('Tip flat', tip, 'mm', 'a sixth of the diameter; it does not cut'),
         follows('Depth of the cone', depth, 'mm', 'from tip and angle'),
-        follows('Shank', shank, 'mm', 'next standard shank, DIN 6535'),
+        shankFollows(shank),
         follows('Rated speed', cutter.properties.RPMX!, 'rpm', '1,100 m/min at the rim'),
-        follows('Price, estimated', Number(cutter.extended['price']), 'money', 'by diameter'),
+        priceFollows(cutter, 'by diameter'),
       ],
     };
   },

@@ -40,6 +40,7 @@ describe('holders of a class', () => {
       [{ kind: 'glue' }, 'kind'],
       [{ kind: 'shrink', interface: 'broomstick' }, 'interface'],
       [{ kind: 'shrink', length: 4000 }, 'length'],
+      [{ kind: 'shrink', size: '13 mm' }, 'size'],
     ] as const)
       expect(() => holderOfClass(given)).toThrow(
         expect.objectContaining({ problems: [expect.objectContaining({ field })] }) as unknown as InputError,

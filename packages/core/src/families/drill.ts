@@ -10,6 +10,8 @@ import {
   shankFor,
   shankLength,
   solidPrice,
+  shankFollows,
+  priceFollows,
 } from './solid-tool.ts';
 
 /** Flute lengths of solid drills in diameters; the room for a chip to leave is one diameter more than the hole. */
@@ -96,13 +98,13 @@ export const drillFamily: CutterFamily = {
     return {
       cutter,
       followed: [
-        follows('Shank', shank, 'mm', 'next standard shank, DIN 6535'),
+        shankFollows(shank),
         follows('Reach', reach, 'mm', 'depth of hole and one diameter for the chips'),
         follows('Point', point, 'deg', '140°; 137° for 8×D'),
         follows('Least feed', feed[0]!, 'mm/rev', 'grows with the diameter to the power of 0.76'),
         follows('Highest feed', feed[1]!, 'mm/rev', 'grows with the diameter to the power of 0.75'),
         follows('Rated speed', cutter.properties.RPMX!, 'rpm', '350 m/min at the rim'),
-        follows('Price, estimated', Number(cutter.extended['price']), 'money', 'by diameter and depth'),
+        priceFollows(cutter, 'by diameter and depth'),
       ],
     };
   },

@@ -26,6 +26,9 @@ import {
   shankFor,
   solidPrice,
   unequalPitch,
+  shankFollows,
+  priceFollows,
+  toothFeeds,
 } from './solid-tool.ts';
 
 /** What an end mill is ground for. */
@@ -252,7 +255,7 @@ export function carbideMill(g: Given, usualMm: number): Built {
       pitch: unequal ? 'variable' : 'equal',
       pitch_angles_deg: unequal ? unequalPitch(z) : null,
       through_coolant: false,
-      fz_window_mm: [Number((least * d).toFixed(4)), Number((most * d).toFixed(4))],
+      fz_window_mm: toothFeeds(d, least, most),
       price,
     },
     suits_iso_groups: grind.groups,
@@ -270,9 +273,10 @@ const SHAPES = {
 } as const;
 
 /** What follows, for whoever asks why. */
-function followedOf({ properties: p, extended: x }: Cutter, grind: Grind): Followed[] {
+function followedOf(cutter: Cutter, grind: Grind): Followed[] {
+  const { properties: p, extended: x } = cutter;
   return [
-    follows('Shank', p.DCONMS!, 'mm', 'next standard shank, DIN 6535'),
+    shankFollows(p.DCONMS!),
     follows('Neck', p.DN!, 'mm', '94% of the diameter'),
     follows('Overall length', p.OAL!, 'mm', 'reach, or the usual length, and the shank'),
     follows(
@@ -285,7 +289,7 @@ function followedOf({ properties: p, extended: x }: Cutter, grind: Grind): Follo
     follows('Gullet', x.chip_gullet_area_mm2!, 'mm2', '58% of the area between core and circle, per flute'),
     follows('Helix', p.FHA!, 'deg', `usual for ${grind.label.toLowerCase()}`),
     follows('Rated speed', p.RPMX!, 'rpm', '1,200 m/min at the rim, 60,000 rpm at most'),
-    follows('Price, estimated', Number(x['price']), 'money', 'by diameter, flutes, grind and reach'),
+    priceFollows(cutter, 'by diameter, flutes, grind and reach'),
     {
       what: 'Pitch',
       value: say(x.pitch === 'variable' ? 'unequal, against chatter' : 'equal'),

@@ -1,6 +1,6 @@
 import type { Cutter } from '../crib/cutter.ts';
 import { type CutterFamily, follows, num, tidy, word } from './family.ts';
-import { EDGES, ESTIMATED, inId, inName, unequalPitch } from './solid-tool.ts';
+import { EDGES, ESTIMATED, inId, inName, unequalPitch, priceFollows } from './solid-tool.ts';
 
 /** Bores of shell mills by diameter, mm, and how high their body is: ISO 6462. */
 const BODIES: readonly (readonly [diameter: number, bore: number, height: number])[] = [
@@ -123,12 +123,7 @@ export const faceMillFamily: CutterFamily = {
         follows('Body height', height, 'mm', 'by diameter, ISO 6462'),
         follows('Chip pocket', room, 'mm2', 'by diameter; less with more teeth'),
         follows('Rated speed', rpm, 'rpm', 'falls with the root of the diameter: insert clamping'),
-        follows(
-          'Price, estimated',
-          Number(cutter.extended['price']),
-          'money',
-          'body by diameter, one set of inserts by teeth',
-        ),
+        priceFollows(cutter, 'body by diameter, one set of inserts by teeth'),
       ],
     };
   },

@@ -37,12 +37,16 @@ export interface Built {
   readonly followed: readonly Followed[];
 }
 
-/** Tools that follow from a few numbers. */
-export interface CutterFamily {
-  readonly id: string;
-  readonly name: string;
+/** What is asked before something can be made. */
+export interface Form {
   readonly choices: readonly ChoiceField[];
   readonly fields: readonly NumberField[];
+}
+
+/** Tools that follow from a few numbers. */
+export interface CutterFamily extends Form {
+  readonly id: string;
+  readonly name: string;
   /** The tool of a complete set of numbers. */
   readonly build: (given: Given) => Built;
 }
@@ -61,20 +65,31 @@ export const follows = (what: string, value: number, unit: Unit, rule: string): 
   rule,
 });
 
-/** What was typed, with the usual numbers of its family for what was not. Throws an InputError by field. */
-export function completed(family: CutterFamily, typed: Given): Given {
-  const problems: InputProblem[] = [];
+/** What each field is where nobody says, from what was typed in those before it; brought into its range. */
+export function usualNumbers({ choices, fields }: Form, typed: Given): Given {
   const all: Record<string, number | string> = {};
-  for (const { key, options } of family.choices) {
+  for (const { key, options } of choices) all[key] = typed[key] ?? options[0]!.value;
+  const usual: Record<string, number> = {};
+  for (const { key, least, most, usual: by } of fields) {
+    usual[key] = Math.min(most, Math.max(least, tidy(by(all))));
+    all[key] = typed[key] ?? usual[key];
+  }
+  return usual;
+}
+
+/** What was typed, with the usual numbers for what was not. Throws an InputError by field: only what somebody typed can be wrong. */
+export function completed(form: Form, typed: Given): Given {
+  const problems: InputProblem[] = [];
+  const usual = usualNumbers(form, typed);
+  const all: Record<string, number | string> = {};
+  for (const { key, options } of form.choices) {
     const chosen = typed[key] ?? options[0]!.value;
     if (!options.some((o) => o.value === chosen))
       problems.push({ field: key, value: chosen, allowed: options.map((o) => o.value).join(', ') });
     all[key] = chosen;
   }
-  for (const field of family.fields) {
-    const { key, least, most, whole } = field;
-    // What follows is brought into its range; only what somebody typed can be wrong.
-    const value = typed[key] ?? Math.min(most, Math.max(least, tidy(field.usual(all))));
+  for (const { key, least, most, whole } of form.fields) {
+    const value = typed[key] ?? usual[key]!;
     const allowed = `${whole ? 'a whole number ' : ''}${least} to ${most}`;
     if (
       typeof value !== 'number' ||

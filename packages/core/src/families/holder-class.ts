@@ -3,11 +3,12 @@ import type { Span } from '../crib/span.ts';
 import { InputError } from '../units/input-error.ts';
 import {
   type ChoiceField,
+  completed,
   follows,
   type Followed,
+  type Form,
   type Given,
   num,
-  type NumberField,
   tidy,
   word,
 } from './family.ts';
@@ -195,57 +196,53 @@ export const INTERFACES = [
   'PSC63',
 ] as const;
 
-export const holderChoices = (kind: string): readonly ChoiceField[] => [
-  {
-    key: 'kind',
-    label: 'Kind',
-    options: Object.entries(HOLDER_KINDS).map(([value, { label }]) => ({ value, label })),
-  },
-  {
-    key: 'size',
-    label: 'Size',
-    options: (HOLDER_KINDS[kind] ?? HOLDER_KINDS['collet']!).sizes.map(({ name }) => ({
-      value: name,
-      label: name,
-    })),
-  },
-  { key: 'interface', label: 'Spindle', options: INTERFACES.map((value) => ({ value, label: value })) },
-];
+/** Spindles to choose from, the one most likely first. */
+export const spindleChoice = (first: (typeof INTERFACES)[number]): ChoiceField => ({
+  key: 'interface',
+  label: 'Spindle',
+  options: [first, ...INTERFACES.filter((i) => i !== first)].map((value) => ({ value, label: value })),
+});
 
-const sizeOf = (g: Given): Size | undefined =>
-  HOLDER_KINDS[word(g, 'kind')]?.sizes.find((s) => s.name === g['size']);
+/** What a kind of holder asks for. Throws an InputError where there is no such kind. */
+export function holderForm(name: string): Form {
+  const kind = HOLDER_KINDS[name];
+  if (!kind)
+    throw new InputError([{ field: 'kind', value: name, allowed: Object.keys(HOLDER_KINDS).join(', ') }]);
+  return {
+    choices: [
+      { key: 'size', label: 'Size', options: kind.sizes.map(({ name: n }) => ({ value: n, label: n })) },
+      spindleChoice('BT40'),
+    ],
+    fields: [
+      {
+        key: 'length',
+        label: 'Gauge length',
+        unit: 'mm',
+        least: 20,
+        most: 400,
+        usual: (g) => kind.sizes.find((s) => s.name === g['size'])?.lengthMm ?? 70,
+        rule: 'usual short length of the size',
+      },
+    ],
+  };
+}
 
-export const holderFields: readonly NumberField[] = [
-  {
-    key: 'length',
-    label: 'Gauge length',
-    unit: 'mm',
-    least: 20,
-    most: 400,
-    usual: (g) => sizeOf(g)?.lengthMm ?? 70,
-    rule: 'usual short length of the size',
-  },
-];
-
-/** A holder of a class: joint and runout are typical, a tap test settles them. Throws an InputError by field. */
-export function holderOfClass(typed: Given): {
+/**
+ * A holder of a class: joint and runout are typical, a tap test settles them. It fits `interfaces`, or the one that was typed.
+ * Throws an InputError by field.
+ */
+export function holderOfClass(
+  typed: Given,
+  interfaces?: readonly (typeof INTERFACES)[number][],
+): {
   readonly holder: Holder;
   readonly followed: readonly Followed[];
 } {
-  const kind = HOLDER_KINDS[word(typed, 'kind')];
-  if (!kind)
-    throw new InputError([
-      { field: 'kind', value: typed['kind'], allowed: Object.keys(HOLDER_KINDS).join(', ') },
-    ]);
-  const size = sizeOf(typed) ?? kind.sizes[0]!;
-  const interfaces = String(typed['interface'] ?? INTERFACES[3]).split('|');
-  const unknown = interfaces.find((i) => !(INTERFACES as readonly string[]).includes(i));
-  if (unknown !== undefined)
-    throw new InputError([{ field: 'interface', value: unknown, allowed: INTERFACES.join(', ') }]);
-  const length = typed['length'] === undefined ? size.lengthMm : num(typed, 'length');
-  const [{ least, most }] = holderFields as [NumberField];
-  if (!(length >= least && length <= most))
-    throw new InputError([{ field: 'length', value: length, allowed: `${least} to ${most}` }]);
+  const given = completed(holderForm(word(typed, 'kind')), typed);
+  const kind = HOLDER_KINDS[word(typed, 'kind')]!;
+  const size = kind.sizes.find((s) => s.name === given['size'])!;
+  const length = num(given, 'length');
+  const fits = interfaces ?? [word(given, 'interface')];
   const { kt, kr, grip } = kind.joint(size);
   // A long nose is ground slimmer towards the tool, and never stands off better than its kind.
   const holder: Holder = {
@@ -253,14 +250,14 @@ export function holderOfClass(typed: Given): {
       word(typed, 'kind'),
       size.name.replace(/ mm|size /, ''),
       inId(length),
-      ...(interfaces.length === 1 ? interfaces : ['all']),
+      ...(fits.length === 1 ? fits : ['all']),
     ]
       .join('-')
       .toLowerCase()
       .replace(/[^a-z0-9.-]+/g, '-'),
-    name: `${kind.label} ${size.name}, ${inName(length)}${interfaces.length === 1 ? `, ${interfaces[0]}` : ''}`,
+    name: `${kind.label} ${size.name}, ${inName(length)}${fits.length === 1 ? `, ${fits[0]}` : ''}`,
     kind: kind.kind,
-    interfaces,
+    interfaces: fits,
     bore_diameter_mm: size.bore,
     gauge_length_mm: length,
     body_diameter_mm: size.bodyMm,
@@ -294,33 +291,32 @@ export function holderOfClass(typed: Given): {
   };
 }
 
-const everywhere = (...interfaces: (typeof INTERFACES)[number][]): string => interfaces.join('|');
+const fitting = (
+  kind: string,
+  sizes: readonly string[],
+  ...interfaces: (typeof INTERFACES)[number][]
+): Holder[] => sizes.map((size) => holderOfClass({ kind, size }, interfaces).holder);
 
 /** Holders of small and large spindles that a shop keeps, in typical values. */
-export const workingHolders = (): Holder[] =>
-  [
-    { kind: 'collet', size: 'size 11', interface: everywhere('ISO20', 'BT30', 'HSK-E25') },
-    { kind: 'collet', size: 'size 16', interface: everywhere('ISO20', 'BT30', 'HSK-E25', 'R8') },
-    { kind: 'collet', size: 'size 20', interface: everywhere('ISO20', 'BT30', 'R8', 'HSK-F63 / collet') },
-    { kind: 'collet', size: 'size 25', interface: everywhere('BT30', 'BT40', 'HSK-A63') },
-    { kind: 'collet', size: 'size 40', interface: everywhere('BT40', 'BT50', 'HSK-A63', 'HSK-A100') },
-    ...['3 mm', '4 mm', '6 mm', '8 mm', '10 mm'].map((size) => ({
-      kind: 'shrink',
-      size,
-      interface: everywhere('BT30', 'BT40', 'HSK-A63', 'HSK-E25', 'HSK-F63 / collet'),
-    })),
-    ...['12 mm', '16 mm', '20 mm', '25 mm'].map((size) => ({
-      kind: 'shrink',
-      size,
-      interface: everywhere('BT40', 'HSK-A63', 'HSK-A100'),
-    })),
-    { kind: 'hydraulic', size: '6 mm', interface: everywhere('BT30', 'BT40', 'HSK-A63') },
-    { kind: 'side-lock', size: '25 mm', interface: everywhere('BT40', 'BT50', 'HSK-A63', 'HSK-A100') },
-    ...['16 mm', '22 mm'].map((size) => ({ kind: 'arbor', size, interface: everywhere('R8', 'BT30') })),
-    { kind: 'tapping', size: 'size 11', interface: everywhere('ISO20', 'BT30', 'BT40', 'HSK-A63', 'R8') },
-    {
-      kind: 'tapping',
-      size: 'size 32',
-      interface: everywhere('BT40', 'BT50', 'HSK-A63', 'HSK-A100', 'PSC63'),
-    },
-  ].map((given) => holderOfClass(given).holder);
+export const workingHolders = (): Holder[] => [
+  ...fitting('collet', ['size 11'], 'ISO20', 'BT30', 'HSK-E25'),
+  ...fitting('collet', ['size 16'], 'ISO20', 'BT30', 'HSK-E25', 'R8'),
+  ...fitting('collet', ['size 20'], 'ISO20', 'BT30', 'R8', 'HSK-F63 / collet'),
+  ...fitting('collet', ['size 25'], 'BT30', 'BT40', 'HSK-A63'),
+  ...fitting('collet', ['size 40'], 'BT40', 'BT50', 'HSK-A63', 'HSK-A100'),
+  ...fitting(
+    'shrink',
+    ['3 mm', '4 mm', '6 mm', '8 mm', '10 mm'],
+    'BT30',
+    'BT40',
+    'HSK-A63',
+    'HSK-E25',
+    'HSK-F63 / collet',
+  ),
+  ...fitting('shrink', ['12 mm', '16 mm', '20 mm', '25 mm'], 'BT40', 'HSK-A63', 'HSK-A100'),
+  ...fitting('hydraulic', ['6 mm'], 'BT30', 'BT40', 'HSK-A63'),
+  ...fitting('side-lock', ['25 mm'], 'BT40', 'BT50', 'HSK-A63', 'HSK-A100'),
+  ...fitting('arbor', ['16 mm', '22 mm'], 'R8', 'BT30'),
+  ...fitting('tapping', ['size 11'], 'ISO20', 'BT30', 'BT40', 'HSK-A63', 'R8'),
+  ...fitting('tapping', ['size 32'], 'BT40', 'BT50', 'HSK-A63', 'HSK-A100', 'PSC63'),
+];

@@ -1,7 +1,7 @@
 import type { CurvePoint, Machine, StructureMode } from '../crib/machine.ts';
-import { InputError, type InputProblem } from '../units/input-error.ts';
-import { follows, type Followed, type Given, num, type NumberField, tidy, word } from './family.ts';
-import { INTERFACES } from './holder-class.ts';
+import { InputError } from '../units/input-error.ts';
+import { completed, follows, type Followed, type Form, type Given, nums, tidy, word } from './family.ts';
+import { type INTERFACES, spindleChoice } from './holder-class.ts';
 import { inId } from './solid-tool.ts';
 
 const NM_RPM_PER_KW = 9549.3;
@@ -196,27 +196,36 @@ export const MACHINE_CLASSES: Readonly<Record<string, Class>> = {
   },
 };
 
-export const machineFields = (of: Class): readonly NumberField[] => [
-  {
-    key: 'power',
-    label: 'Power, S1',
-    unit: 'kW',
-    least: 0.3,
-    most: 60,
-    usual: () => of.powerKw,
-    rule: 'usual for the class',
-  },
-  {
-    key: 'rpm',
-    label: 'Highest speed',
-    unit: 'rpm',
-    least: 1000,
-    most: 80_000,
-    whole: true,
-    usual: () => of.rpm,
-    rule: 'usual for the class',
-  },
-];
+/** What a class of machines asks for. Throws an InputError where there is no such class. */
+export function machineForm(name: string): Form {
+  const of = MACHINE_CLASSES[name];
+  if (!of)
+    throw new InputError([{ field: 'class', value: name, allowed: Object.keys(MACHINE_CLASSES).join(', ') }]);
+  return {
+    choices: [spindleChoice(of.interface)],
+    fields: [
+      {
+        key: 'power',
+        label: 'Power, S1',
+        unit: 'kW',
+        least: 0.3,
+        most: 60,
+        usual: () => of.powerKw,
+        rule: 'usual for the class',
+      },
+      {
+        key: 'rpm',
+        label: 'Highest speed',
+        unit: 'rpm',
+        least: 1000,
+        most: 80_000,
+        whole: true,
+        usual: () => of.rpm,
+        rule: 'usual for the class',
+      },
+    ],
+  };
+}
 
 /** A small asynchronous or servo spindle gives a little more for four minutes in ten. */
 const SHORT_TERM = 1.4;
@@ -250,22 +259,10 @@ export function machineOfClass(typed: Given): {
   readonly machine: Machine;
   readonly followed: readonly Followed[];
 } {
-  const of = MACHINE_CLASSES[word(typed, 'class')];
-  if (!of)
-    throw new InputError([
-      { field: 'class', value: typed['class'], allowed: Object.keys(MACHINE_CLASSES).join(', ') },
-    ]);
-  const problems: InputProblem[] = [];
-  const [powerKw, maxRpm] = machineFields(of).map(({ key, least, most, usual }) => {
-    const value = typed[key] === undefined ? usual(typed) : num(typed, key);
-    if (!(value >= least && value <= most))
-      problems.push({ field: key, value, allowed: `${least} to ${most}` });
-    return value;
-  }) as [number, number];
-  const nose = String(typed['interface'] ?? of.interface);
-  if (!(INTERFACES as readonly string[]).includes(nose))
-    problems.push({ field: 'interface', value: nose, allowed: INTERFACES.join(', ') });
-  if (problems.length > 0) throw new InputError(problems);
+  const given = completed(machineForm(word(typed, 'class')), typed);
+  const of = MACHINE_CLASSES[word(typed, 'class')]!;
+  const [powerKw, maxRpm] = nums(given, 'power', 'rpm');
+  const nose = word(given, 'interface');
   // A stronger spindle of the same class stands in a heavier frame.
   const stiffer = Math.sqrt(powerKw / of.powerKw);
   const modes = (softer: number): StructureMode[] =>

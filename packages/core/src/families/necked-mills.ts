@@ -10,6 +10,9 @@ import {
   ratedRpm,
   shankFor,
   solidPrice,
+  shankFollows,
+  priceFollows,
+  toothFeeds,
 } from './solid-tool.ts';
 
 /** What a head on a neck has in common: the neck bends, and the head cuts with little rake for its size. */
@@ -79,7 +82,7 @@ export const slotCutterFamily: CutterFamily = {
       extended: {
         ...necked(d, neck),
         chip_gullet_area_mm2: tidy((0.18 * d ** 2) / z),
-        fz_window_mm: [Number((0.0012 * d).toFixed(4)), Number((0.004 * d).toFixed(4))],
+        fz_window_mm: toothFeeds(d, 0.0012, 0.004),
         price: solidPrice(d, 1.3),
       },
       suits_iso_groups: ['P', 'M', 'K', 'N', 'S'],
@@ -90,8 +93,8 @@ export const slotCutterFamily: CutterFamily = {
       followed: [
         follows('Depth beside the neck', (d - neck) / 2, 'mm', 'half of diameter less neck'),
         follows('Bends as a bar of', neck, 'mm', NECK_FOLLOWS),
-        follows('Shank', shank, 'mm', 'next standard shank, DIN 6535'),
-        follows('Price, estimated', Number(cutter.extended['price']), 'money', 'by diameter'),
+        shankFollows(shank),
+        priceFollows(cutter, 'by diameter'),
       ],
     };
   },
@@ -151,7 +154,7 @@ export const lollipopFamily: CutterFamily = {
       extended: {
         ...necked(d, neck),
         chip_gullet_area_mm2: tidy((0.12 * d ** 2) / z),
-        fz_window_mm: [Number((0.002 * d).toFixed(4)), Number((0.006 * d).toFixed(4))],
+        fz_window_mm: toothFeeds(d, 0.002, 0.006),
         price: solidPrice(d, 1.4),
       },
       suits_iso_groups: ['P', 'M', 'K', 'N', 'S', 'H'],
@@ -162,8 +165,8 @@ export const lollipopFamily: CutterFamily = {
       followed: [
         follows('Height of the ball', height, 'mm', 'from its tip to where the neck begins'),
         follows('Bends as a bar of', neck, 'mm', NECK_FOLLOWS),
-        follows('Shank', shank, 'mm', 'next standard shank, DIN 6535'),
-        follows('Price, estimated', Number(cutter.extended['price']), 'money', 'by diameter'),
+        shankFollows(shank),
+        priceFollows(cutter, 'by diameter'),
       ],
     };
   },

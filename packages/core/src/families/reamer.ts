@@ -1,6 +1,17 @@
 import type { Cutter } from '../crib/cutter.ts';
 import { type CutterFamily, follows, num, tidy } from './family.ts';
-import { EDGES, ESTIMATED, PLAIN, inId, ratedRpm, shankFor, shankLength, solidPrice } from './solid-tool.ts';
+import {
+  EDGES,
+  ESTIMATED,
+  PLAIN,
+  inId,
+  ratedRpm,
+  shankFor,
+  shankLength,
+  solidPrice,
+  shankFollows,
+  priceFollows,
+} from './solid-tool.ts';
 
 /** Width of grade IT7 by nominal size, mm: ISO 286-1. */
 const IT7: readonly (readonly [size: number, width: number])[] = [
@@ -75,10 +86,10 @@ export const reamerFamily: CutterFamily = {
       cutter,
       followed: [
         follows('Diameter', d, 'mm', `${STANDS_AT * 100}% of the way up the H7 tolerance`),
-        follows('Shank', shank, 'mm', 'next standard shank, DIN 6535'),
+        shankFollows(shank),
         follows('Reach', reach, 'mm', '4.5×D and 10 mm'),
         follows('Usual allowance on the diameter', stock, 'mm', '0.1 mm and 0.65% of the diameter'),
-        follows('Price, estimated', Number(cutter.extended['price']), 'money', 'by diameter'),
+        priceFollows(cutter, 'by diameter'),
       ],
     };
   },

@@ -1,4 +1,5 @@
-import { tidy } from './family.ts';
+import { type Cutter, pitchAnglesDeg } from '../crib/cutter.ts';
+import { type Followed, follows, tidy } from './family.ts';
 
 /** Cylindrical shanks and the length that is gripped, mm: DIN 6535. */
 const SHANKS: readonly (readonly [diameter: number, length: number])[] = [
@@ -57,25 +58,30 @@ export const gulletArea = (diameterMm: number, core: number, flutes: number): nu
 
 /** Diameter of the solid bar that bends as this core with its lands does, over the cutting diameter. */
 export const bendingRatio = (core: number): number =>
-  Number(
-    (core ** 4 + 0.336 * (1 - core ** 4)) ** 0.25 < 1
-      ? ((core ** 4 + 0.336 * (1 - core ** 4)) ** 0.25).toFixed(3)
-      : 1,
-  );
+  Math.min(1, Number(((core ** 4 + 0.336 * (1 - core ** 4)) ** 0.25).toFixed(3)));
 
 /** Highest speed for a rim speed, rpm, to the hundred. */
 export const ratedRpm = (diameterMm: number, rimMMin: number): number =>
   Math.min(60_000, Math.round((1000 * rimMMin) / (Math.PI * diameterMm) / 100) * 100);
 
-/** Neighbouring teeth that stand unequally, degrees. */
-const SPREAD = [1.05, 0.95, 1.03, 0.97] as const;
+/** Angles of teeth that stand unequally as usual, degrees; the last one closes the circle. */
 export function unequalPitch(teeth: number): number[] {
-  const shares = Array.from({ length: teeth }, (_, i) => SPREAD[i % SPREAD.length]!);
-  const sum = shares.reduce((a, b) => a + b, 0);
-  const angles = shares.map((s) => tidy((360 * s) / sum));
+  const angles = pitchAnglesDeg({ extended: { pitch: 'variable' } }, teeth).map(tidy);
   angles[teeth - 1] = tidy(360 - angles.slice(0, -1).reduce((a, b) => a + b, 0));
   return angles;
 }
+
+/** Least and highest feed per tooth of a diameter, mm, from their shares of it. */
+export const toothFeeds = (diameterMm: number, least: number, most: number): [number, number] => [
+  Number((least * diameterMm).toFixed(4)),
+  Number((most * diameterMm).toFixed(4)),
+];
+
+export const shankFollows = (shankMm: number): Followed =>
+  follows('Shank', shankMm, 'mm', 'next standard shank, DIN 6535');
+
+export const priceFollows = ({ extended }: Cutter, rule: string): Followed =>
+  follows('Price, estimated', extended.price!, 'money', rule);
 
 /** Grinding a blank costs something whatever its size, and more than its diameter with it. Plain numbers in the shop’s money. */
 export const solidPrice = (diameterMm: number, times = 1): number =>
@@ -91,10 +97,9 @@ export const EDGES = {
 /** An end mill under this is ground without a hone, of the finest carbide. */
 export const MICRO_MM = 3;
 
-const plain = (value: number): string => String(tidy(value));
 /** A size as a part of an id: digits, a point, nothing else. */
-export const inId = plain;
-export const inName = (value: number): string => `${plain(value)} mm`;
+export const inId = (value: number): string => String(tidy(value));
+export const inName = (value: number): string => `${inId(value)} mm`;
 
 /** What most tools are, unless their family says otherwise. */
 export const PLAIN = {

@@ -1,8 +1,9 @@
 import type { Cutter } from '../crib/cutter.ts';
 import type { IsoGroup } from '../crib/alloy.ts';
+import { threadOf } from '../physics/threads/thread-table.ts';
 import { type CutterFamily, follows, tidy, word } from './family.ts';
-import { EDGES, ESTIMATED, PLAIN, ratedRpm, solidPrice } from './solid-tool.ts';
-import { cutHole, formHole, threadChoice, threadInId, threadOf } from './thread-tool.ts';
+import { EDGES, ESTIMATED, PLAIN, ratedRpm, solidPrice, priceFollows } from './solid-tool.ts';
+import { cutHole, formHole, threadChoice, threadInId } from './thread-tool.ts';
 
 interface Kind {
   readonly label: string;
@@ -137,7 +138,7 @@ export const tapFamily: CutterFamily = {
         follows('Overall length', length, 'mm', 'by major diameter, DIN 371 and 376'),
         follows('Lead', kind.lead * thread.pitchMm, 'mm', `${kind.lead} pitches`),
         follows('Rated speed', cutter.properties.RPMX!, 'rpm', '75 m/min at the major diameter'),
-        follows('Price, estimated', Number(cutter.extended['price']), 'money', 'by diameter and kind'),
+        priceFollows(cutter, 'by diameter and kind'),
       ],
     };
   },

@@ -1,7 +1,19 @@
 import type { Cutter } from '../crib/cutter.ts';
+import { threadOf } from '../physics/threads/thread-table.ts';
 import { type CutterFamily, follows, num, tidy, word } from './family.ts';
-import { EDGES, ESTIMATED, PLAIN, lengthsOf, ratedRpm, shankFor, solidPrice } from './solid-tool.ts';
-import { threadChoice, threadInId, threadOf } from './thread-tool.ts';
+import {
+  EDGES,
+  ESTIMATED,
+  PLAIN,
+  lengthsOf,
+  ratedRpm,
+  shankFor,
+  solidPrice,
+  shankFollows,
+  priceFollows,
+  toothFeeds,
+} from './solid-tool.ts';
+import { threadChoice, threadInId } from './thread-tool.ts';
 
 /** Solid thread mills with teeth along their length. */
 export const threadMillFamily: CutterFamily = {
@@ -57,7 +69,7 @@ export const threadMillFamily: CutterFamily = {
         edge_radius_um: EDGES.light,
         coating: 'tialsin',
         substrate: 'wc-fine-10co',
-        fz_window_mm: [Number((0.0033 * d).toFixed(4)), Number((0.013 * d).toFixed(4))],
+        fz_window_mm: toothFeeds(d, 0.0033, 0.013),
         price: solidPrice(d, 1.6 * (1 + 0.1 * (long - 2))),
       },
       suits_iso_groups: ['P', 'M', 'N', 'S', 'H'],
@@ -68,9 +80,9 @@ export const threadMillFamily: CutterFamily = {
       followed: [
         follows('Diameter', d, 'mm', '91% of the hole before threading'),
         follows('Toothed length', toothed, 'mm', 'whole pitches'),
-        follows('Shank', shank, 'mm', 'next standard shank, DIN 6535'),
+        shankFollows(shank),
         follows('Rated speed', cutter.properties.RPMX!, 'rpm', '375 m/min at the rim'),
-        follows('Price, estimated', Number(cutter.extended['price']), 'money', 'by diameter and depth'),
+        priceFollows(cutter, 'by diameter and depth'),
       ],
     };
   },

@@ -1,5 +1,5 @@
 import type { ThreadForm } from '../physics/holes/hole.ts';
-import { THREAD_SERIES, threadOf } from '../physics/threads/thread-table.ts';
+import { THREAD_SERIES } from '../physics/threads/thread-table.ts';
 import type { ChoiceField } from './family.ts';
 
 const SERIES = ['metric-coarse', 'metric-fine', 'unc', 'unf'] as const;
@@ -15,8 +15,6 @@ export const threadChoice: ChoiceField = {
   label: 'Thread',
   options: THREADS.map((t) => ({ value: t.designation, label: t.designation })),
 };
-
-export { threadOf };
 
 /** A thread as a part of an id. */
 export const threadInId = ({ designation }: ThreadForm): string =>

@@ -2,26 +2,22 @@ import {
   CUTTER_FAMILIES,
   type CutterFamily,
   type Followed,
+  type Form,
   type Given,
   HOLDER_KINDS,
-  holderChoices,
-  holderFields,
+  holderForm,
   holderOfClass,
   InputError,
-  INTERFACES,
   MACHINE_CLASSES,
-  machineFields,
+  machineForm,
   machineOfClass,
-  type NumberField,
   ofFamily,
-  type ChoiceField,
+  usualNumbers,
 } from '@burl/core';
 import type { CribDocuments, CribKind } from '@burl/contract';
 
 /** What a family asks for, and what comes of it. */
-export interface Making {
-  readonly choices: readonly ChoiceField[];
-  readonly fields: readonly NumberField[];
+export interface Making extends Form {
   /** What stands where nothing is typed. */
   readonly usual: Given;
   readonly document: CribDocuments[CribKind] | null;
@@ -38,33 +34,14 @@ export interface Family {
 
 type Made = { readonly document: CribDocuments[CribKind]; readonly followed: readonly Followed[] };
 
-/** What each field is where nothing was typed, each from those before it. */
-function usualOf(choices: readonly ChoiceField[], fields: readonly NumberField[], given: Given): Given {
-  const all: Record<string, number | string> = { ...given };
-  for (const { key, options } of choices) all[key] = given[key] ?? options[0]!.value;
-  const usual: Record<string, number | string> = {};
-  for (const { key, usual: by } of fields) {
-    usual[key] = by(all);
-    all[key] = given[key] ?? usual[key];
-  }
-  return usual;
-}
-
-function making(
-  choices: readonly ChoiceField[],
-  fields: readonly NumberField[],
-  given: Given,
-  make: () => Made,
-): Making {
-  const usual = usualOf(choices, fields, given);
+function making(form: Form, given: Given, make: () => Made): Making {
+  const asked = { ...form, usual: usualNumbers(form, given) };
   try {
-    return { choices, fields, usual, problems: new Map(), ...make() };
+    return { ...asked, problems: new Map(), ...make() };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
     return {
-      choices,
-      fields,
-      usual,
+      ...asked,
       document: null,
       followed: [],
       problems: new Map(error.problems.map((p) => [p.field, `allowed: ${p.allowed}`])),
@@ -76,19 +53,11 @@ const ofCutters = (family: CutterFamily): Family => ({
   id: family.id,
   name: family.name,
   make: (given) =>
-    making(family.choices, family.fields, given, () => {
+    making(family, given, () => {
       const { cutter, followed } = ofFamily(family, given);
       return { document: cutter, followed };
     }),
 });
-
-/** Spindles to choose from, the one most likely first. */
-const spindlesFrom = (first: string): ChoiceField => ({
-  key: 'interface',
-  label: 'Spindle',
-  options: [first, ...INTERFACES.filter((i) => i !== first)].map((value) => ({ value, label: value })),
-});
-const USUAL_SPINDLE = 'BT40';
 
 /** Families of each kind of entry; alloys have none: an alloy is a copy of its nearest. */
 export const FAMILIES: Readonly<Record<CribKind, readonly Family[]>> = {
@@ -98,21 +67,16 @@ export const FAMILIES: Readonly<Record<CribKind, readonly Family[]>> = {
     id: kind,
     name: label,
     make: (given) =>
-      making(
-        [...holderChoices(kind).filter((c) => c.key === 'size'), spindlesFrom(USUAL_SPINDLE)],
-        holderFields,
-        { ...given, kind },
-        () => {
-          const { holder, followed } = holderOfClass({ interface: USUAL_SPINDLE, ...given, kind });
-          return { document: holder, followed };
-        },
-      ),
+      making(holderForm(kind), given, () => {
+        const { holder, followed } = holderOfClass({ ...given, kind });
+        return { document: holder, followed };
+      }),
   })),
-  machines: Object.entries(MACHINE_CLASSES).map(([name, of]) => ({
+  machines: Object.entries(MACHINE_CLASSES).map(([name, { label }]) => ({
     id: name,
-    name: of.label,
+    name: label,
     make: (given) =>
-      making([spindlesFrom(of.interface)], machineFields(of), given, () => {
+      making(machineForm(name), given, () => {
         const { machine, followed } = machineOfClass({ ...given, class: name });
         return { document: machine, followed };
       }),
