@@ -122,3 +122,6 @@ export interface Alloy {
   }[];
   readonly estimated_fields: readonly string[];
 }
+
+/** Plastics: they melt and creep where metals wear a tool. */
+export const isPolymer = ({ family }: Pick<Alloy, 'family'>): boolean => family === 'polymer';

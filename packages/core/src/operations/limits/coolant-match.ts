@@ -1,3 +1,4 @@
+import { isPolymer } from '../../crib/alloy.ts';
 import type { CutState } from '../cut-state.ts';
 import type { LimitState } from '../../judging/result.ts';
 import { say } from '../../units/sentence.ts';
@@ -35,10 +36,9 @@ function verdictOf({ op, context: { alloy, machine, cutter } }: CutState): {
   if (/^Air/.test(alloy.coolant) && kind === 'flood' && op.kind === 'milling') {
     return {
       state: 'tight',
-      text:
-        alloy.family === 'polymer'
-          ? `Air clears the chips of ${alloy.name} as well; some fluids crack a stressed polymer or soak in.`
-          : `Flood quenches the edge each turn in ${alloy.name}; air or mist avoids comb cracks.`,
+      text: isPolymer(alloy)
+        ? `Air clears the chips of ${alloy.name} as well; some fluids crack a stressed polymer or soak in.`
+        : `Flood quenches the edge each turn in ${alloy.name}; air or mist avoids comb cracks.`,
     };
   }
   if (/^Dry/.test(alloy.coolant) && WET.has(kind)) {

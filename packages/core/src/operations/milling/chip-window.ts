@@ -1,3 +1,4 @@
+import { isPolymer } from '../../crib/alloy.ts';
 import type { MillingState } from './milling-state.ts';
 import { isIndexable } from '../../crib/cutter.ts';
 import type { OperationContext } from '../context.ts';
@@ -35,7 +36,7 @@ export function chipWindow(context: OperationContext): ChipWindow {
   return {
     thinnest: Math.max(low, edgeRadius),
     target,
-    thickest: alloy.family === 'polymer' ? Math.max(high, inPolymer(context)) : high,
+    thickest: isPolymer(alloy) ? Math.max(high, inPolymer(context)) : high,
     edgeRadius,
     setBy: edgeRadius > low ? 'edge radius' : 'alloy window',
   };

@@ -1,3 +1,4 @@
+import { isPolymer } from '../../../crib/alloy.ts';
 import type { DrillingState } from '../drilling-state.ts';
 import type { OperationContext } from '../../context.ts';
 import { exact, power, scale, type Source, uncertain } from '../../../judging/estimate.ts';
@@ -23,7 +24,7 @@ export function drillFeedWindow({ alloy, cutter }: OperationContext): readonly [
   const window = cutter.extended.fr_window_mm_per_rev;
   if (!window) return null;
   const thicker = alloy.hm_window.c_mm / STEEL_CHIP;
-  const most = alloy.family === 'polymer' ? MOST_IN_POLYMER : MOST_IN_METAL;
+  const most = isPolymer(alloy) ? MOST_IN_POLYMER : MOST_IN_METAL;
   return [window[0] * Math.min(MOST_IN_METAL, thicker), window[1] * Math.min(most, thicker)];
 }
 

@@ -1,3 +1,4 @@
+import { isPolymer } from '../../../crib/alloy.ts';
 import { outerDiameter } from '../../../crib/cutter.ts';
 import type { MillingState } from '../milling-state.ts';
 import { wallOf } from './wall-of.ts';
@@ -44,7 +45,7 @@ export function finishPlan(state: MillingState): FinishPlan {
   const least = Math.max(edge, alloy.work_hardening.hardened_layer_depth_mm.worn_edge) + plan.leavesStepMm;
   const chosen = op.feature.allowanceMm > 0 ? op.feature.allowanceMm : op.cut.radialEngagementMm;
   const most = Math.max(least * 1.5, Math.min(0.06 * outerDiameter(cutter), 1));
-  const polymer = alloy.family.includes('polymer');
+  const polymer = isPolymer(alloy);
   const light = op.workholding.kind === 'adhesive' || op.workholding.kind === 'vacuum';
   const corner = op.feature.cornerRadiusMm;
   const [first] = wall.springs;
