@@ -2,9 +2,10 @@ import { type CribEntry, type CribKind, type Stock, valueAt, withValueAt } from 
 import type { Unit } from '@burl/core';
 import { toast } from 'sonner';
 import { mutate } from 'swr';
-import { ApiError, call, messageOf } from '../../api/client.ts';
+import { ApiError, messageOf } from '../../api/client.ts';
 import { FIELD_LOOK } from '../../ui/field.tsx';
 import { NumberInput } from '../../ui/number-input.tsx';
+import { edgesOf, putEntry, putOnShelf, uncounted } from './save-entry.ts';
 
 /** A number of an entry changed where it stands in the table. */
 export function CellInput({
@@ -23,16 +24,7 @@ export function CellInput({
   value: number | null;
 }) {
   async function save(next: number | null): Promise<void> {
-    const put = ({ version, document }: Pick<CribEntry, 'version' | 'document'>) =>
-      call(
-        'PUT',
-        `/api/crib/${kind}/:entry`,
-        { entry: entry.id },
-        {
-          version,
-          document: withValueAt(document, path, next ?? undefined) as unknown as { [key: string]: unknown },
-        },
-      );
+    const put = (to: CribEntry) => putEntry(kind, to, withValueAt(to.document, path, next ?? undefined));
     try {
       await put(entry).catch((error: unknown) => {
         // Somebody changed another value meanwhile: this one is put beside it.
@@ -63,18 +55,7 @@ export function CellInput({
 export function StockInput({ entry, stock }: { entry: CribEntry; stock: Stock | undefined }) {
   async function count(edges: number): Promise<void> {
     try {
-      await call(
-        'PUT',
-        '/api/crib/cutters/:entry/stock',
-        { entry: entry.id },
-        {
-          version: stock?.version ?? 0,
-          edges: Math.max(0, Math.round(edges)),
-          place: stock?.place ?? '',
-          price: stock?.price ?? null,
-          reason: 'counted',
-        },
-      );
+      await putOnShelf(stock ?? uncounted(entry.id), { edges: edgesOf(edges) }, 'counted');
     } catch (error) {
       toast.error(`${entry.document.name}: ${messageOf(error)}`);
     }

@@ -11,7 +11,7 @@ import { CopyDialog } from './copy-dialog.tsx';
 import { EntryDialog } from './entry-dialog.tsx';
 import { EntryTable } from './entry-table.tsx';
 import { ImportDialog } from './files/import-dialog.tsx';
-import { SINGULAR } from './making/blank.ts';
+import { SINGULAR } from './kinds.ts';
 import { NewEntryDialog } from './making/new-entry-dialog.tsx';
 
 function Tables({ crib, tab }: { crib: Crib; tab: CribKind | 'assemblies' }) {

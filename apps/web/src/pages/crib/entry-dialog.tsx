@@ -10,7 +10,6 @@ import {
 } from '@burl/contract';
 import { type ReactNode, useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { mutate } from 'swr';
 import { ApiError, call, messageOf } from '../../api/client.ts';
 import { useEntryHistory } from '../../api/hooks.ts';
 import { Button } from '../../ui/button.tsx';
@@ -20,6 +19,7 @@ import { EntryDrawing, EntryForm } from './form/entry-form.tsx';
 import { problemsOf } from './form/problems.ts';
 import { History } from './record/history.tsx';
 import { Record } from './record/record.tsx';
+import { putEntry, readAgain } from './save-entry.ts';
 import { ShelfCard } from './shelf-card.tsx';
 
 type Document = CribDocuments[CribKind];
@@ -77,17 +77,8 @@ function Editing({
   async function save(): Promise<void> {
     setFailed(null);
     try {
-      await call(
-        'PUT',
-        `/api/crib/${kind}/:entry`,
-        { entry: entry.id },
-        {
-          version: base.version,
-          document: document as unknown as { [key: string]: unknown },
-          ...(reason.trim() ? { reason: reason.trim() } : {}),
-        },
-      );
-      await Promise.all([mutate('/api/crib'), mutate(`/api/crib/${kind}/${entry.id}/history`)]);
+      await putEntry(kind, base, document, reason);
+      await readAgain(kind, entry.id);
       toast.success('Saved. Operations that use it are recalculated.');
       onDone();
     } catch (error) {
@@ -179,7 +170,7 @@ export function EntryDialog({
     setFailed(null);
     try {
       await work();
-      await Promise.all([mutate('/api/crib'), mutate(`/api/crib/${kind}/${entry.id}/history`)]);
+      await readAgain(kind, entry.id);
       return true;
     } catch (error) {
       setFailed(messageOf(error));

@@ -2,11 +2,11 @@ import type { Stock } from '@burl/contract';
 import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { mutate } from 'swr';
-import { ApiError, call, messageOf } from '../../api/client.ts';
+import { ApiError, messageOf } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { Num } from '../../ui/form-parts.tsx';
+import { edgesOf, putOnShelf, readAgain, uncounted } from './save-entry.ts';
 
 /** What lies on the shelf of a cutter: taken, put back, counted. Every job that names it is judged by that. */
 export function ShelfCard({
@@ -18,26 +18,14 @@ export function ShelfCard({
   stock: Stock | undefined;
   edit: boolean;
 }) {
-  const known: Stock = stock ?? { cutterId, edges: 0, place: '', price: null, version: 0 };
+  const known = stock ?? uncounted(cutterId);
   /** While it is typed; else what is known, which somebody else may change. */
   const [typed, setTyped] = useState<string | null>(null);
   const place = typed ?? known.place;
 
   async function put(change: Partial<Pick<Stock, 'edges' | 'place' | 'price'>>, why?: string): Promise<void> {
-    const next: Stock = { ...known, ...change };
     try {
-      await call(
-        'PUT',
-        '/api/crib/cutters/:entry/stock',
-        { entry: cutterId },
-        {
-          version: next.version,
-          edges: next.edges,
-          place: next.place,
-          price: next.price,
-          ...(why ? { reason: why } : {}),
-        },
-      );
+      await putOnShelf(known, change, why);
     } catch (error) {
       toast.error(
         error instanceof ApiError && error.status === 409
@@ -45,7 +33,7 @@ export function ShelfCard({
           : messageOf(error),
       );
     }
-    await Promise.all([mutate('/api/crib'), mutate(`/api/crib/cutters/${cutterId}/history`)]);
+    await readAgain('cutters', cutterId);
   }
 
   return (
@@ -65,7 +53,7 @@ export function ShelfCard({
               value={stock ? stock.edges : null}
               unit="pieces"
               readOnly={!edit}
-              onTake={(v) => v !== null && void put({ edges: Math.max(0, Math.round(v)) }, 'counted')}
+              onTake={(v) => v !== null && void put({ edges: edgesOf(v) }, 'counted')}
             />
           </div>
           <Button

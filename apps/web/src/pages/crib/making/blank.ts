@@ -43,11 +43,3 @@ export function idFrom(name: string, taken: ReadonlySet<string>): string {
   while (taken.has(`${stem}-${n}`)) n++;
   return `${stem}-${n}`;
 }
-
-/** One entry of a kind, as a word. */
-export const SINGULAR: Readonly<Record<CribKind, string>> = {
-  alloys: 'alloy',
-  machines: 'machine',
-  cutters: 'cutter',
-  holders: 'holder',
-};

@@ -2,33 +2,19 @@ import type { Crib, CribDocuments, CribKind } from '@burl/contract';
 import type { Given } from '@burl/core';
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { mutate } from 'swr';
-import { call, messageOf } from '../../../api/client.ts';
+import { messageOf } from '../../../api/client.ts';
 import { Button } from '../../../ui/button.tsx';
 import { Choice } from '../../../ui/form-parts.tsx';
 import { SheetDialog } from '../../../ui/sheet-dialog.tsx';
 import { EntryForm } from '../form/entry-form.tsx';
 import { problemsOf } from '../form/problems.ts';
-import { blankEntry, idFrom, SINGULAR } from './blank.ts';
+import { SINGULAR } from '../kinds.ts';
+import { keepNew } from '../save-entry.ts';
+import { blankEntry, idFrom } from './blank.ts';
 import { FAMILIES, type Family } from './family-fields.tsx';
 import { FamilyForm } from './family-form.tsx';
 
 type Document = CribDocuments[CribKind];
-/** Puts an entry in the crib. Returns its id; throws an ApiError. */
-async function keepNew(kind: CribKind, document: Document, family: Family | undefined): Promise<string> {
-  const entry = await call(
-    'POST',
-    `/api/crib/${kind}/new`,
-    {},
-    {
-      document: document as unknown as { [key: string]: unknown },
-      madeBy: family ? `from the family ${family.name.toLowerCase()}` : 'from scratch',
-    },
-  );
-  await mutate('/api/crib');
-  toast.success(`${document.name} is in the crib.`);
-  return entry.id;
-}
 
 /** A new entry of the shop: from a family whose few numbers settle the rest, or from nothing. */
 export function NewEntryDialog({
@@ -65,7 +51,10 @@ export function NewEntryDialog({
   async function create(): Promise<void> {
     if (!document) return;
     try {
-      onMade(await keepNew(kind, document, family));
+      const madeBy = family ? `from the family ${family.name.toLowerCase()}` : 'from scratch';
+      const id = await keepNew(kind, document, madeBy);
+      toast.success(`${document.name} is in the crib.`);
+      onMade(id);
     } catch (error) {
       setFailed(messageOf(error));
     }
