@@ -51,6 +51,10 @@ const COATINGS: Readonly<Record<string, string>> = {
   alcrn: 'AlCrN',
   tialsin: 'TiAlSiN',
   dlc: 'DLC',
+  tib2: 'TiB2',
+  zrn: 'ZrN',
+  'cvd-diamond': 'CVD diamond',
+  'cvd-ticn-al2o3': 'CVD TiCN, alumina',
 };
 const coatingName = (id: string): string => COATINGS[id] ?? id;
 

@@ -4,10 +4,12 @@ import {
   type CribDocuments,
   type CribEntry,
   type CribKind,
+  fieldAt,
   fieldLabel,
   mergeEdits,
   withValueAt,
 } from '@burl/contract';
+import type { ToolMaterials } from '@burl/core';
 import { type ReactNode, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { ApiError, call, messageOf } from '../../api/client.ts';
@@ -17,8 +19,10 @@ import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { EntryDrawing, EntryForm } from './form/entry-form.tsx';
 import { problemsOf } from './form/problems.ts';
+import { useSystem } from '../../frame/preferences.tsx';
 import { History } from './record/history.tsx';
 import { Record } from './record/record.tsx';
+import { valueText } from './record/value.tsx';
 import { putEntry, readAgain } from './save-entry.ts';
 import { ShelfCard } from './shelf-card.tsx';
 
@@ -29,15 +33,18 @@ const ORIGINS = { 'built-in': 'Built-in', shop: 'Shop' } as const;
 /** Both versions of each value two people changed; one is chosen. */
 function Clashes({
   kind,
+  materials,
   clashes,
   onChoose,
 }: {
   kind: CribKind;
+  materials: ToolMaterials;
   clashes: readonly Clash[];
   onChoose: (path: string, value: unknown) => void;
 }) {
-  const text = (v: unknown): string =>
-    v === undefined ? 'nothing' : typeof v === 'object' ? JSON.stringify(v) : String(v);
+  const system = useSystem();
+  const text = (path: string, v: unknown): string =>
+    valueText(v, path, fieldAt(kind, path), { system, materials });
   return (
     <section role="alert" className="mb-3 rounded-md border border-tight bg-paper p-2">
       <p className="mb-1 font-semibold">Somebody saved other values meanwhile. Which are to stand?</p>
@@ -45,8 +52,8 @@ function Clashes({
         {clashes.map(({ path, mine, theirs }) => (
           <li key={path} className="flex flex-wrap items-center gap-2">
             <span className="font-semibold">{fieldLabel(kind, path)}</span>
-            <Button onClick={() => onChoose(path, mine)}>Mine: {text(mine)}</Button>
-            <Button onClick={() => onChoose(path, theirs)}>Theirs: {text(theirs)}</Button>
+            <Button onClick={() => onChoose(path, mine)}>Mine: {text(path, mine)}</Button>
+            <Button onClick={() => onChoose(path, theirs)}>Theirs: {text(path, theirs)}</Button>
           </li>
         ))}
       </ul>
@@ -101,6 +108,7 @@ function Editing({
       {clashes.length > 0 && (
         <Clashes
           kind={kind}
+          materials={crib.materials}
           clashes={clashes}
           onChoose={(path, value) => {
             setDocument(withValueAt(document, path, value));
@@ -231,9 +239,9 @@ export function EntryDialog({
               <EntryDrawing kind={kind} document={entry.document} />
             </div>
           )}
-          <Record entry={entry} kind={kind} deeds={deeds} />
+          <Record entry={entry} kind={kind} materials={crib.materials} deeds={deeds} />
           <h3 className="mt-4 mb-1 font-semibold">Changes</h3>
-          <History kind={kind} deeds={deeds} />
+          <History kind={kind} materials={crib.materials} deeds={deeds} />
         </>
       )}
     </SheetDialog>

@@ -35,7 +35,11 @@ function Range({ kind, field }: { kind: CribKind; field: EntryField }) {
   const system = useSystem();
   const range = useMemo(() => (NUMBERS.has(field.kind) ? rangeOf(kind, field.path) : null), [kind, field]);
   if (!range) return null;
-  const [low, high] = range.map((v) => (field.unit ? formatField(v, field.unit, system) : String(v)));
+  const [low, high] = range.map((v) =>
+    Number(field.unit ? formatField(v, field.unit, system) : v).toLocaleString('en', {
+      maximumFractionDigits: 6,
+    }),
+  );
   return (
     <p className="hidden text-[12px] text-soft group-focus-within:block">
       {low} to {high} {field.unit ? UNITS[field.unit][system].label : ''}

@@ -1,6 +1,7 @@
 import { type CribKind, type EntryDeed, fieldAt, fieldLabel } from '@burl/contract';
-import { formatField } from '@burl/core';
+import type { ToolMaterials } from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
+import { valueText } from './value.tsx';
 
 const MOMENT: Intl.DateTimeFormatOptions = {
   day: 'numeric',
@@ -11,19 +12,18 @@ const MOMENT: Intl.DateTimeFormatOptions = {
 };
 
 /** Who changed which value of an entry, from what to what, when and why. */
-export function History({ kind, deeds }: { kind: CribKind; deeds: readonly EntryDeed[] }) {
+export function History({
+  kind,
+  materials,
+  deeds,
+}: {
+  kind: CribKind;
+  materials: ToolMaterials;
+  deeds: readonly EntryDeed[];
+}) {
   const system = useSystem();
-  const text = (path: string, value: unknown): string => {
-    if (value === undefined || value === null) return 'nothing';
-    const unit = fieldAt(kind, path)?.unit;
-    const one = (v: unknown): string =>
-      typeof v === 'number' && unit
-        ? formatField(v, unit, system)
-        : typeof v === 'object'
-          ? JSON.stringify(v)
-          : String(v);
-    return Array.isArray(value) ? value.map(one).join(', ') : one(value);
-  };
+  const text = (path: string, value: unknown): string =>
+    valueText(value, path, fieldAt(kind, path), { system, materials });
   if (deeds.length === 0) return <p className="text-[13px] text-soft">As it was shipped.</p>;
   return (
     <ol className="space-y-1.5 text-[13px]">

@@ -7,10 +7,10 @@ import {
   valueAt,
   withValueAt,
 } from '@burl/contract';
-import { type Cutter, UNITS } from '@burl/core';
+import { type Cutter, type ToolMaterials, UNITS } from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { type Provenance, provenanceOf, words } from './provenance.ts';
-import { fieldText, Value } from './value.tsx';
+import { Value, valueText } from './value.tsx';
 
 /** Not shown beside the fields: they say where those come from, or are the entry itself. */
 const NOT_SHOWN = new Set([
@@ -62,10 +62,12 @@ function restOf(kind: CribKind, document: Tree): readonly (readonly [path: strin
 export function Record({
   entry,
   kind,
+  materials,
   deeds,
 }: {
   entry: CribEntry;
   kind: CribKind;
+  materials: ToolMaterials;
   deeds: readonly EntryDeed[];
 }) {
   const system = useSystem();
@@ -96,7 +98,9 @@ export function Record({
                 {f.unit && UNITS[f.unit][system].label ? `, ${UNITS[f.unit][system].label}` : ''}
               </span>
             </td>
-            <td className="py-1 pr-3 align-top">{fieldText(f, document, system)}</td>
+            <td className="py-1 pr-3 align-top">
+              {valueText(valueAt(document, f.path), f.path, f, { system, materials })}
+            </td>
             <td className="py-1 align-top text-soft">{from(f.path, valueAt(document, f.path))}</td>
           </tr>
         ))}

@@ -1,28 +1,48 @@
-import { type EntryField, valueAt } from '@burl/contract';
-import { formatField, type System, type Unit } from '@burl/core';
+import type { EntryField } from '@burl/contract';
+import { formatField, type System, type ToolMaterials } from '@burl/core';
 import type { ReactNode } from 'react';
 import { words } from './provenance.ts';
 
-const shown = (v: unknown, unit: Unit | undefined, system: System): string =>
-  typeof v === 'number' ? (unit ? formatField(v, unit, system) : String(v)) : String(v);
+/** What the page knows beside a value: its units, and what the shop calls coatings and substrates. */
+export interface Telling {
+  readonly system: System;
+  readonly materials: ToolMaterials;
+}
 
-/** A value of a known field, in the units of the page. */
-export function fieldText(field: EntryField, document: unknown, system: System): string {
-  const value = valueAt(document, field.path);
+const SPAN = ['low', 'typical', 'high'] as const;
+const nameOf = (id: string, path: string, { materials }: Telling): string | undefined =>
+  path === 'extended.coating'
+    ? materials.coatings[id]?.name
+    : path === 'extended.substrate'
+      ? materials.substrates[id]?.name
+      : undefined;
+
+/** A value of the record as a line of text, in the units of the page; of a field where one is known at `path`. */
+export function valueText(
+  value: unknown,
+  path: string,
+  field: EntryField | undefined,
+  telling: Telling,
+): string {
+  const say = (v: unknown): string => valueText(v, path, field, telling);
   if (value === undefined || value === null || value === '') return 'none';
-  if (field.kind === 'span') {
-    const [low, typical, high] = ['low', 'typical', 'high'].map((k) =>
-      shown(valueAt(value, k), field.unit, system),
-    );
+  if (typeof value === 'number')
+    return field?.unit ? formatField(value, field.unit, telling.system) : String(value);
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'string') return nameOf(value, path, telling) ?? field?.nameOf?.(value) ?? value;
+  if (Array.isArray(value)) {
+    const list = value.map(say);
+    if (value.some((v) => typeof v === 'object')) return list.join('; ');
+    return field?.kind === 'two' && list.length === 2 ? list.join(' to ') : list.join(', ');
+  }
+  const parts = value as Readonly<Record<string, unknown>>;
+  if (SPAN.every((k) => typeof parts[k] === 'number')) {
+    const [low, typical, high] = SPAN.map((k) => say(parts[k]));
     return `${typical} (${low} to ${high})`;
   }
-  if (Array.isArray(value)) {
-    const list = value.map((v: unknown) => shown(v, field.unit, system));
-    return field.kind === 'two' ? list.join(' to ') : list.join(', ');
-  }
-  if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (typeof value === 'string') return field.nameOf?.(value) ?? value;
-  return shown(value, field.unit, system);
+  return Object.entries(parts)
+    .map(([k, v]) => `${words(k)} ${valueText(v, '', undefined, telling)}`)
+    .join(', ');
 }
 
 /** A word of the record as people read it: identifiers have no underscores, sentences stay. */
