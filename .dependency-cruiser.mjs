@@ -10,6 +10,7 @@ const FLOORS = [
   'physics',
   'families',
   'judging',
+  'learning',
   'operations',
   'evaluation',
   'deciding',

@@ -30,16 +30,32 @@ function upgradeHole(document: unknown): unknown {
   };
 }
 
+/** Up to version 3 nothing was said of what a part is worth and of hours nobody is there. */
+function upgradeEconomics(document: unknown): unknown {
+  if (!isPlain(document) || !isPlain(document['economics'])) return document;
+  return { ...document, economics: { ...UNSTATED_ECONOMICS, ...document['economics'] } };
+}
+
+/** What each version leaves to the next, oldest first. */
+const STEPS: readonly { readonly upTo: number; readonly upgrade: (document: unknown) => unknown }[] = [
+  { upTo: 1, upgrade: upgradeOperation },
+  { upTo: 2, upgrade: upgradeHole },
+  { upTo: 3, upgrade: upgradeEconomics },
+];
+
 /** The same file as today's version; anything that is not an earlier job file comes back as it is. */
 export function upgradeJobFile(data: unknown): unknown {
-  if (!isPlain(data) || (data['version'] !== 1 && data['version'] !== 2)) return data;
-  const first = data['version'] === 1;
+  const from = isPlain(data) ? data['version'] : undefined;
+  if (!isPlain(data) || typeof from !== 'number' || !STEPS.some((s) => s.upTo === from)) return data;
+  const upgraded = (document: unknown): unknown =>
+    STEPS.filter((s) => from <= s.upTo).reduce((d, s) => s.upgrade(d), document);
   const each = (list: unknown, change: (entry: Plain) => Plain): unknown =>
     Array.isArray(list) ? list.map((entry: unknown) => (isPlain(entry) ? change(entry) : entry)) : list;
   return {
     ...data,
-    version: 3,
-    holes: [],
+    version: 4,
+    // Files before the third knew no hole groups.
+    holes: from < 3 ? [] : data['holes'],
     setups: each(data['setups'], (setup) => ({
       ...setup,
       operations: each(setup['operations'], (operation) => ({
@@ -48,7 +64,7 @@ export function upgradeJobFile(data: unknown): unknown {
         ...operation,
         variants: each(operation['variants'], (variant) => ({
           ...variant,
-          document: upgradeHole(first ? upgradeOperation(variant['document']) : variant['document']),
+          document: upgraded(variant['document']),
         })),
       })),
     })),

@@ -48,7 +48,7 @@ describe('job file', () => {
     ['empty', '', /damaged or something else/],
     ['null', 'null', /not a job file/],
     ['of another format', loosely((f) => Object.assign(f, { format: 'recipe' })), /format is "recipe"/],
-    ['newer', loosely((f) => Object.assign(f, { version: 7 })), /version is 7; allowed: 3 or lower/],
+    ['newer', loosely((f) => Object.assign(f, { version: 7 })), /version is 7; allowed: 4 or lower/],
     ['with a word for a number', loosely((f) => Object.assign(f.job, { quantity: 'many' })), /job\.quantity/],
     ['with a field nobody knows', loosely((f) => Object.assign(f.job, { colour: 'red' })), /colour/],
     ['without a number', loosely((f) => Object.assign(f.job, { number: '' })), /job\.number/],
@@ -59,7 +59,7 @@ describe('job file', () => {
   /** The same file as version 2 wrote it: no kinds of holes, holes only drilled. */
   const asVersion2 = (): Record<string, unknown> => {
     const file = JSON.parse(text) as Record<string, unknown>;
-    const gone = ['hole', 'step', 'role', 'followedByDeg', 'breakthroughFeed'];
+    const gone = ['hole', 'step', 'role', 'followedByDeg', 'breakthroughFeed', 'partWorth', 'hoursLost'];
     const strip = (value: unknown): unknown => {
       if (Array.isArray(value)) return value.map(strip);
       if (typeof value !== 'object' || value === null) return value;
@@ -83,6 +83,15 @@ describe('job file', () => {
 
   it('of version 2 is read too: a hole was drilled, and nothing else was said of it', () => {
     expect(checkJobFile(asVersion2())).toEqual(notSlowed);
+  });
+
+  it('of version 3 is read too: part value and hours lost were not stated', () => {
+    const older = JSON.parse(text.replace(/,\s*"(partWorth|hoursLost)": null/g, '')) as Record<
+      string,
+      unknown
+    >;
+    expect(JSON.stringify(older)).not.toContain('hoursLost');
+    expect(checkJobFile({ ...older, version: 3 })).toEqual(parseJobFile(text));
   });
 
   it('refuses a kind of hole that cannot be, by its field', () => {

@@ -16,7 +16,7 @@ import { upgradeJobFile } from './job-file-upgrade.ts';
 import { type HoleKindRecord, holeInFileSchema } from './holes.ts';
 
 export const JOB_FILE_FORMAT = 'burl-job';
-export const JOB_FILE_VERSION = 3;
+export const JOB_FILE_VERSION = 4;
 
 /** A job in one file: its route, every variant, and the crib entries it names, so that it can be judged anywhere. */
 export interface JobFile {
@@ -117,7 +117,7 @@ export function jsonIn(text: string): unknown {
 /** Reads a job file. Throws an InputError that says what is wrong: not JSON, not a job, newer, damaged, incomplete. */
 export const parseJobFile = (text: string): JobFile => checkJobFile(jsonIn(text));
 
-/** The same for data already parsed; version 1 is read as well. */
+/** The same for data already parsed; earlier versions are read as well. */
 export function checkJobFile(given: unknown): JobFile {
   const data = upgradeJobFile(given);
   const head = data as { format?: unknown; version?: unknown } | null;

@@ -34,7 +34,13 @@ const common = {
   featuresPerPart: number().integer(),
   edgesOnShelf: orNull(),
   economics: yup
-    .object({ machinePerHour: orNull(), edgePrice: orNull(), edgeChangeMin: orNull() })
+    .object({
+      machinePerHour: orNull(),
+      edgePrice: orNull(),
+      edgeChangeMin: orNull(),
+      partWorth: orNull(),
+      hoursLost: orNull(),
+    })
     .noUnknown()
     .required(),
   workedOutFor: yup.object({ alloyId: id(), cutterId: id(), hardness: orNull() }).noUnknown().required(),

@@ -13,7 +13,7 @@ const operation = (n: number, more: Partial<JobOperation> = {}): JobOperation =>
   holeId: null,
   holeStep: null,
   selected: 'A',
-  version: 3,
+  version: 4,
   variants: (['A', 'C'] as const).map((label) => ({
     id: id(7),
     operationId: id(n),

@@ -20,6 +20,8 @@ function checkCommon(op: Operation, context: OperationContext, see: Inspection):
   see.measured('economics.machinePerHour', op.economics.machinePerHour, 0.01, 1e6, 'money');
   see.measured('economics.edgePrice', op.economics.edgePrice, 0, 1e6, 'money');
   see.measured('economics.edgeChangeMin', op.economics.edgeChangeMin, 0, 600, 'min');
+  see.measured('economics.partWorth', op.economics.partWorth, 0, 1e7, 'money');
+  see.measured('economics.hoursLost', op.economics.hoursLost, 0, 100, 'hours');
   for (const m of commonMovables(op, context)) see.number(m, op);
   for (const [name, curve] of Object.entries(machine.power_torque)) {
     if (curve.length < 2) see.say(`machine.power_torque.${name}`, curve.length, 'two points or more');

@@ -3,6 +3,7 @@ import type { Coating, Cutter, Substrate } from '../crib/cutter.ts';
 import type { Holder } from '../crib/holder.ts';
 import type { ResonanceBook } from '../physics/dynamics/resonance-book.ts';
 import type { Machine } from '../crib/machine.ts';
+import type { LearntHere } from '../learning/learnt.ts';
 
 /** Edges that lie ready of a cutter, and what one costs; null where nobody said. */
 export interface Shelf {
@@ -35,6 +36,8 @@ export interface OperationContext {
   readonly shelf?: Shelf;
   /** What was measured of tips and seen at the machine; absent where nobody keeps it. */
   readonly resonance?: ResonanceBook;
+  /** What trials here taught about edges, forces and the drive; absent where nothing was accepted. */
+  readonly learnt?: LearntHere;
   /** Stability limit of this very cut by the periodic solution, where a worker or the server has worked it out. */
   readonly periodic?: PeriodicVerdict;
 }

@@ -1,6 +1,7 @@
 import type { Operation } from './operation.ts';
 import type { OperationContext } from './context.ts';
 import type { CycleTime } from '../judging/result.ts';
+import type { LibraryLife } from './life-state.ts';
 import type { Estimate } from '../judging/estimate.ts';
 
 /** What every limit may look at, for milling and holes alike; worked out once per evaluation. */
@@ -30,4 +31,6 @@ export interface CutState<O extends Operation = Operation> {
   readonly speedLimitMMin: Estimate | null;
   /** What the life model could not follow. */
   readonly lifeNotes: readonly string[];
+  /** What the library alone says of this cut's speed; null without a model. */
+  readonly libraryLife: LibraryLife | null;
 }

@@ -4,8 +4,9 @@ import type { SpeedWindow } from '../crib/alloy.ts';
 import { isHighSpeedSteel } from './context.ts';
 import { isIndexable } from '../crib/cutter.ts';
 import { INDEXABLE_DRILL, INSERT_SIGMA, insertFactor, insertModel } from '../physics/life/insert-life.ts';
-import { type Estimate, power, uncertain, type Source } from '../judging/estimate.ts';
+import { type Estimate, power, sigmaOf, uncertain, type Source } from '../judging/estimate.ts';
 import { type LifeCut, speedForLife, withinValidity } from '../physics/life/taylor.ts';
+import { learntLifeOf } from './learnt-here.ts';
 import { lifeSpeedSources, speedHardnessFactor } from './sources.ts';
 
 /** Life of an edge below which the engagement runs it too hot to be called a roughing cut, minutes. */
@@ -46,6 +47,16 @@ export interface LifeState {
   readonly lifeMin: Estimate | null;
   readonly speedLimitMMin: Estimate;
   readonly notes: readonly string[];
+  /** What the library says of this very cut, before anything learnt here: what trials are held against. Absent without a model. */
+  readonly library?: LibraryLife;
+}
+
+/** The thirty-minute speed of a cut by the library. */
+export interface LibraryLife {
+  readonly speed30MMin: number;
+  readonly taylorN: number;
+  /** Standard deviation of its logarithm. */
+  readonly sigma: number;
 }
 
 const middle = (w: SpeedWindow): number | null => (w === null || w === 'not used' ? null : (w[0] + w[1]) / 2);
@@ -127,19 +138,55 @@ export function millingLife(
   const sources = lifeSpeedSources(op, context, model.log_std_vc30_between_shops);
   if (held.outside.length > 0) sources.push(OUTSIDE);
   if (insert && op.measured.lifeSpeed30MMin === null) sources.push(INSERT);
-  return lifeFromSpeed(uncertain(speedForLife(model, vc30, held.cut, 30), ...sources), model.n, vc, notes);
+  return lifeFromSpeed(
+    op,
+    context,
+    uncertain(speedForLife(model, vc30, held.cut, 30), ...sources),
+    model.n,
+    vc,
+    notes,
+  );
 }
 
-/** Life and the fifteen-minute speed from the thirty-minute speed of this very cut and Taylor's exponent. */
-function lifeFromSpeed(speed30: Estimate, n: number, vc: number, notes: readonly string[]): LifeState {
+/**
+ * Life and the fifteen-minute speed from the thirty-minute speed of this very cut and Taylor's exponent: the library's, or what edges
+ * of this family taught here. An own figure stated with the operation goes before both.
+ */
+function lifeFromSpeed(
+  op: Operation,
+  context: OperationContext,
+  library: Estimate,
+  libraryN: number,
+  vc: number,
+  notes: readonly string[],
+): LifeState {
+  const learnt = op.measured.lifeSpeed30MMin === null ? learntLifeOf(op, context) : null;
+  const speed30 = learnt
+    ? {
+        value: library.value * learnt.factor,
+        terms: [
+          { source: learnt.speed, sensitivity: 1 },
+          // How sure it is of this cut outside the model's range no trial elsewhere tells.
+          ...library.terms.filter((t) => t.source === OUTSIDE),
+        ],
+      }
+    : library;
+  const n = learnt ? libraryN / learnt.slopeFactor : libraryN;
   const life = power({ value: speed30.value / vc, terms: speed30.terms }, 1 / n);
+  const scatter = learnt ? learnt.scatter : WITHIN_SETUP;
   return {
     lifeMin: {
       value: Math.min(LONGEST_LIFE_MIN, 30 * life.value),
-      terms: [...life.terms, { source: WITHIN_SETUP, sensitivity: 1 }],
+      terms: [
+        ...life.terms,
+        { source: scatter, sensitivity: 1 },
+        // The further from the speed at which edges were run, the more the slope counts.
+        ...(learnt ? [{ source: learnt.slope, sensitivity: Math.log(life.value) }] : []),
+      ],
     },
     speedLimitMMin: { value: speed30.value * (30 / SHORTEST_LIFE_MIN) ** n, terms: speed30.terms },
-    notes,
+    notes: learnt ? [...notes, learnt.note] : notes,
+    library: { speed30MMin: library.value, taylorN: libraryN, sigma: sigmaOf(library) },
   };
 }
 
@@ -157,7 +204,8 @@ function lifeFromWindow(
   const n = Math.log(high / low) / Math.log(4);
   const speed30 =
     op.measured.lifeSpeed30MMin ?? share * Math.sqrt(low * high) * speedHardnessFactor(op, context);
-  return lifeFromSpeed(uncertain(speed30, ...lifeSpeedSources(op, context, 0.25)), n, vc, [note]);
+  const speed = uncertain(speed30, ...lifeSpeedSources(op, context, 0.25));
+  return lifeFromSpeed(op, context, speed, n, vc, [note]);
 }
 
 /** Speed window of a drill of this cutting material. */

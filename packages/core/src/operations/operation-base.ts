@@ -35,6 +35,10 @@ export interface Economics {
   readonly edgePrice: number | null;
   /** Minutes the machine stands still for one edge change. */
   readonly edgeChangeMin: number | null;
+  /** What the part is worth when it comes to this operation. */
+  readonly partWorth: number | null;
+  /** Hours the machine stands when an edge fails and nobody is there; null where somebody is. */
+  readonly hoursLost: number | null;
 }
 
 /** Flank wear the forces are worked out for where nobody states it, mm: a roughing edge is used longer. */
@@ -63,4 +67,10 @@ export interface OperationBase {
 }
 
 /** Economics nobody has stated. */
-export const UNSTATED_ECONOMICS: Economics = { machinePerHour: null, edgePrice: null, edgeChangeMin: null };
+export const UNSTATED_ECONOMICS: Economics = {
+  machinePerHour: null,
+  edgePrice: null,
+  edgeChangeMin: null,
+  partWorth: null,
+  hoursLost: null,
+};

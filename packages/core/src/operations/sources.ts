@@ -3,6 +3,7 @@ import type { MillingOperation } from './milling/milling-operation.ts';
 import type { Operation } from './operation.ts';
 import type { OperationContext } from './context.ts';
 import { sigmaOfSpan, type Source } from '../judging/estimate.ts';
+import { learntDriveOf, learntForceOf } from './learnt-here.ts';
 
 /** Log standard deviation of a force predicted by a mechanistic model with the right coefficients. */
 const FORCE_MODEL_SIGMA = 0.08;
@@ -51,13 +52,22 @@ export const WEAR_FORCE: Source = {
   narrowBy: 'compare spindle power of a fresh and a worn edge',
 };
 
-export const DRIVE_EFFICIENCY: Source = {
+const DRIVE_EFFICIENCY: Source = {
   id: 'drive-efficiency',
   label: 'drive efficiency 0.80 (0.75 to 0.90)',
   kind: 'assumed',
   sigma: 0.07,
   narrowBy: 'read idle and cutting power at the machine',
 };
+
+/** Share of the power drawn that reaches the edge where nobody read the spindle's meter. */
+export const USUAL_DRIVE_EFFICIENCY = 0.8;
+
+/** Efficiency of this spindle: learnt from its load meter, or the usual one. */
+export const driveEfficiency = (
+  context: OperationContext,
+): { readonly value: number; readonly source: Source } =>
+  learntDriveOf(context) ?? { value: USUAL_DRIVE_EFFICIENCY, source: DRIVE_EFFICIENCY };
 
 export const BEAM_MODEL: Source = {
   id: 'beam-model',
@@ -96,8 +106,9 @@ function hardnessSource(alloy: Alloy, id: string, perPoint: number): Source {
 /** Sources of the specific cutting force and its middle value, N/mm², corrected for measured hardness. */
 export function cuttingForceSources(
   op: Operation,
-  { alloy }: OperationContext,
+  context: OperationContext,
 ): { kc11: number; sources: Source[] } {
+  const { alloy } = context;
   if (op.measured.kc11NMm2 !== null) {
     return {
       kc11: op.measured.kc11NMm2,
@@ -113,7 +124,9 @@ export function cuttingForceSources(
       ],
     };
   }
+  const learnt = learntForceOf(op, context);
   const { kc11_n_mm2: span } = alloy.kienzle;
+  if (learnt) return { kc11: span.typical * learnt.factor, sources: [learnt.source, FORCE_MODEL] };
   const sources: Source[] = [
     {
       id: 'kc',

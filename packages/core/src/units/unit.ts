@@ -28,6 +28,7 @@ export type Unit =
   | 'deg'
   | 'degC'
   | 'K'
+  | 'hours'
   | 'min'
   | 'min-life'
   | 's'
@@ -105,6 +106,7 @@ export const UNITS: Readonly<Record<Unit, Record<System, Shown>>> = {
   deg: same('°', trimmed(1)),
   degC: pair(shown('°C', 1, { nearest: 10, from: 0 }), shown('°F', 1.8, { nearest: 20, from: 0 }, 32)),
   K: pair(shown('°C', 1, decimals(0)), shown('°F', 1.8, decimals(0))),
+  hours: same('h', trimmed(1)),
   min: same('min', decimals(1)),
   'min-life': same('min', figures(2)),
   s: same('s', decimals(1)),

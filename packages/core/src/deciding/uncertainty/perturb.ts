@@ -1,8 +1,9 @@
 import type { OperationContext } from '../../operations/context.ts';
+import type { Alloy, MillingLifeModel } from '../../crib/alloy.ts';
 import type { Machine } from '../../crib/machine.ts';
 import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import type { Span } from '../../crib/span.ts';
-import { cuttingForceSources, runoutSource, speedHardnessFactor } from '../../operations/sources.ts';
+import { cuttingForceSources, runoutSource } from '../../operations/sources.ts';
 
 /** A world in which some sources came out otherwise: factor on each, by source id. */
 export type Draw = ReadonlyMap<string, number>;
@@ -40,6 +41,14 @@ function stiffer(machine: Machine, by: number): Machine {
   };
 }
 
+const faster = (alloy: Alloy, model: MillingLifeModel, by: number): Alloy => ({
+  ...alloy,
+  taylor_milling_coated_carbide: {
+    ...model,
+    vc_m_min: { ...model.vc_m_min, life_30_min: model.vc_m_min.life_30_min * by },
+  },
+});
+
 /**
  * The same operation in a world where the sources came out as drawn. Forces follow kc and its hardness;
  * life follows the 30-minute speed; lean follows joint, spindle and tool: so that sums and runout act as they really do and
@@ -54,9 +63,9 @@ export function perturb(
   const { alloy, cutter, holder, machine, substrate } = context;
   const kc11 = cuttingForceSources(op, context).kc11;
   const model = alloy.taylor_milling_coated_carbide;
-  const speed =
-    op.measured.lifeSpeed30MMin ??
-    (model ? model.vc_m_min.life_30_min * speedHardnessFactor(op, context) : null);
+  // An own figure moves by itself; else the library's does, and what was learnt or what an insert adds moves with it.
+  const speed = factor('life-speed') * factor('hardness-speed');
+  const own = op.measured.lifeSpeed30MMin;
   const grip = holder.grip_torque_nm_at_12mm;
   const clamp = 1 / factor('clamp-stiffness');
   const [low, typical, high] = substrate.transverse_rupture_mpa;
@@ -68,11 +77,12 @@ export function perturb(
         ...op.measured,
         kc11NMm2: kc11 * factor('kc') * factor('hardness-force'),
         runoutUm: runoutSource(op, context).runoutUm * factor('runout'),
-        lifeSpeed30MMin: speed === null ? null : speed * factor('life-speed') * factor('hardness-speed'),
+        lifeSpeed30MMin: own === null ? null : own * speed,
       },
     },
     context: {
       ...context,
+      ...(own === null && model ? { alloy: faster(alloy, model, speed) } : {}),
       machine: stiffer(machine, 1 / factor('spindle-stiffness')),
       cutter: {
         ...cutter,

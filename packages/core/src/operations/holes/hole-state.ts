@@ -6,8 +6,7 @@ import type { HoleSeconds } from '../../physics/holes/cycle-time.ts';
 import { type Estimate, exact, scale, sensitiveTo, type Source } from '../../judging/estimate.ts';
 import type { CutState } from '../cut-state.ts';
 import type { LifeState } from '../life-state.ts';
-import { DRIVE_EFFICIENCY_VALUE } from '../milling/milling-loads.ts';
-import { DRIVE_EFFICIENCY } from '../sources.ts';
+import { driveEfficiency } from '../sources.ts';
 
 /** What every step of a hole is judged by besides the cut itself. */
 export interface HoleState<O extends HoleOperation = HoleOperation> extends CutState<O> {
@@ -42,6 +41,7 @@ export function holeState<O extends HoleOperation>(
   p: HoleParts,
 ): HoleState<O> {
   const { speedRpm } = op.cut;
+  const drive = driveEfficiency(context);
   return {
     op,
     context,
@@ -50,11 +50,7 @@ export function holeState<O extends HoleOperation>(
     diameterInCutMm: p.diameterMm,
     feedRateMmMin: p.feedRateMmMin,
     removalCm3Min: p.removalCm3Min,
-    powerKw: sensitiveTo(
-      scale(p.torqueNm, (2 * Math.PI * speedRpm) / 60000 / DRIVE_EFFICIENCY_VALUE),
-      DRIVE_EFFICIENCY,
-      -1,
-    ),
+    powerKw: sensitiveTo(scale(p.torqueNm, (2 * Math.PI * speedRpm) / 60000 / drive.value), drive.source, -1),
     torqueNm: p.torqueNm,
     peakTorqueNm: p.torqueNm,
     rating: 's6_40',
@@ -67,6 +63,7 @@ export function holeState<O extends HoleOperation>(
     lifeMin: p.life?.lifeMin ?? null,
     speedLimitMMin: p.life?.speedLimitMMin ?? null,
     lifeNotes: p.life?.notes ?? [p.noLife],
+    libraryLife: p.life?.library ?? null,
     breaking: p.breaking,
     sizeErrorMm: p.sizeErrorMm,
     sizeAllowedMm:

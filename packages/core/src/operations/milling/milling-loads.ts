@@ -22,7 +22,7 @@ import { helixOf } from './force-law-of.ts';
 import {
   BEAM_MODEL,
   clampSource,
-  DRIVE_EFFICIENCY,
+  driveEfficiency,
   FORCE_MODEL,
   SPINDLE_STIFFNESS,
   WEAR_FORCE,
@@ -32,7 +32,6 @@ import {
 const POSITIONS = 48;
 /** Panels of the arc's integral: three digits, well inside the force model's own band. */
 const PANELS = 8;
-export const DRIVE_EFFICIENCY_VALUE = 0.8;
 
 /** The forces of one turn as far as limits ask for them; N and N·m. */
 export interface TurnSummary {
@@ -242,9 +241,10 @@ export function loadsOf(
   );
   const deflectionMm = { value: give.value, terms: times({ value: 1, terms: side }, give).terms };
   const leanUnder = (pushN: number): Estimate => scale(deflectionMm, onWall > 0 ? pushN / onWall : 0);
+  const drive = driveEfficiency(context);
   return {
     turn,
-    powerKw: sensitiveTo(force(cuttingPower / DRIVE_EFFICIENCY_VALUE, torque), DRIVE_EFFICIENCY, -1),
+    powerKw: sensitiveTo(force(cuttingPower / drive.value, torque), drive.source, -1),
     torqueNm: force(turn.meanTorqueNm, torque),
     peakTorqueNm: force(turn.peakTorqueNm, struck(torque)),
     pullOutN: force(turn.pullN, side),

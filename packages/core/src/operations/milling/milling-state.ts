@@ -180,6 +180,7 @@ export function millingState(
     lifeMin: life?.lifeMin ?? null,
     speedLimitMMin: life?.speedLimitMMin ?? null,
     lifeNotes: life?.notes ?? ['no life model for this alloy and cutting material'],
+    libraryLife: life?.library ?? null,
     bands,
     teeth,
     arc,

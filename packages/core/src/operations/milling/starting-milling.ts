@@ -1,3 +1,4 @@
+import { learntLifeOf } from '../learnt-here.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
 import { chipFactor, diameterInCut, edgeProfile } from '../../physics/cutting/edge-profile.ts';
 import { speedForLife, withinValidity } from '../../physics/life/taylor.ts';
@@ -79,7 +80,9 @@ function startingSpeed(
     radialOverDiameter: cut.ae / diameter,
     axialOverDiameter: cut.ap / diameter,
   });
-  const vc30 = op.measured.lifeSpeed30MMin ?? model.vc_m_min.life_30_min * speedHardnessFactor(op, context);
+  const learnt = learntLifeOf(op, context)?.factor ?? 1;
+  const vc30 =
+    op.measured.lifeSpeed30MMin ?? learnt * model.vc_m_min.life_30_min * speedHardnessFactor(op, context);
   return speedForLife(model, vc30, held, STARTING_LIFE);
 }
 

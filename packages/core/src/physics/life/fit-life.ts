@@ -1,6 +1,7 @@
 import { inverse, Matrix } from 'ml-matrix';
 import jstat from 'jstat';
 import { InputError } from '../../units/input-error.ts';
+import { type LifeScatter, logTerm } from './censored-term.ts';
 
 /** Ordinary least squares of ln T on chosen logarithms. */
 export interface LeastSquares {
@@ -63,9 +64,6 @@ export function leastSquaresLife(
   };
 }
 
-/** How lives scatter about their middle: ln T normal, or of the smallest extreme value (Weibull). */
-export type LifeScatter = 'lognormal' | 'weibull';
-
 export interface CensoredFit {
   readonly b: readonly number[];
   readonly sigma: number;
@@ -73,24 +71,6 @@ export interface CensoredFit {
   readonly seLnSigma: number;
   /** Of the density of ln T. */
   readonly negativeLogLikelihood: number;
-}
-
-interface Slopes {
-  readonly value: number;
-  readonly first: number;
-  readonly second: number;
-}
-
-/** ln of density (worn) or of survival (stopped before) at a standard residual, with its slopes. */
-function logTerm(scatter: LifeScatter, worn: boolean, z: number): Slopes {
-  if (scatter === 'weibull') {
-    const e = Math.exp(z);
-    return worn ? { value: z - e, first: 1 - e, second: -e } : { value: -e, first: -e, second: -e };
-  }
-  if (worn) return { value: -0.5 * z * z - 0.5 * Math.log(2 * Math.PI), first: -z, second: -1 };
-  const beyond = 1 - jstat.normal.cdf(z, 0, 1);
-  const hazard = jstat.normal.pdf(z, 0, 1) / Math.max(1e-300, beyond);
-  return { value: Math.log(Math.max(1e-300, beyond)), first: -hazard, second: -hazard * (hazard - z) };
 }
 
 const ROUNDS = 100;

@@ -130,10 +130,16 @@ describe('what it costs', () => {
     take('Machine, per hour', '120');
     take('Cost per edge', '0');
     take('Edge change time', '4');
-    expect(now().economics).toEqual({ machinePerHour: 120, edgePrice: 0, edgeChangeMin: 4 });
+    expect(now().economics).toMatchObject({ machinePerHour: 120, edgePrice: 0, edgeChangeMin: 4 });
     expect(problemsOf(now(), pocket.context)).toEqual([]);
     take('Machine, per hour', '');
     take('Edge change time', '');
-    expect(now().economics).toEqual({ machinePerHour: null, edgePrice: 0, edgeChangeMin: null });
+    expect(now().economics).toEqual({
+      machinePerHour: null,
+      edgePrice: 0,
+      edgeChangeMin: null,
+      partWorth: null,
+      hoursLost: null,
+    });
   });
 });

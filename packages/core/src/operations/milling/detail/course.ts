@@ -1,6 +1,6 @@
 import { loadAt } from './load-at.ts';
 import { outerDiameter } from '../../../crib/cutter.ts';
-import { DRIVE_EFFICIENCY_VALUE } from '../milling-loads.ts';
+import { driveEfficiency } from '../../sources.ts';
 import type { MillingState } from '../milling-state.ts';
 import { powerFromTorque } from '../../../physics/cutting/milling-forces.ts';
 import { widthOfArc } from '../../../physics/path/corner-engagement.ts';
@@ -22,7 +22,7 @@ export function courseOf(state: MillingState): Stretch[] {
   const { op, context, plan, minutes } = state;
   const d = outerDiameter(context.cutter);
   const power = (torqueNm: number): number =>
-    powerFromTorque(torqueNm, op.cut.speedRpm) / DRIVE_EFFICIENCY_VALUE;
+    powerFromTorque(torqueNm, op.cut.speedRpm) / driveEfficiency(context).value;
   const list: Stretch[] = [];
   const { entry } = plan;
   if (minutes.entry > 0 && (entry.method === 'helix' || entry.method === 'ramp')) {

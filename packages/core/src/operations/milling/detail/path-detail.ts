@@ -1,5 +1,5 @@
 import { outerDiameter } from '../../../crib/cutter.ts';
-import { DRIVE_EFFICIENCY_VALUE } from '../milling-loads.ts';
+import { driveEfficiency } from '../../sources.ts';
 import type { MillingState } from '../milling-state.ts';
 import { powerFromTorque } from '../../../physics/cutting/milling-forces.ts';
 import { centreFeed } from '../../../physics/cutting/arc-feed.ts';
@@ -81,7 +81,7 @@ export function pathDetail(state: MillingState): PathDetail {
       ? {
           torqueNm: load.meanTorqueNm,
           sideForceN: load.peakFxy,
-          powerKw: powerFromTorque(load.meanTorqueNm, op.cut.speedRpm) / DRIVE_EFFICIENCY_VALUE,
+          powerKw: powerFromTorque(load.meanTorqueNm, op.cut.speedRpm) / driveEfficiency(context).value,
         }
       : null,
     straightArcDeg: straight * DEG,

@@ -1,0 +1,29 @@
+import { usualIdleKw } from '../learning/fit-load.ts';
+import type { Band } from '../judging/result.ts';
+import type { OperationContext } from '../operations/context.ts';
+import type { Operation } from '../operations/operation.ts';
+import { powerAt } from '../physics/cutting/spindle-curve.ts';
+import type { Evaluation } from './evaluation.ts';
+import { numberOf } from './evaluate.ts';
+
+/** Power of the spindle that counts as 100% of its meter at a speed, kW: continuous rating. */
+export const fullScaleKw = ({ machine }: Pick<OperationContext, 'machine'>, speedRpm: number): number =>
+  powerAt(machine.power_torque.s1, speedRpm);
+
+/** Load meter to expect in the cut, % of the continuous power at this speed, idle power counted. */
+export function expectedLoad(
+  op: Operation,
+  context: OperationContext,
+  evaluation: Pick<Evaluation, 'numbers'>,
+): Band {
+  const power = numberOf(evaluation as Evaluation, 'power');
+  const full = fullScaleKw(context, op.cut.speedRpm);
+  const idle = context.learnt?.drive?.idleKw ?? usualIdleKw(full);
+  const percent = (kw: number): number => (100 * (idle + kw)) / full;
+  return {
+    value: percent(power.value),
+    low: percent(power.low),
+    high: percent(power.high),
+    basis: power.basis,
+  };
+}
