@@ -23,6 +23,8 @@ import { signInLimit } from './http/sign-in-limit.ts';
 import { cribRoutes } from './routes/crib.ts';
 import { chatterRoutes } from './routes/chatter.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
+import { floorRoutes } from './routes/floor.ts';
+import { logbookRoutes } from './routes/logbook.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { peopleRoutes } from './routes/people.ts';
 import { releaseRoutes } from './routes/releases.ts';
@@ -194,6 +196,8 @@ async function offer(
   operationRoutes(api, db);
   holeRoutes(api, db);
   releaseRoutes(api, db, work);
+  floorRoutes(api, db, work);
+  logbookRoutes(api, db, work);
   exchangeRoutes(api, db, work);
 }
 

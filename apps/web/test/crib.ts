@@ -8,11 +8,13 @@ import { contextOf } from '../src/judging/context.ts';
 const root = resolve(import.meta.dirname, '../../..');
 /** The shipped crib as the interface gets it. */
 export const CRIB = shippedCrib(resolve(root, 'packages/core/data'));
+/** Twelve parts of no particular lot. */
+export const BATCH = { quantity: 12, heatLot: '' };
 const file = parseJobFile(readFileSync(resolve(root, 'docs/examples/wellhead-bonnet.burl.json'), 'utf8'));
 
 /** An operation of the example job by a part of its name, with its context. */
 export function example(name: string): { op: Operation; context: OperationContext } {
   const found = operationsOf(file).find((o) => o.name.includes(name));
   if (!found) throw new Error(`no operation named ${name}`);
-  return { op: found.operation, context: contextOf(CRIB, found.operation, file.job.quantity)! };
+  return { op: found.operation, context: contextOf(CRIB, found.operation, file.job)! };
 }

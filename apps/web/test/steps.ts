@@ -59,5 +59,8 @@ export function stepOf<K extends Kind>(
   const [alloy, demand, way, key] = WAYS[kind];
   const taken = planHole(shopOf(alloy), demand).alternatives.find((a) => a.id === way)!;
   const { op } = taken.steps.find((s) => s.key === key)!;
-  return { op: op as Extract<HoleOperation, { kind: K }>, context: contextOf(CRIB, op, 20)! };
+  return {
+    op: op as Extract<HoleOperation, { kind: K }>,
+    context: contextOf(CRIB, op, { quantity: 20, heatLot: '' })!,
+  };
 }

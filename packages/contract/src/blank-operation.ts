@@ -35,7 +35,7 @@ export function fittingHolder(crib: Crib, machineId: string, cutterId: string): 
 /** A new operation with numbers worked out for its cutter, or null when no holder fits. */
 export function blankOperation(
   crib: Crib,
-  job: Pick<JobFields, 'alloyId' | 'machineId' | 'quantity'>,
+  job: Pick<JobFields, 'alloyId' | 'machineId' | 'quantity' | 'heatLot'>,
   cutterId: string,
   size:
     | {
@@ -116,6 +116,6 @@ export function blankOperation(
             direction: 'climb',
           },
         } satisfies MillingOperation);
-  const found = resolveContext(draft, cribSource(crib, job.quantity));
+  const found = resolveContext(draft, cribSource(crib, job));
   return 'context' in found ? withStartingCut(draft, found.context) : null;
 }

@@ -1,9 +1,13 @@
 import {
+  type Accepted,
   type Alloy,
   type Cutter,
+  edgeFamilyOf,
   type Holder,
   InputError,
   type InputProblem,
+  learntFor,
+  type LearntHere,
   type Machine,
   madeOf,
   missingMaterials,
@@ -22,14 +26,27 @@ export interface ContextSource extends ToolMaterials {
   readonly holders: readonly Holder[];
   /** Parts in the batch. */
   readonly quantity: number;
+  /** Lot of the job; absent or empty where nobody stated one. */
+  readonly heatLot?: string;
+  /** What trials taught; the same list as long as nothing was accepted or reversed. */
+  readonly learnt?: readonly Accepted[];
   readonly resonance?: ResonanceBook;
   readonly stock?: readonly Stock[];
 }
 
 const sources = new WeakMap<Crib, Omit<ContextSource, 'quantity'>>();
 
+/** What of a job bears on how its operations are judged. */
+export interface Batch {
+  readonly quantity: number;
+  readonly heatLot: string;
+}
+
+/** One part of no particular lot. */
+export const ONE_PART: Batch = { quantity: 1, heatLot: '' };
+
 /** The crib as a source; the same lists for the same crib. */
-export function cribSource(crib: Crib, quantity: number): ContextSource {
+export function cribSource(crib: Crib, { quantity, heatLot }: Batch): ContextSource {
   const known = sources.get(crib) ?? {
     alloys: crib.alloys.map((e) => e.document),
     machines: crib.machines.map((e) => e.document),
@@ -38,9 +55,10 @@ export function cribSource(crib: Crib, quantity: number): ContextSource {
     ...crib.materials,
     resonance: crib.resonance,
     stock: crib.stock,
+    learnt: crib.learnt,
   };
   sources.set(crib, known);
-  return { ...known, quantity };
+  return { ...known, quantity, heatLot };
 }
 
 /** The entries a job file carries as a source. */
@@ -48,9 +66,28 @@ export const fileSource = ({
   crib,
   job,
 }: {
-  readonly crib: Omit<ContextSource, 'quantity' | 'resonance' | 'stock'>;
-  readonly job: { readonly quantity: number };
-}): ContextSource => ({ ...crib, quantity: job.quantity });
+  readonly crib: Omit<ContextSource, 'quantity' | 'heatLot' | 'learnt' | 'resonance' | 'stock'>;
+  readonly job: Batch;
+}): ContextSource => ({
+  ...crib,
+  quantity: job.quantity,
+  heatLot: job.heatLot,
+});
+
+const known = new WeakMap<readonly Accepted[], Map<string, LearntHere | undefined>>();
+
+/** What was learnt that bears on an operation: the same object for the same question, so that nothing is judged anew for it. */
+function learntHere(
+  constants: readonly Accepted[],
+  where: Parameters<typeof learntFor>[1],
+): LearntHere | undefined {
+  if (constants.length === 0) return undefined;
+  const of = known.get(constants) ?? new Map<string, LearntHere | undefined>();
+  known.set(constants, of);
+  const key = JSON.stringify(where);
+  if (!of.has(key)) of.set(key, learntFor(constants, where));
+  return of.get(key);
+}
 
 /** More names than this are not read by anybody. */
 const MOST_NAMED = 12;
@@ -81,7 +118,15 @@ export function resolveContext(
   if (cutter)
     missing.push(...missingMaterials(cutter, source).map((p) => ({ ...p, field: `cutter.${p.field}` })));
   if (!alloy || !machine || !holder || !cutter || !made) return { missing };
-  const { quantity, resonance } = source;
+  const { quantity, resonance, heatLot = '' } = source;
+  const learnt =
+    source.learnt &&
+    learntHere(source.learnt, {
+      alloyId: alloy.id,
+      edgeFamily: edgeFamilyOf(cutter),
+      machineId: machine.id,
+      heatLot,
+    });
   const shelf = source.stock?.find((k) => k.cutterId === cutter.id);
   return {
     context: {
@@ -92,6 +137,7 @@ export function resolveContext(
       ...made,
       quantity,
       ...(resonance && { resonance }),
+      ...(learnt && { learnt }),
       ...(shelf && { shelf: { edges: shelf.edges, edgePrice: shelf.price } }),
     },
   };

@@ -1,4 +1,13 @@
-import type { Alloy, Cutter, Difference, Holder, Machine, ResonanceBook, ToolMaterials } from '@burl/core';
+import type {
+  Accepted,
+  Alloy,
+  Cutter,
+  Difference,
+  Holder,
+  Machine,
+  ResonanceBook,
+  ToolMaterials,
+} from '@burl/core';
 import * as yup from 'yup';
 import type { CribKind } from './crib-kinds.ts';
 import { CRIB_SCHEMAS, slug } from './crib-schema.ts';
@@ -45,6 +54,8 @@ export interface Crib {
   readonly assemblies: readonly Assembly[];
   /** What was measured of tips and heard at the machine. */
   readonly resonance: ResonanceBook;
+  /** What trials here taught and somebody accepted. */
+  readonly learnt: readonly Accepted[];
 }
 
 /** A cutter in a holder at a stick-out, under the shop's own name. */

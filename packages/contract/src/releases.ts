@@ -5,6 +5,19 @@ import type { JobFields } from './jobs.ts';
 export const RELEASE_STATES = ['requested', 'released', 'returned', 'superseded', 'withdrawn'] as const;
 export type ReleaseState = (typeof RELEASE_STATES)[number];
 
+/** What the setter finds at the machine for an operation: entered at release, never worked out. */
+export interface AtMachine {
+  readonly operationId: string;
+  readonly program: string;
+  readonly programRevision: string;
+  /** Like G54. */
+  readonly workOffset: string;
+  /** Pocket in the magazine; empty where it is not fixed. */
+  readonly pocket: string;
+  /** From the spindle's gauge line to the tip, mm; null where it is measured at the machine. */
+  readonly gaugeLengthMm: number | null;
+}
+
 /** An operation as it stood when release was asked for, with what it was judged by. */
 export interface ReleasedOperation {
   readonly operationId: string;
@@ -14,6 +27,8 @@ export interface ReleasedOperation {
   readonly document: Operation;
   readonly context: OperationContext;
   readonly evaluation: Evaluation;
+  /** Absent where nobody entered it. */
+  readonly atMachine?: AtMachine;
 }
 
 export interface ReleaseSnapshot {
@@ -59,9 +74,29 @@ export const RELEASE_CHECKS = [
 ] as const;
 
 export const releaseRequestSchema = yup
-  .object({ note: yup.string().strict().defined().max(2000) })
+  .object({
+    note: yup.string().strict().defined().max(2000),
+    atMachine: yup
+      .array()
+      .of(
+        yup
+          .object({
+            operationId: yup.string().strict().uuid().required(),
+            program: yup.string().strict().defined().max(60),
+            programRevision: yup.string().strict().defined().max(20),
+            workOffset: yup.string().strict().defined().max(20),
+            pocket: yup.string().strict().defined().max(10),
+            gaugeLengthMm: yup.number().strict().nullable().defined().min(10).max(800),
+          })
+          .noUnknown()
+          .required(),
+      )
+      .max(500)
+      .optional(),
+  })
   .noUnknown()
   .required();
+export type ReleaseRequest = yup.InferType<typeof releaseRequestSchema>;
 
 export const decisionSchema = yup
   .object({

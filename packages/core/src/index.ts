@@ -47,7 +47,7 @@ export {
 } from './judging/result.ts';
 export type { Evaluation } from './evaluation/evaluation.ts';
 export type { Peck, PeckList } from './physics/holes/peck.ts';
-export type { Source } from './judging/estimate.ts';
+export { type Source, sigmaOfSpan } from './judging/estimate.ts';
 export {
   formatMeasure,
   formatField,
@@ -260,3 +260,60 @@ export {
 } from './families/holder-class.ts';
 export { MACHINE_CLASSES, machineForm, machineOfClass, smallMachines } from './families/machine-class.ts';
 export { workingRange } from './families/working-range.ts';
+export {
+  learntFor,
+  edgeFamilyOf,
+  type Accepted,
+  type LearntConstant,
+  type LearntDrive,
+  type LearntForce,
+  type LearntHere,
+  type LearntLife,
+} from './learning/learnt.ts';
+export {
+  band90,
+  type EdgeLifeFit,
+  type EdgeTrial,
+  edgeScatter,
+  fitEdgeLife,
+  lotShift,
+  nextEdge,
+  residualsOf,
+  shiftsOf,
+  slopeShift,
+  speedShift,
+} from './learning/fit-edge-life.ts';
+export {
+  driveShift,
+  fitLoad,
+  forceShift,
+  type LoadFit,
+  type LoadTrial,
+  loadResiduals,
+  lotsOf,
+  usualIdleKw,
+  USUAL_EFFICIENCY,
+} from './learning/fit-load.ts';
+export {
+  BREAK_PLACES,
+  type BreakPlace,
+  BURRS,
+  CHIP_COLOURS,
+  CHIP_FORMS,
+  COOLANT_SEEN,
+  type Ending,
+  ENDINGS,
+  FINISHES,
+  hasEnded,
+  PART_FATES,
+  type Seen,
+  SOUNDS,
+} from './learning/trial.ts';
+export { momentsOf, mixtureQuantile, type NormalPart } from './numerics/normal-mixture.ts';
+export { survivalByFeature } from './physics/life/edge-survival.ts';
+export { asRun, edgeTrialOf, trialBasis, type TrialBasis, wearCriterionMm } from './evaluation/as-run.ts';
+export { expectedLoad } from './evaluation/expected-load.ts';
+export { edgePlan, type EdgePlan, oneIn } from './deciding/batch/edge-plan.ts';
+export { type Exposure, exposureOf } from './deciding/batch/exposure.ts';
+export { diagnose, type Suspect } from './deciding/diagnosis/diagnose.ts';
+export type { DiagnosisCase } from './deciding/diagnosis/case.ts';

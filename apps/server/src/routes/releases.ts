@@ -35,7 +35,7 @@ export function releaseRoutes(app: FastifyInstance, db: Database, work: Work): v
     reply.type('application/pdf').header('content-disposition', `inline; filename="${name}"`);
     return Buffer.from(await work.run('sheet', [release, options]));
   });
-  serve(app, RELEASES.request, ({ at, person, body }) => requestRelease(db, judge, person, at.id, body.note));
+  serve(app, RELEASES.request, ({ at, person, body }) => requestRelease(db, judge, person, at.id, body));
   serve(app, RELEASES.withdraw, ({ at, person }) => withdrawRequest(db, person, at.id));
   serve(app, RELEASES.decide, ({ at, person, body }) => decideRelease(db, person, at.id, body));
 }

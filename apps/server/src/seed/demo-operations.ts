@@ -10,7 +10,7 @@ import {
   usualPath,
   withStartingCut,
 } from '@burl/core';
-import type { Crib } from '@burl/contract';
+import { type Crib, ONE_PART } from '@burl/contract';
 import { contextInCrib } from '../store/crib-store.ts';
 
 /** Where a demo operation runs. */
@@ -49,7 +49,7 @@ function base(place: Place, cutterId: string, holderId: string, measured: Partia
 
 /** Makes demo operations: worked out by the core like a person's, then changed where the scenario wants it. */
 export function demoOperations(crib: Crib) {
-  const contextOf = (op: Operation): OperationContext => contextInCrib(crib, op, 1);
+  const contextOf = (op: Operation): OperationContext => contextInCrib(crib, op, ONE_PART);
   const cutter = (id: string) => crib.cutters.find((c) => c.id === id)!.document;
 
   function mill(

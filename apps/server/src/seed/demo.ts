@@ -148,8 +148,18 @@ async function ask(
   requestNote: string,
   approver?: Person,
 ): Promise<void> {
-  const snapshot = await snapshotOf(await releaseCase(tx, jobId), (document, context) =>
-    workHere.run('judgeForRelease', [document, context]),
+  const found = await releaseCase(tx, jobId);
+  const snapshot = await snapshotOf(
+    found,
+    (document, context) => workHere.run('judgeForRelease', [document, context]),
+    found.operations.map((o, i) => ({
+      operationId: o.operationId,
+      program: `${found.job.number.replace(/\D/g, '')}${i + 1}0`,
+      programRevision: 'B',
+      workOffset: 'G54',
+      pocket: String(3 + 2 * i),
+      gaugeLengthMm: o.document.tooling.stickOutMm + 80,
+    })),
   );
   const decided = approver
     ? { decidedById: approver.id, decidedAt: new Date(), reason: 'Evidence read; first piece under my eyes.' }

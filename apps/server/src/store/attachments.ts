@@ -1,4 +1,4 @@
-import type { Person, TestCutInput } from '@burl/contract';
+import type { Person } from '@burl/contract';
 import { InputError } from '@burl/core';
 import { eq, sql } from 'drizzle-orm';
 import { fileTypeFromBuffer } from 'file-type';
@@ -6,7 +6,12 @@ import type { Database, Transaction } from './client.ts';
 import { notFound } from './refusal.ts';
 import { attachments, testCuts } from './schema.ts';
 
-type Given = NonNullable<TestCutInput['attachment']>;
+/** A sound or a picture as it arrives: bytes as text. */
+interface Given {
+  readonly name: string;
+  readonly type: string;
+  readonly base64: string;
+}
 
 /** Room for recordings and pictures, bytes: of one person, and of the whole site. */
 export const ROOM = { person: 500_000_000, site: 20_000_000_000 } as const;
@@ -31,19 +36,13 @@ export async function attachedBytes({ name, type, base64 }: Given): Promise<Buff
   return bytes;
 }
 
-/** Keeps the bytes of a cut's attachment. Throws when the person's or the site's room is full. */
-export async function keepAttachment(
-  tx: Transaction,
-  person: Person,
-  testCutId: string,
-  bytes: Buffer,
-): Promise<void> {
-  const [used] = await tx
-    .select({
-      site: sql<number>`coalesce(sum(${attachments.size}), 0)::float8`,
-      person: sql<number>`coalesce(sum(${attachments.size}) filter (where ${attachments.personId} = ${person.id}), 0)::float8`,
-    })
-    .from(attachments);
+/** Throws when the person's or the site's room for recordings and pictures is full. */
+export async function requireRoom(tx: Transaction, person: Person, bytes: Buffer): Promise<void> {
+  const { rows } = await tx.execute<{ site: number; person: number }>(sql`
+    select coalesce(sum(size), 0)::float8 as site,
+      coalesce(sum(size) filter (where person_id = ${person.id}), 0)::float8 as person
+    from (select size, person_id from attachments union all select size, person_id from floor_files) kept`);
+  const used = rows[0];
   for (const whose of ['person', 'site'] as const) {
     if ((used?.[whose] ?? 0) + bytes.length > ROOM[whose])
       throw new InputError([
@@ -54,6 +53,16 @@ export async function keepAttachment(
         },
       ]);
   }
+}
+
+/** Keeps the bytes of a cut's attachment. Throws when the person's or the site's room is full. */
+export async function keepAttachment(
+  tx: Transaction,
+  person: Person,
+  testCutId: string,
+  bytes: Buffer,
+): Promise<void> {
+  await requireRoom(tx, person, bytes);
   await tx.insert(attachments).values({ testCutId, personId: person.id, size: bytes.length, bytes });
 }
 

@@ -8,6 +8,7 @@ import {
   type ToolMaterials,
 } from '@burl/core';
 import {
+  type Batch,
   bookOf,
   type Assembly,
   cribSource,
@@ -22,6 +23,7 @@ import {
 } from '@burl/contract';
 import { eq, inArray } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
+import { acceptedConstants } from './learnt-store.ts';
 import { combinationsOf } from './combination-store.ts';
 import { alloys, assemblies, cutters, holders, machines, stock, toolMaterials } from './schema.ts';
 
@@ -61,7 +63,7 @@ export async function entriesOf<K extends CribKind>(
 }
 
 /** Entries of these ids, in no order. What the crib lacks is lacking here as well. */
-async function entriesNamed<K extends CribKind>(
+export async function entriesNamed<K extends CribKind>(
   db: Database | Transaction,
   kind: K,
   ids: readonly string[],
@@ -146,6 +148,7 @@ export async function cribNaming(
     stock: await stockOf(db, cutterIds),
     assemblies: [],
     resonance: bookOf(await combinationsOf(db, { responses: false })),
+    learnt: await acceptedConstants(db),
   };
 }
 
@@ -171,6 +174,7 @@ export const besideEntries = async (db: Database | Transaction): Promise<Beside>
   stock: await stockOf(db),
   assemblies: await assembliesOf(db),
   resonance: bookOf(await combinationsOf(db, { responses: false })),
+  learnt: await acceptedConstants(db),
 });
 
 /** The whole crib, or its entries of one origin with all that belongs to them. */
@@ -180,11 +184,7 @@ export const wholeCrib = async (db: Database | Transaction, origin?: 'built-in' 
 });
 
 /** The four entries an operation names, and what tools are made of: all that checking one operation reads. */
-async function sourceFor(
-  db: Database | Transaction,
-  op: Operation,
-  quantity: number,
-): Promise<ContextSource> {
+async function sourceFor(db: Database | Transaction, op: Operation, batch: Batch): Promise<ContextSource> {
   const named = async <K extends CribKind>(kind: K, id: string): Promise<CribDocuments[K][]> =>
     (await entriesNamed(db, kind, [id])).map((e) => e.document);
   return {
@@ -193,7 +193,7 @@ async function sourceFor(
     cutters: await named('cutters', op.tooling.cutterId),
     holders: await named('holders', op.tooling.holderId),
     ...(await toolMaterialsOf(db)),
-    quantity,
+    ...batch,
   };
 }
 
@@ -204,16 +204,16 @@ async function sourceFor(
 export async function contextForCheck(
   db: Database | Transaction,
   op: Operation,
-  quantity: number,
+  batch: Batch,
 ): Promise<OperationContext> {
-  const found = resolveContext(op, await sourceFor(db, op, quantity));
+  const found = resolveContext(op, await sourceFor(db, op, batch));
   // Only an error has to tell what else is there.
-  return 'context' in found ? found.context : contextInCrib(await wholeCrib(db), op, quantity);
+  return 'context' in found ? found.context : contextInCrib(await wholeCrib(db), op, batch);
 }
 
 /** Context of an operation from the crib. Throws an InputError naming the field when it names an unknown entry. */
-export function contextInCrib(crib: Crib, op: Operation, quantity: number): OperationContext {
-  const context = requireContext(op, cribSource(crib, quantity));
+export function contextInCrib(crib: Crib, op: Operation, batch: Batch): OperationContext {
+  const context = requireContext(op, cribSource(crib, batch));
   return { ...context, resonance: aboutHolder(crib.resonance, op.machineId, op.tooling.holderId) };
 }
 

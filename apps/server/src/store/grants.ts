@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm';
 import type { Database } from './client.ts';
 
 /** Tables whose rows the application may add and read, and nothing else. */
-const APPEND_ONLY = ['audit_events'];
+const APPEND_ONLY = ['audit_events', 'trials', 'prove_out_steps'];
 /** Tables it may only read. */
 const READ_ONLY = ['audit_chain'];
 
@@ -23,6 +23,8 @@ export async function grantApplication(db: Database, applicationUrl: string): Pr
   await db.execute(sql`grant usage, select on all sequences in schema public to ${as}`);
   for (const table of APPEND_ONLY)
     await db.execute(sql`revoke update, delete, truncate on ${sql.identifier(table)} from ${as}`);
+  // A trial is marked with the one that puts it right.
+  await db.execute(sql`grant update (corrected_by) on trials to ${as}`);
   for (const table of READ_ONLY)
     await db.execute(sql`revoke insert, update, delete, truncate on ${sql.identifier(table)} from ${as}`);
 }

@@ -113,7 +113,7 @@ export const putStepsIntoRoute = (
     const jobId = await jobOfHole(tx, id);
     const job = await openForEditing(tx, jobId);
     if ((await jobOfSetup(tx, setupId)) !== jobId) throw notFound('This setup');
-    await requireAllPossible(tx, steps, job.quantity, 'steps');
+    await requireAllPossible(tx, steps, job, 'steps');
     const stood = await takeOut(tx, id);
     // New steps stand where the old ones stood; what comes after makes room.
     const at = stood && stood.setupId === setupId ? stood.position : await placeAtEnd(tx, setupId);

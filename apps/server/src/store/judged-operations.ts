@@ -1,4 +1,4 @@
-import type { Crib, Job, Setup, VariantLabel } from '@burl/contract';
+import type { Batch, Crib, Setup, VariantLabel } from '@burl/contract';
 import { InputError, type Operation, type OperationContext } from '@burl/core';
 import { contextInCrib } from './crib-store.ts';
 
@@ -19,7 +19,7 @@ export const documentsOf = (route: readonly Setup[]): Operation[] =>
   route.flatMap((s) => s.operations.flatMap((o) => o.variants.map((v) => v.document)));
 
 /** The chosen variant of every operation of a route with what it is judged in, in order. */
-export const judgedOperations = (job: Pick<Job, 'quantity'>, route: readonly Setup[], crib: Crib): Judged[] =>
+export const judgedOperations = (job: Batch, route: readonly Setup[], crib: Crib): Judged[] =>
   route.flatMap((s) =>
     s.operations.flatMap((o): Judged[] => {
       const variant = o.variants.find((v) => v.label === o.selected) ?? o.variants[0];
@@ -32,7 +32,7 @@ export const judgedOperations = (job: Pick<Job, 'quantity'>, route: readonly Set
         document: variant.document,
       };
       try {
-        return [{ ...own, context: contextInCrib(crib, variant.document, job.quantity) }];
+        return [{ ...own, context: contextInCrib(crib, variant.document, job) }];
       } catch (error) {
         if (!(error instanceof InputError)) throw error;
         return [{ ...own, context: null, missing: error.problems[0]?.field ?? 'crib' }];

@@ -42,7 +42,7 @@ export const addOperation = (
   db.transaction(async (tx) => {
     const job = await openForEditing(tx, jobId);
     if ((await jobOfSetup(tx, input.setupId)) !== jobId) throw notFound('This setup');
-    await requirePossible(tx, input.document, job.quantity);
+    await requirePossible(tx, input.document, job);
     const position = await placeAtEnd(tx, input.setupId);
     const [op] = await tx
       .insert(operations)
@@ -147,7 +147,7 @@ export async function putBack(
     if ((await jobOfSetup(tx, fields.setupId)) !== jobId) throw notFound('This setup');
     if (fields.holeId !== null && (await jobOfHole(tx, fields.holeId)) !== jobId)
       throw notFound('This kind of hole');
-    await requireAllPossible(tx, had, job.quantity, 'variants');
+    await requireAllPossible(tx, had, job, 'variants');
     const [op] = await tx
       .insert(operations)
       .values({ ...fields, position: place })

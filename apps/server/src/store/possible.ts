@@ -1,10 +1,11 @@
+import type { Batch } from '@burl/contract';
 import { InputError, type Operation, problemsOf } from '@burl/core';
 import type { Transaction } from './client.ts';
 import { contextForCheck, contextInCrib, cribNaming } from './crib-store.ts';
 
 /** Refuses what the core calls impossible, with every field, value and range. */
-export async function requirePossible(tx: Transaction, op: Operation, quantity: number): Promise<void> {
-  const problems = problemsOf(op, await contextForCheck(tx, op, quantity));
+export async function requirePossible(tx: Transaction, op: Operation, batch: Batch): Promise<void> {
+  const problems = problemsOf(op, await contextForCheck(tx, op, batch));
   if (problems.length > 0) throw new InputError(problems);
 }
 
@@ -12,7 +13,7 @@ export async function requirePossible(tx: Transaction, op: Operation, quantity: 
 export async function requireAllPossible(
   tx: Transaction,
   list: readonly { readonly document: Operation }[],
-  quantity: number,
+  batch: Batch,
   name: string,
 ): Promise<void> {
   const crib = await cribNaming(
@@ -20,7 +21,7 @@ export async function requireAllPossible(
     list.map((l) => l.document),
   );
   const problems = list.flatMap(({ document }, i) =>
-    problemsOf(document, contextInCrib(crib, document, quantity)).map((p) => ({
+    problemsOf(document, contextInCrib(crib, document, batch)).map((p) => ({
       ...p,
       field: `${name}[${i}].document.${p.field}`,
     })),

@@ -1,8 +1,10 @@
 import {
+  type AtMachine,
   type Decision,
   type Person,
   RELEASE_CHECKS,
   type Release,
+  type ReleaseRequest,
   type ReleaseSnapshot,
 } from '@burl/contract';
 import { InputError } from '@burl/core';
@@ -54,19 +56,28 @@ export async function requestRelease(
   judge: JudgeForRelease,
   person: Person,
   jobId: string,
-  note: string,
+  { note, atMachine }: ReleaseRequest,
 ): Promise<Release> {
   const [row] = await db.select().from(jobs).where(eq(jobs.id, jobId));
   requireOpen(present(row, 'This job'));
   for (let n = 0; n < MOST_TRIES; n++) {
     const before = await releaseCase(db, jobId);
-    const id = await lockFor(db, person, jobId, note, before, await snapshotOf(before, judge));
+    const there = atMachine ?? (await lastAtMachine(db, jobId));
+    const id = await lockFor(db, person, jobId, note, before, await snapshotOf(before, judge, there));
     if (id !== null) return releaseById(db, id);
   }
   throw new Refusal(
     'state',
     'Somebody is changing this job or its tools. Ask again when they have finished.',
   );
+}
+
+/** What the last sheet said of programs and pockets: it holds until somebody enters another. */
+async function lastAtMachine(db: Database, jobId: string): Promise<AtMachine[]> {
+  const last = (await releasesOf(db, jobId)).find((r) => r.state === 'released' || r.state === 'superseded');
+  if (!last) return [];
+  const { snapshot } = await releaseById(db, last.id);
+  return snapshot.operations.flatMap((o) => (o.atMachine ? [o.atMachine] : []));
 }
 
 /** Locks the job for a request; null when it is no longer what was judged. */

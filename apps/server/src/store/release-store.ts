@@ -6,6 +6,7 @@ import {
   type OperationContext,
 } from '@burl/core';
 import type {
+  AtMachine,
   OperationDifference,
   Release,
   ReleaseSnapshot,
@@ -54,9 +55,16 @@ export type JudgeForRelease = (
 ) => Promise<{ readonly context: OperationContext; readonly evaluation: Evaluation }>;
 
 /** The case with the evaluation of every operation: what a second person looks at, and what is kept. */
-export async function snapshotOf(of: ReleaseCase, judge: JudgeForRelease): Promise<ReleaseSnapshot> {
+export async function snapshotOf(
+  of: ReleaseCase,
+  judge: JudgeForRelease,
+  atMachine: readonly AtMachine[],
+): Promise<ReleaseSnapshot> {
   const operations = await Promise.all(
-    of.operations.map(async (o) => ({ ...o, ...(await judge(o.document, o.context)) })),
+    of.operations.map(async (o) => {
+      const there = atMachine.find((m) => m.operationId === o.operationId);
+      return { ...o, ...(await judge(o.document, o.context)), ...(there && { atMachine: there }) };
+    }),
   );
   return { job: of.job, operations };
 }

@@ -45,7 +45,7 @@ export const saveVariant = (
     const job = await openForEditing(tx, jobId);
     const [before] = await tx.select().from(variants).where(eq(variants.id, id)).for('update');
     if (before!.version !== version) throw stale(variantOf(before!));
-    await requirePossible(tx, document, job.quantity);
+    await requirePossible(tx, document, job);
     const [after] = await tx
       .update(variants)
       .set({ document, version: version + 1, updatedAt: new Date(), updatedBy: person.name })

@@ -5,6 +5,7 @@ import {
   type ToolMaterials,
   type OperationContext,
   problemsOf,
+  trialBasis,
   withPeriodic,
   type Evaluation,
 } from '@burl/core';
@@ -29,6 +30,9 @@ import { sheetPdf } from '../sheet/sheet-pdf.ts';
 import type { Judged } from '../store/judged-operations.ts';
 import { summaryOf } from './job-summary.ts';
 import { csvOf } from './operations-csv.ts';
+import { diagnoseTrial } from './diagnose-trial.ts';
+import { propose } from './propose.ts';
+import { readTrials } from './read-trials.ts';
 import { requireJudged, tryEntry } from './try-entry.ts';
 
 /** Values in the largest job file. */
@@ -84,5 +88,18 @@ function readCrib(
 }
 
 /** What is worked out away from the requests, by name. */
-export const TASKS = { readJobFile, tryEntry, judgeForRelease, summary, csv, sheet, namedInCrib, readCrib };
+export const TASKS = {
+  readJobFile,
+  tryEntry,
+  judgeForRelease,
+  summary,
+  csv,
+  sheet,
+  namedInCrib,
+  readCrib,
+  trialBasis,
+  diagnoseTrial,
+  propose,
+  readTrials,
+};
 export type Tasks = typeof TASKS;

@@ -1,4 +1,5 @@
 import {
+  type Batch,
   blankOperation,
   type Crib,
   type CribDocuments,
@@ -51,6 +52,7 @@ export function partnersIn(crib: Crib): Crib {
   };
 }
 
+const TEN: Batch = { quantity: 10, heatLot: '' };
 const POCKET = { kind: 'pocket', lengthMm: 80, widthMm: 60, depthMm: 10, cornerRadiusMm: 20 } as const;
 
 /**
@@ -77,13 +79,8 @@ export function tryEntry<K extends CribKind>(kind: K, document: CribDocuments[K]
     const diameterMm = cutter.properties.DC ?? 0;
     const size = isDrill(cutter) ? { diameterMm, depthMm: 2 * diameterMm, through: false, count: 4 } : POCKET;
     try {
-      const op = blankOperation(
-        crib,
-        { alloyId: alloy.id, machineId: machine.id, quantity: 10 },
-        cutter.id,
-        size,
-      );
-      const found = op && resolveContext(op, cribSource(crib, 10));
+      const op = blankOperation(crib, { alloyId: alloy.id, machineId: machine.id, ...TEN }, cutter.id, size);
+      const found = op && resolveContext(op, cribSource(crib, TEN));
       if (op && found && 'context' in found) requireJudged(op, found.context, 'document');
     } catch (error) {
       const ofEntry = !(error instanceof InputError) || error.problems.some((p) => p.field === 'document');

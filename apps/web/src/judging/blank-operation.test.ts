@@ -4,13 +4,13 @@ import { CRIB as crib } from '../../test/crib.ts';
 import { blankOperation, fittingHolder } from '@burl/contract';
 import { contextOf } from './context.ts';
 
-const job = { alloyId: '718-aged', machineId: 'vmc40-15kw-belt', quantity: 4 };
+const job = { alloyId: '718-aged', machineId: 'vmc40-15kw-belt', quantity: 4, heatLot: '' };
 const pocket = { kind: 'pocket', lengthMm: 60, widthMm: 40, depthMm: 20, cornerRadiusMm: 8 } as const;
 
 describe('a new operation', () => {
   it('comes with a holder that fits and numbers of its own', () => {
     const op = blankOperation(crib, job, 'em-bull-12-z5-re0.5-var', pocket)!;
-    const e = evaluate(op, contextOf(crib, op, job.quantity)!);
+    const e = evaluate(op, contextOf(crib, op, job)!);
     for (const id of [
       'holder-fit',
       'inherited-numbers',

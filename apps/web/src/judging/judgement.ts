@@ -26,6 +26,9 @@ const sameContext = (a: OperationContext, b: OperationContext): boolean =>
   a.substrate === b.substrate &&
   a.coating === b.coating &&
   a.resonance === b.resonance &&
+  a.learnt === b.learnt &&
+  a.shelf?.edges === b.shelf?.edges &&
+  a.shelf?.edgePrice === b.shelf?.edgePrice &&
   a.periodic?.key === b.periodic?.key &&
   a.quantity === b.quantity;
 

@@ -6,7 +6,7 @@ import {
   type TipMode,
 } from '@burl/core';
 import { describe, expect, it, vi } from 'vitest';
-import { CRIB, example } from '../../test/crib.ts';
+import { BATCH, CRIB, example } from '../../test/crib.ts';
 import { contextOf } from '../judging/context.ts';
 import { hearRecording, simulatedRunOf, stabilityOf, tapTestOf } from './chatter-work.ts';
 
@@ -90,7 +90,7 @@ describe('hits to modes', LONG, () => {
 describe('a cut of the demo job followed in time', LONG, () => {
   const { op } = example('Rough seal pocket A') as { op: MillingOperation };
   const shallow: MillingOperation = { ...op, cut: { ...op.cut, axialDepthMm: 0.2 } };
-  const context = contextOf(CRIB, op, 12)!;
+  const context = contextOf(CRIB, op, BATCH)!;
 
   it('a map goes up to the depth asked for, tells how far it is, and settles at its foot', () => {
     const equal = CRIB.cutters.find(
@@ -99,7 +99,7 @@ describe('a cut of the demo job followed in time', LONG, () => {
     const plain = { ...shallow, tooling: { ...op.tooling, cutterId: equal.id } };
     const told = vi.fn();
     const range = { fromRpm: 2600, toRpm: 3000, mostMm: 0.3 };
-    const map = stabilityOf(plain, contextOf(CRIB, plain, 12)!, range, told);
+    const map = stabilityOf(plain, contextOf(CRIB, plain, BATCH)!, range, told);
     expect([map.rpm[0], map.rpm.at(-1)]).toEqual([2600, 3000]);
     expect(map.growth).toHaveLength(map.rpm.length * map.depthMm.length);
     expect(map.depthMm.at(-1)).toBeCloseTo(0.3, 9);

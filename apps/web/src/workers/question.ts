@@ -18,12 +18,14 @@ export function question(
   context: OperationContext,
   ...wishes: readonly unknown[]
 ): string {
-  const { alloy, machine, cutter, holder, quantity, resonance } = context;
+  const { alloy, machine, cutter, holder, quantity, resonance, learnt } = context;
   // Notes and pins change no physics.
   return JSON.stringify([
     kind,
     { ...op, notes: '' },
-    [alloy, machine, cutter, holder, ...(resonance ? [resonance] : [])].map(numberOf),
+    [alloy, machine, cutter, holder, ...(resonance ? [resonance] : []), ...(learnt ? [learnt] : [])].map(
+      numberOf,
+    ),
     quantity,
     wishes,
   ]);

@@ -7,6 +7,8 @@ import type { HOLES } from './holes.ts';
 import type { RELEASES } from './releases.ts';
 import type { CHATTER } from './chatter.ts';
 import type { EXCHANGE } from './exchange.ts';
+import type { FLOOR } from './floor.ts';
+import type { LOGBOOK } from './logbook.ts';
 
 type In<T> = T[keyof T];
 
@@ -24,4 +26,6 @@ export type Offered =
   | In<typeof HOLES>
   | In<typeof RELEASES>
   | In<typeof CHATTER>
-  | In<typeof EXCHANGE>;
+  | In<typeof EXCHANGE>
+  | In<typeof FLOOR>
+  | In<typeof LOGBOOK>;

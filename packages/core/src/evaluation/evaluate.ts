@@ -81,7 +81,10 @@ export function limitOf(evaluation: Evaluation, id: string): LimitResult {
 }
 
 /** One number of an evaluation. Throws when there is none of that key. */
-export function numberOf(evaluation: Evaluation, key: string): Evaluation['numbers'][number] {
+export function numberOf(
+  evaluation: Pick<Evaluation, 'numbers'>,
+  key: string,
+): Evaluation['numbers'][number] {
   const found = evaluation.numbers.find((q) => q.key === key);
   if (!found) throw new Error(`number ${key} is not part of this evaluation`);
   return found;

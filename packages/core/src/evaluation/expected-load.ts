@@ -16,7 +16,7 @@ export function expectedLoad(
   context: OperationContext,
   evaluation: Pick<Evaluation, 'numbers'>,
 ): Band {
-  const power = numberOf(evaluation as Evaluation, 'power');
+  const power = numberOf(evaluation, 'P');
   const full = fullScaleKw(context, op.cut.speedRpm);
   const idle = context.learnt?.drive?.idleKw ?? usualIdleKw(full);
   const percent = (kw: number): number => (100 * (idle + kw)) / full;

@@ -77,7 +77,11 @@ function Workplace({
   const { data: session } = useSession();
   const readOnly = !session?.person || !mayEdit(session.person.role) || job.status !== 'draft';
   const others = usePresence(operation.id);
-  const contextFor = useCallback((op: Operation) => contextOf(crib, op, job.quantity), [crib, job.quantity]);
+  const batch = useMemo(
+    () => ({ quantity: job.quantity, heatLot: job.heatLot }),
+    [job.quantity, job.heatLot],
+  );
+  const contextFor = useCallback((op: Operation) => contextOf(crib, op, batch), [crib, batch]);
   const possible = useCallback(
     (op: Operation) => judge(op, contextFor(op)).evaluation !== null,
     [contextFor],
@@ -88,7 +92,7 @@ function Workplace({
   const { op, save, set, past } = editing;
   useUndo(editing);
   const [preview, setPreview] = useState<Preview | null>(null);
-  const judged = useJudged(op, preview?.operation ?? null, past, crib, job.quantity);
+  const judged = useJudged(op, preview?.operation ?? null, past, crib, batch);
   const moves = useMoves(op, contextFor, set);
   const { Compare } = KIND_VIEWS[op.kind];
   const [view, show] = useView(Compare !== null);

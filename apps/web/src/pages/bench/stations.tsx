@@ -24,9 +24,7 @@ export const Stations = memo(function Stations({
         s.operations.map((o) => {
           number++;
           const document = (o.variants.find((v) => v.label === o.selected) ?? o.variants[0])?.document;
-          const e = document
-            ? judge(document, contextOf(crib, document, detail.job.quantity)).evaluation
-            : null;
+          const e = document ? judge(document, contextOf(crib, document, detail.job)).evaluation : null;
           const here = o.id === current;
           return (
             <Link

@@ -1,5 +1,5 @@
 import type { Evaluation, InputProblem, Operation, OperationContext } from '@burl/core';
-import type { Crib } from '@burl/contract';
+import type { Batch, Crib } from '@burl/contract';
 import { useCallback, useMemo } from 'react';
 import { contextOf } from '../../judging/context.ts';
 import { judge } from '../../judging/judgement.ts';
@@ -29,16 +29,16 @@ export function useJudged(
   preview: Operation | null,
   past: readonly Operation[],
   crib: Crib,
-  quantity: number,
+  batch: Batch,
 ): Judged {
   const shown = preview ?? op;
-  const periodic = usePeriodic(op, crib, quantity);
+  const periodic = usePeriodic(op, crib, batch);
   const at = useCallback(
     (o: Operation) => {
-      const plain = contextOf(crib, o, quantity);
+      const plain = contextOf(crib, o, batch);
       return plain && periodic ? { ...plain, periodic } : plain;
     },
-    [crib, quantity, periodic],
+    [crib, batch, periodic],
   );
   const shownContext = useMemo(() => at(shown), [at, shown]);
   const { evaluation: fresh, problems } = useMemo(() => judge(shown, shownContext), [shown, shownContext]);
@@ -50,10 +50,10 @@ export function useJudged(
   );
   const drawn = useMemo(() => {
     if (fresh) return { op: shown, evaluation: fresh, context: shownContext };
-    const judged = (o: Operation) => judge(o, contextOf(crib, o, quantity)).evaluation;
+    const judged = (o: Operation) => judge(o, contextOf(crib, o, batch)).evaluation;
     const good = past.findLast((o) => judged(o) !== null);
     const evaluation = good && judged(good);
     return good && evaluation ? { op: good, evaluation, context: at(good) } : null;
-  }, [fresh, shown, shownContext, past, crib, quantity, at]);
+  }, [fresh, shown, shownContext, past, crib, batch, at]);
   return { context, present, shown: shownContext, problems, fresh: fresh !== null, drawn };
 }

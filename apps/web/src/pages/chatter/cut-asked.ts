@@ -1,6 +1,6 @@
 import type { CombinationDetail, Crib, JobDetail } from '@burl/contract';
 import { type MillingOperation, type OperationContext, problemsOf } from '@burl/core';
-import { blankOperation } from '@burl/contract';
+import { blankOperation, ONE_PART } from '@burl/contract';
 import { contextOf } from '../../judging/context.ts';
 
 /** The cut the lobes are asked for; numbers nobody has set follow from the cutter. */
@@ -56,7 +56,7 @@ export function operationOf(
   const depth = asked.depthMm ?? Math.min(USUAL_DEPTH * diameter, cutter?.properties.APMX ?? diameter);
   const blank = blankOperation(
     crib,
-    { alloyId: asked.alloyId, machineId: combination.machineId, quantity: 1 },
+    { alloyId: asked.alloyId, machineId: combination.machineId, ...ONE_PART },
     combination.cutterId,
     { kind: 'side', lengthMm: 100, widthMm: diameter, depthMm: depth, cornerRadiusMm: null },
   );
@@ -76,7 +76,7 @@ export function operationOf(
       direction: asked.direction,
     },
   };
-  const context = contextOf(crib, op, 1);
+  const context = contextOf(crib, op, ONE_PART);
   if (!context || problemsOf(op, context).length > 0) return null;
   // This very machine's page: what others of its kind taught does not count here.
   const book = context.resonance ?? { tips: [], observations: [] };

@@ -26,7 +26,7 @@ export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<vo
   const rows = detail.setups.flatMap((s) =>
     s.operations.map((o) => {
       const document = (o.variants.find((v) => v.label === o.selected) ?? o.variants[0])!.document;
-      return { o, e: judge(document, contextOf(crib, document, detail.job.quantity)).evaluation };
+      return { o, e: judge(document, contextOf(crib, document, detail.job)).evaluation };
     }),
   );
   const over = rows.filter((r) => r.e?.state === 'over');

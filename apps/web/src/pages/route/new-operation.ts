@@ -110,7 +110,7 @@ export function inputOf(
   );
   if (!document)
     return 'No holder in the crib takes this shank and fits the spindle. Copy a holder in the crib, or choose another cutter.';
-  const context = contextOf(crib, document, job.quantity);
+  const context = contextOf(crib, document, job);
   const problems = context ? problemsOf(document, context) : [];
   return problems.length > 0
     ? problems.map((p) => problemInWords(p, system)).join('; ')

@@ -35,7 +35,7 @@ function judgedOf({ setups, job }: JobDetail, crib: Crib): Map<string, Judged> {
     operations.map((operation): [string, Judged] => {
       const chosen = operation.variants.find((v) => v.label === operation.selected) ?? operation.variants[0];
       const document = chosen?.document ?? null;
-      const evaluation = document && judge(document, contextOf(crib, document, job.quantity)).evaluation;
+      const evaluation = document && judge(document, contextOf(crib, document, job)).evaluation;
       return [operation.id, { operation, document, evaluation }];
     }),
   );

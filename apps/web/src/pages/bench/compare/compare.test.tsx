@@ -1,7 +1,7 @@
 import type { MillingOperation } from '@burl/core';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { CRIB, example } from '../../../../test/crib.ts';
+import { BATCH, CRIB, example } from '../../../../test/crib.ts';
 import { useDirectly } from '../../../../test/direct-work.ts';
 import { show } from '../../../../test/page.tsx';
 import CutterView from './cutter-view.tsx';
@@ -115,7 +115,7 @@ describe('variants side by side', () => {
         }
         current={pocket}
         crib={CRIB}
-        quantity={12}
+        batch={BATCH}
       />,
     );
     expect(screen.getByRole('row', { name: /^axial depth/ }).textContent).toMatch(/≠6\smm differs/);
@@ -132,7 +132,7 @@ describe('variants side by side', () => {
         }
         current={pocket}
         crib={CRIB}
-        quantity={12}
+        batch={BATCH}
       />,
     );
     expect(screen.getByText(/There is one variant only/)).toBeTruthy();

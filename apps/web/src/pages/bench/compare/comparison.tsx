@@ -80,7 +80,7 @@ export function Comparison({
             onTake={(next) => onTake({ ...next, edgesOnShelf: setAside.get(next.tooling.cutterId) ?? null })}
           />
         ) : (
-          <VariantsView operation={operation} current={op} crib={crib} quantity={job.quantity} />
+          <VariantsView operation={operation} current={op} crib={crib} batch={job} />
         )}
       </Suspense>
     </div>

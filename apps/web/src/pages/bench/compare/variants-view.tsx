@@ -1,5 +1,5 @@
 import { type Evaluation, formatMeasure, limitOf, type Operation, speak } from '@burl/core';
-import type { Crib, JobOperation } from '@burl/contract';
+import type { Batch, Crib, JobOperation } from '@burl/contract';
 import { useMemo } from 'react';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { contextOf } from '../../../judging/context.ts';
@@ -41,13 +41,13 @@ export default function VariantsView({
   operation,
   current,
   crib,
-  quantity,
+  batch,
 }: {
   operation: JobOperation;
   /** The chosen variant as it stands on the bench, saved or not. */
   current: Operation;
   crib: Crib;
-  quantity: number;
+  batch: Batch;
 }) {
   const system = useSystem();
   const columns = useMemo<Column[]>(
@@ -57,11 +57,11 @@ export default function VariantsView({
         return {
           label: v.label,
           document,
-          evaluation: judge(document, contextOf(crib, document, quantity)).evaluation,
+          evaluation: judge(document, contextOf(crib, document, batch)).evaluation,
           names: namesOf(document, crib),
         };
       }),
-    [operation, current, crib, quantity],
+    [operation, current, crib, batch],
   );
   const chosen = columns.find((c) => c.label === operation.selected) ?? columns[0]!;
   const keys = chosen.evaluation?.numbers ?? [];

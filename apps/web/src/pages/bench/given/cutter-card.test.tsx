@@ -1,7 +1,7 @@
 import type { Operation } from '@burl/core';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
-import { CRIB, example } from '../../../../test/crib.ts';
+import { BATCH, CRIB, example } from '../../../../test/crib.ts';
 import { show } from '../../../../test/page.tsx';
 import { contextOf } from '../../../judging/context.ts';
 import { CutterCard } from './cutter-card.tsx';
@@ -17,7 +17,7 @@ function open(op: Operation): () => Operation {
     <CutterCard
       op={op}
       crib={CRIB}
-      context={contextOf(CRIB, op, 12)!}
+      context={contextOf(CRIB, op, BATCH)!}
       readOnly={false}
       onChange={(next) => (now = next)}
     />,

@@ -2,7 +2,7 @@ import { type DrillingOperation, evaluate, type MillingOperation, type Operation
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { afterEach, describe, expect, it } from 'vitest';
-import { CRIB, example } from '../../../../test/crib.ts';
+import { BATCH, CRIB, example } from '../../../../test/crib.ts';
 import { show } from '../../../../test/page.tsx';
 import { contextOf } from '../../../judging/context.ts';
 import { FeatureForm, HoldingForm, MeasuredForm, WearForm } from './given-forms.tsx';
@@ -104,9 +104,9 @@ describe('given', () => {
     return hold(op, (present, onChange) => (
       <Given
         op={present}
-        context={contextOf(CRIB, present, 12)!}
+        context={contextOf(CRIB, present, BATCH)!}
         crib={CRIB}
-        evaluation={evaluate(present, contextOf(CRIB, present, 12)!)}
+        evaluation={evaluate(present, contextOf(CRIB, present, BATCH)!)}
         readOnly={readOnly}
         onChange={onChange}
       />
@@ -129,7 +129,7 @@ describe('given', () => {
     pick(/^Alloy/, 'Super duplex stainless');
     expect(now().alloyId).toBe('s32750');
     expect(now().measured).toMatchObject({ hardness: null, kc11NMm2: null, runoutUm: 6 });
-    const e = evaluate(now(), contextOf(CRIB, now(), 12)!);
+    const e = evaluate(now(), contextOf(CRIB, now(), BATCH)!);
     expect(e.limits.find((l) => l.id === 'inherited-numbers')!.state).toBe('over');
   });
 
@@ -140,7 +140,7 @@ describe('given', () => {
     const op = now() as MillingOperation;
     expect(op.tooling.cutterId).toBe('em-flat-6-z4');
     expect(op.cut.axialDepthMm).toBeCloseTo(13.2, 9);
-    expect(() => evaluate(op, contextOf(CRIB, op, 12)!)).not.toThrow();
+    expect(() => evaluate(op, contextOf(CRIB, op, BATCH)!)).not.toThrow();
   });
 
   it('changes nothing for a reader', () => {

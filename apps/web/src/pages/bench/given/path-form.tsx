@@ -52,7 +52,13 @@ const COSTS: readonly NumberField<Operation['economics']>[] = [
   },
   { key: 'edgePrice', label: 'Cost per edge', unit: 'money', empty: null, hint: 'empty: by diameter' },
   { key: 'edgeChangeMin', label: 'Edge change time', unit: 'min', empty: null, hint: 'empty: 3 min' },
-  { key: 'partWorth', label: 'Part value here', unit: 'money', empty: null, hint: 'empty: four machine hours' },
+  {
+    key: 'partWorth',
+    label: 'Part value here',
+    unit: 'money',
+    empty: null,
+    hint: 'empty: four machine hours',
+  },
   {
     key: 'hoursLost',
     label: 'Hours lost if it fails alone',

@@ -1,0 +1,140 @@
+import * as yup from 'yup';
+import type { FloorFile } from './trials.ts';
+
+/** A step of the prove-out: done and signed one by one. */
+export interface ProveOutStep {
+  readonly id: string;
+  readonly text: string;
+  /** Done once for the sheet, or once for each operation. */
+  readonly per: 'sheet' | 'operation';
+}
+
+/** The prove-out, in the order it is done. */
+export const PROVE_OUT_STEPS: readonly ProveOutStep[] = [
+  { id: 'program', text: 'Program and revision at the control are those on this sheet.', per: 'sheet' },
+  {
+    id: 'offset',
+    text: 'Work offset is the one on this sheet; datum probed or picked up and read back.',
+    per: 'sheet',
+  },
+  {
+    id: 'tool',
+    text: 'Tool number and length at the control match; the tool in the spindle is this one.',
+    per: 'operation',
+  },
+  {
+    id: 'first-move',
+    text: 'You know which axis moves first and where to; nothing is in its way.',
+    per: 'operation',
+  },
+  {
+    id: 'overrides',
+    text: 'Rapid override low, single block, feed override at 0%, hand on feed hold.',
+    per: 'operation',
+  },
+  {
+    id: 'approach',
+    text: 'First approach above the part with coolant off, so you see the tool; coolant on before contact.',
+    per: 'operation',
+  },
+  {
+    id: 'half-depth',
+    text: 'First pass at half the depth rather than half the feed: a thin chip rubs and hardens the surface.',
+    per: 'operation',
+  },
+  {
+    id: 'raise',
+    text: 'Raised by steps to the numbers of the sheet, listening. No squeal, sparks, blue chips or load above the band.',
+    per: 'operation',
+  },
+] as const;
+
+/** A step as it was done, or as it failed. */
+export interface ProveOutInput {
+  /** Made by whoever signs it: sent twice it is kept once. */
+  readonly id: string;
+  readonly releaseId: string;
+  readonly operationId: string | null;
+  readonly step: string;
+  readonly result: 'done' | 'failed';
+  /** What failed; may be empty where it was done. */
+  readonly word: string;
+  readonly at: string;
+  readonly photo: FloorFile | null;
+}
+
+export interface ProveOutRecord extends Omit<ProveOutInput, 'photo'> {
+  readonly hasPhoto: boolean;
+  readonly by: string;
+}
+
+/** Something the floor found that an engineer has to look at. */
+export interface Finding {
+  readonly id: string;
+  readonly jobId: string;
+  readonly jobNumber: string;
+  readonly releaseId: string;
+  readonly operationId: string | null;
+  readonly operation: string;
+  readonly kind: 'step' | 'trial';
+  /** The step or trial it comes from. */
+  readonly sourceId: string;
+  readonly text: string;
+  readonly at: string;
+  readonly by: string;
+  readonly answer: string | null;
+  readonly answeredBy: string | null;
+  readonly answeredAt: string | null;
+}
+
+const photo = yup
+  .object({
+    name: yup.string().strict().required().max(200),
+    type: yup
+      .string()
+      .strict()
+      .required()
+      .matches(/^image\/[a-z0-9.+-]+$/, '${path} must be a picture'),
+    base64: yup.string().strict().required().max(8_000_004),
+  })
+  .noUnknown()
+  .nullable()
+  .defined();
+
+export const proveOutSchema = yup
+  .object({
+    id: yup.string().strict().uuid().required(),
+    releaseId: yup.string().strict().uuid().required(),
+    operationId: yup.string().strict().uuid().nullable().defined(),
+    step: yup
+      .string()
+      .strict()
+      .oneOf(PROVE_OUT_STEPS.map((s) => s.id))
+      .required(),
+    result: yup.string().strict().oneOf(['done', 'failed']).required(),
+    word: yup
+      .string()
+      .strict()
+      .defined()
+      .max(2000)
+      .when('result', {
+        is: 'failed',
+        then: (s) => s.trim().min(3, 'word must say what failed, 3 characters or more'),
+      }),
+    at: yup
+      .string()
+      .strict()
+      .required()
+      .matches(
+        /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(\.\d+)?Z$/,
+        '${path} must be a moment like 2026-11-28T09:30:00Z',
+      ),
+    photo,
+  })
+  .noUnknown()
+  .required() as unknown as yup.Schema<ProveOutInput>;
+
+export const answerSchema = yup
+  .object({ answer: yup.string().strict().required().trim().min(3).max(2000) })
+  .noUnknown()
+  .required();
