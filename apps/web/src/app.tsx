@@ -55,6 +55,10 @@ const router = createBrowserRouter([
         path: '/resonance/:combination?',
         element: page(() => import('./pages/chatter/chatter-page.tsx'), 'the combinations'),
       },
+      {
+        path: '/logbook/:view?',
+        element: page(() => import('./pages/logbook/logbook-page.tsx'), 'the logbook'),
+      },
       { path: '/crib/:kind?', element: page(() => import('./pages/crib/crib-page.tsx'), 'the crib') },
       { path: '/people', element: page(() => import('./pages/people/people-page.tsx'), 'the people') },
       { path: '*', element: <NotHere /> },

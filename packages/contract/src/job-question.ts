@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import type { TrialQuestion } from './trials.ts';
 import { JOB_STATUSES, type JobStatus, type JobSummary } from './jobs.ts';
 
 /** Jobs in one answer, at most. */
@@ -40,7 +41,7 @@ export const jobQuestionSchema = yup
   .required();
 
 /** Behind an address: `?search=ring&status=draft`; empty for every job. */
-export function asQuery(question: JobQuestion): string {
+export function asQuery(question: JobQuestion | TrialQuestion): string {
   const given = Object.entries(question).filter(([, v]) => v !== undefined && v !== '');
   return given.length === 0
     ? ''

@@ -92,7 +92,7 @@ describe('job file', () => {
   });
 
   it.each([
-    ['a newer version', (f: JobFile) => ({ ...f, version: 4 }), /newer Burl/],
+    ['a newer version', (f: JobFile) => ({ ...f, version: 5 }), /newer Burl/],
     ['another format', (f: JobFile) => ({ ...f, format: 'shopping-list' }), /not a job file/],
     [
       'a missing crib entry',

@@ -90,11 +90,12 @@ describe('migrations and seeds', () => {
         .where(eq(variants.id, v.id));
     const [one] = await old.db.select().from(variants);
     expect(one!.document).not.toHaveProperty('economics');
-    const migration = readFileSync(
-      join(repositoryRoot(), 'apps/server/drizzle/0002_paths-and-economics.sql'),
-      'utf8',
-    );
-    for (const statement of migration.split('--> statement-breakpoint'))
+    const migration = (name: string): string[] =>
+      readFileSync(join(repositoryRoot(), `apps/server/drizzle/${name}.sql`), 'utf8').split(
+        '--> statement-breakpoint',
+      );
+    const worth = migration('0013_floor-and-learning').filter((s) => s.includes('UPDATE "variants"'));
+    for (const statement of [...migration('0002_paths-and-economics'), ...worth])
       await old.db.execute(sql.raw(statement));
     const after = new Map((await old.db.select().from(variants)).map((v) => [v.id, v.document]));
     for (const v of today) expect(after.get(v.id)).toEqual(v.document);

@@ -1,16 +1,15 @@
 import { createRequire } from 'node:module';
 import {
   formatMeasure,
-  holeSentence,
   type Quantity,
   KINDS,
+  setterFacts,
   speak,
-  stepNotes,
   type System,
   STATE_WORDS,
   formatDay,
 } from '@burl/core';
-import type { Release, ReleasedOperation } from '@burl/contract';
+import type { AtMachine, Release, ReleasedOperation } from '@burl/contract';
 import PDFDocument from 'pdfkit';
 
 const require = createRequire(import.meta.url);
@@ -89,6 +88,19 @@ function heading(doc: Document, release: Release): void {
   doc.moveDown(0.6);
 }
 
+/** Program, offset, pocket and gauge length, as far as somebody entered them. */
+function atMachineLine(at: AtMachine, units: System): string {
+  const { program, programRevision, workOffset, pocket, gaugeLengthMm } = at;
+  return [
+    program && `Program ${program}${programRevision ? ` rev ${programRevision}` : ''}`,
+    workOffset && `Offset ${workOffset}`,
+    pocket && `Pocket T${pocket}`,
+    gaugeLengthMm !== null && `Gauge length ${formatMeasure(gaugeLengthMm, 'mm', units)}`,
+  ]
+    .filter(Boolean)
+    .join('    ');
+}
+
 /** Starts a new page when the block would be torn. */
 function room(doc: Document, height: number): void {
   if (doc.y + height > doc.page.height - doc.page.margins.bottom) doc.addPage();
@@ -102,7 +114,7 @@ function shownNumbers(op: ReleasedOperation): Quantity[] {
 function block(doc: Document, op: ReleasedOperation, number: number, units: System): void {
   const { context, document, evaluation } = op;
   const open = evaluation.limits.filter((l) => l.state !== 'clear');
-  room(doc, 210 + 13 * (open.length + evaluation.cautions.length));
+  room(doc, 290 + 13 * (open.length + evaluation.cautions.length));
   const left = MARGIN;
   const width = widthOf(doc);
   doc
@@ -129,12 +141,8 @@ function block(doc: Document, op: ReleasedOperation, number: number, units: Syst
     `Machine: ${context.machine.name}    Coolant: ${document.coolant}`,
     `Cutter: ${context.cutter.name}`,
     `Holder: ${context.holder.name}    Stick-out ${mm(document.tooling.stickOutMm)}`,
-    'feature' in document
-      ? `Feature: ${document.feature.kind} ${mm(document.feature.lengthMm)} × ${mm(document.feature.widthMm)} × ${mm(document.feature.depthMm)} deep, ${document.cut.direction}, ${document.feature.allowanceMm > 0 ? `${mm(document.feature.allowanceMm)} left on the wall` : `finishes within ${mm(document.feature.wallToleranceMm)}`}`
-      : [holeSentence(document), ...stepNotes(document)]
-          .map((n) => speak(n, units))
-          .join('. ')
-          .replaceAll('..', '.'),
+    ...(op.atMachine ? [atMachineLine(op.atMachine, units)] : []),
+    ...setterFacts(document, context, evaluation).map((f) => `${f.name}: ${speak(f.text, units)}`),
   ];
   doc.font('text').fontSize(8.5).fillColor(INK);
   for (const line of lines) doc.text(line, left, doc.y, { width });

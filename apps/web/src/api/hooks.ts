@@ -3,11 +3,14 @@ import {
   asQuery,
   type CribKind,
   type Desk,
+  type Finding,
   type JobDetail,
   type JobQuestion,
   type JobSummary,
   type Offered,
   type PathOf,
+  type TrialPage,
+  type TrialQuestion,
   type Variant,
 } from '@burl/contract';
 import useSWR, { mutate, type SWRConfiguration, type SWRResponse } from 'swr';
@@ -53,6 +56,19 @@ export const useSheet = (id: string): Answer<'/api/jobs/:id/sheet'> =>
   useAnswer('/api/jobs/:id/sheet', { id }, { shouldRetryOnError: false });
 export const useEvents = (id: string): Answer<'/api/jobs/:id/events'> =>
   useAnswer('/api/jobs/:id/events', { id });
+export const useTrialsOfJob = (id: string): Answer<'/api/jobs/:id/trials'> =>
+  useAnswer('/api/jobs/:id/trials', { id });
+export const useProveOut = (id: string | undefined): Answer<'/api/releases/:id/prove-out'> =>
+  useAnswer('/api/releases/:id/prove-out', id ? { id } : null);
+export const useFindings = (jobId?: string): SWRResponse<Finding[], ApiError> =>
+  useSWR<Finding[], ApiError>(`/api/findings${jobId ? `?job=${jobId}` : ''}`, get);
+export const useTrials = (question: TrialQuestion): SWRResponse<TrialPage, ApiError> =>
+  useSWR<TrialPage, ApiError>(`/api/trials${asQuery(question)}`, get, { keepPreviousData: true });
+export const useTrialFacets = (): Answer<'/api/trial-facets'> => useAnswer('/api/trial-facets', {});
+export const useFittable = (): Answer<'/api/fits'> => useAnswer('/api/fits', {});
+export const useLearnt = (): Answer<'/api/learnt'> => useAnswer('/api/learnt', {});
+export const useDiagnosis = (id: string | null): Answer<'/api/trials/:id/diagnosis'> =>
+  useAnswer('/api/trials/:id/diagnosis', id ? { id } : null);
 export const useCombinations = (): Answer<'/api/resonance'> => useAnswer('/api/resonance', {});
 
 /** What was saved of a variant stands in the job as it is known here; nothing is asked for again. */

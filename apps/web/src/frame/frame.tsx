@@ -9,7 +9,9 @@ import { AccountDialog } from './account-dialog.tsx';
 import { type Action, useOffer } from './actions.tsx';
 import { CommandPalette } from './command-palette.tsx';
 import { KeyboardHelp } from './keyboard-help.tsx';
+import { useSender } from '../outbox/use-outbox.ts';
 import { usePreferences } from './preferences.tsx';
+import { WaitingStrip } from './waiting-strip.tsx';
 
 function useOnline(): boolean {
   const [online, setOnline] = useState(navigator.onLine);
@@ -69,6 +71,9 @@ function Header({
         </NavLink>
         <NavLink to="/resonance" className={place}>
           Chatter
+        </NavLink>
+        <NavLink to="/logbook" className={place}>
+          Logbook
         </NavLink>
         <NavLink to="/crib" className={place}>
           Crib
@@ -145,6 +150,7 @@ export function Frame({
   const [account, setAccount] = useState(false);
   const navigate = useNavigate();
   const online = useOnline();
+  useSender(person.id);
   useHotkeys('ctrl+k, meta+k', () => setPalette(true), { preventDefault: true, enableOnFormTags: true });
   useHotkeys('shift+slash', () => setHelp(true));
   useHotkeys('alt+u', () => setSystem(system === 'metric' ? 'inch' : 'metric'), {
@@ -156,6 +162,7 @@ export function Frame({
     () => [
       { id: 'desk', label: 'Go to the desk', run: () => void navigate('/') },
       { id: 'resonance', label: 'Go to chatter', run: () => void navigate('/resonance') },
+      { id: 'logbook', label: 'Go to the logbook', run: () => void navigate('/logbook') },
       { id: 'crib', label: 'Go to the crib', run: () => void navigate('/crib') },
       ...(mayAdminister(person.role)
         ? [{ id: 'people', label: 'Go to people', run: () => void navigate('/people') }]
@@ -208,6 +215,7 @@ export function Frame({
           Offline. Keep working; changes are sent on reconnect.
         </div>
       )}
+      <WaitingStrip personId={person.id} />
       <main id="content" className="min-h-0 flex-1">
         {children}
       </main>

@@ -1,136 +1,29 @@
-import {
-  STATE_WORDS,
-  formatMeasure,
-  holeSentence,
-  isHole,
-  numberOf,
-  KINDS,
-  speak,
-  stepNotes,
-  formatDay,
-} from '@burl/core';
-import type { ReleasedOperation } from '@burl/contract';
-import { FileDown, Printer } from 'lucide-react';
+import { formatDay } from '@burl/core';
+import type { Release, ReleasedOperation, Trial } from '@burl/contract';
+import { ClipboardPen, FileDown, Printer } from 'lucide-react';
+import { useState } from 'react';
 import { useParams } from 'react-router';
-import { useSheet } from '../../api/hooks.ts';
+import { toast } from 'sonner';
+import { v4 as newId } from 'uuid';
+import { useProveOut, useSession, useSheet, useTrialsOfJob } from '../../api/hooks.ts';
 import { Crumbs } from '../../frame/crumbs.tsx';
 import { useSystem } from '../../frame/preferences.tsx';
+import { useEnter, useWaiting } from '../../outbox/use-outbox.ts';
 import { Button } from '../../ui/button.tsx';
 import { Failed, Loading } from '../../ui/page-states.tsx';
-import { StateMark } from '../../ui/state-mark.tsx';
+import { OperationBlock } from './operation-block.tsx';
+import { ProveOut } from './prove-out.tsx';
+import { type StepNow, stepsNow } from './steps-of.ts';
+import { ToolList } from './tool-list.tsx';
+import { TrialDialog } from './trial-dialog.tsx';
+import { correctionOf, draftFor, type TrialDraft } from './trial-draft.ts';
+import { TrialList } from './trial-list.tsx';
 
-const PROVE_OUT = [
-  'Right program, right work offset, right tool number and length; the tool in the spindle is the one on this sheet.',
-  'Rapid override low, single block, feed override at 0%, hand on feed hold; dry run above the part first.',
-  'First approach with coolant off so you can see the tool; coolant on before contact.',
-  'Take half the depth first rather than half the feed: a thin chip rubs and hardens the surface.',
-  'Listen. Stop at squeal, sparks, blue chips, or a load 30% above what is stated.',
-] as const;
-
-function Block({ op, number }: { op: ReleasedOperation; number: number }) {
+function Head({ release, jobId }: { release: Release; jobId: string }) {
   const system = useSystem();
-  const { evaluation, document, context } = op;
-  const open = evaluation.limits.filter((l) => l.state !== 'clear');
-  const mm = (v: number): string => formatMeasure(v, 'mm', system);
+  const { job } = release.snapshot;
   return (
-    <article className="print-block rounded-xl border border-line bg-card p-4">
-      <h2 className="text-xl">
-        {number} {op.name} <span className="text-base font-normal text-soft">{op.setup}</span>
-      </h2>
-      <p>
-        {context.alloy.name},{' '}
-        {document.measured.hardness === null
-          ? 'hardness not measured'
-          : `${document.measured.hardness} ${context.alloy.hardness.scale} measured`}
-        ; {context.machine.name}
-      </p>
-      <p className="mb-2">
-        {context.cutter.name} in {context.holder.name},{' '}
-        <strong>stick-out {mm(document.tooling.stickOutMm)}</strong>; coolant {document.coolant}
-      </p>
-      <dl className="mb-2 grid grid-cols-2 gap-2 sm:grid-cols-4">
-        {KINDS[document.kind].shown.set.map((key) => {
-          const q = numberOf(evaluation, key);
-          return (
-            <div key={key} className="rounded-lg border border-line px-3 py-1.5">
-              <dt className="text-[13px] text-soft">
-                {q.symbol} {q.name}
-              </dt>
-              <dd className="text-[26px] leading-8 font-bold">{formatMeasure(q.value, q.unit, system)}</dd>
-            </div>
-          );
-        })}
-      </dl>
-      <p className="mb-2 flex flex-wrap gap-x-5">
-        {KINDS[document.kind].shown.watch.map((key) => {
-          const q = numberOf(evaluation, key);
-          return (
-            <span key={key}>
-              <span className="inline-block first-letter:uppercase text-soft">{q.name}</span>{' '}
-              <strong>{formatMeasure(q.value, q.unit, system)}</strong>
-            </span>
-          );
-        })}
-      </p>
-      {isHole(document) && (
-        <p className="mb-2">
-          {speak(holeSentence(document), system)}.{' '}
-          {stepNotes(document)
-            .map((n) => speak(n, system))
-            .join(' ')}
-        </p>
-      )}
-      {evaluation.pecks.length > 1 && (
-        <p className="mb-2">
-          Pecks to {evaluation.pecks.map((k) => mm(k.toMm)).join(', ')};{' '}
-          {evaluation.pecks[0]!.retract === 'full' ? 'full retract' : 'a chip-break retract'} between.
-        </p>
-      )}
-      {open.length > 0 && (
-        <ul className="mb-2 space-y-1">
-          {open.map((l) => (
-            <li key={l.id} className="flex gap-2">
-              <span className="mt-1">
-                <StateMark state={l.state} />
-              </span>
-              <span>
-                <strong>{STATE_WORDS[l.state]}</strong>: {speak(l.why, system)}
-              </span>
-            </li>
-          ))}
-        </ul>
-      )}
-      <section aria-label={`Cautions of ${op.name}`} className="rounded-lg border-2 border-tight p-2.5">
-        <h3>Cautions</h3>
-        <ul className="list-disc pl-5">
-          {evaluation.cautions.map((c) => (
-            <li key={c}>{c}</li>
-          ))}
-        </ul>
-      </section>
-      {document.notes && <p className="mt-2">Note: {document.notes}</p>}
-    </article>
-  );
-}
-
-/** The sheet in force, for a tablet at the machine: big and read-only. */
-export default function FloorPage() {
-  const { job: jobId = '' } = useParams();
-  const system = useSystem();
-  const { data: release, error } = useSheet(jobId);
-  if (error && !release)
-    return (
-      <Failed
-        what="the sheet"
-        message={
-          error.status === 404 ? 'Nothing is released for this job. Do not run from a draft.' : error.message
-        }
-      />
-    );
-  if (!release) return <Loading what="the sheet" />;
-  const { job, operations } = release.snapshot;
-  return (
-    <div className="mx-auto max-w-4xl space-y-4 p-4 text-[15px]">
+    <>
       <Crumbs trail={[{ label: job.number, to: `/jobs/${jobId}` }, { label: 'Setup sheet' }]} />
       <header className="flex flex-wrap items-end justify-between gap-3">
         <div>
@@ -160,16 +53,106 @@ export default function FloorPage() {
           ))}
         </div>
       </header>
-      <section aria-label="Prove-out" className="print-block rounded-xl border border-line bg-card p-4">
-        <h2 className="mb-1">Prove-out</h2>
-        <ol className="list-decimal space-y-1 pl-5">
-          {PROVE_OUT.map((step) => (
-            <li key={step}>{step}</li>
-          ))}
-        </ol>
-      </section>
+    </>
+  );
+}
+
+/** What is open: a new trial of an operation, or the correction of one. */
+interface Logging {
+  readonly op: ReleasedOperation;
+  readonly start: TrialDraft;
+}
+
+function Sheet({ release, jobId }: { release: Release; jobId: string }) {
+  const { data: session } = useSession();
+  const { data: trials = [] } = useTrialsOfJob(jobId);
+  const { data: signed = [] } = useProveOut(release.id);
+  const waiting = useWaiting().filter((w) => w.refused === undefined);
+  const enter = useEnter();
+  const [logging, setLogging] = useState<Logging | null>(null);
+  const me = session?.person ?? { id: '', name: '' };
+  const { job, operations } = release.snapshot;
+  const waitingSteps = waiting.flatMap((w) =>
+    w.kind === 'step' && w.body.releaseId === release.id ? [w.body] : [],
+  );
+  const waitingTrials = waiting.flatMap((w) => (w.kind === 'trial' && w.jobId === jobId ? [w.body] : []));
+  // What waits is already known here: the next trial goes on from it.
+  const before = [...trials, ...waitingTrials.map((t) => ({ ...t, correctedBy: null }) as unknown as Trial)];
+
+  async function sign(
+    operationId: string | null,
+    { step }: StepNow,
+    result: 'done' | 'failed',
+    word: string,
+  ): Promise<void> {
+    const id = newId();
+    await enter({
+      kind: 'step',
+      id,
+      jobId,
+      personId: me.id,
+      what: `Prove-out, ${step.id}`,
+      body: {
+        id,
+        releaseId: release.id,
+        operationId,
+        step: step.id,
+        result,
+        word,
+        at: new Date().toISOString(),
+        photo: null,
+      },
+    });
+  }
+
+  async function log(op: ReleasedOperation, draft: TrialDraft): Promise<void> {
+    const id = newId();
+    await enter({
+      kind: 'trial',
+      id,
+      jobId,
+      personId: me.id,
+      what: `Trial of ${op.name}`,
+      body: { ...draft, id, at: new Date().toISOString() },
+    });
+    setLogging(null);
+    toast.success('Logged.');
+  }
+
+  const signOf = (operationId: string | null) => (s: StepNow, result: 'done' | 'failed', word: string) =>
+    void sign(operationId, s, result, word);
+  const proofOf = (operationId: string | null) => stepsNow(operationId, signed, waitingSteps, me.name);
+
+  return (
+    <div className="mx-auto max-w-4xl space-y-4 p-4 text-[15px]">
+      <Head release={release} jobId={jobId} />
+      <ToolList operations={operations} quantity={job.quantity} />
+      <div className="print-block rounded-xl border border-line bg-card p-4">
+        <ProveOut name="Prove-out" steps={proofOf(null)} onSign={signOf(null)} />
+      </div>
       {operations.map((op, i) => (
-        <Block key={op.operationId} op={op} number={i + 1} />
+        <OperationBlock key={op.operationId} op={op} number={i + 1}>
+          <div className="mt-3 space-y-3 border-t border-line pt-3">
+            <ProveOut
+              name={`Prove-out of ${op.name}`}
+              steps={proofOf(op.operationId)}
+              onSign={signOf(op.operationId)}
+            />
+            <TrialList
+              trials={trials.filter((t) => t.operationId === op.operationId)}
+              waiting={waitingTrials.filter((t) => t.operationId === op.operationId)}
+              onCorrect={(t) => setLogging({ op, start: correctionOf(t) })}
+            />
+            <Button
+              look="main"
+              className="no-print min-h-14 w-full text-[17px]"
+              onClick={() => setLogging({ op, start: draftFor(release.id, op, job.heatLot, before) })}
+            >
+              <ClipboardPen size={20} aria-hidden="true" /> Log trial
+              <span className="sr-only"> of {op.name}</span>
+            </Button>
+          </div>
+        </OperationBlock>
       ))}
       <section aria-label="Signatures" className="print-block rounded-xl border border-line bg-card p-4">
         <h2 className="mb-1">Signatures</h2>
@@ -180,6 +163,30 @@ export default function FloorPage() {
         </p>
         <p className="mt-4">Proved out by ______________________ Date ____________</p>
       </section>
+      {logging && (
+        <TrialDialog
+          op={logging.op}
+          start={logging.start}
+          onLog={(draft) => log(logging.op, draft)}
+          onClose={() => setLogging(null)}
+        />
+      )}
     </div>
   );
+}
+
+/** The sheet in force, for a tablet at the machine: what to set, the prove-out to sign, trials to log. */
+export default function FloorPage() {
+  const { job: jobId = '' } = useParams();
+  const { data: release, error } = useSheet(jobId);
+  if (error && !release)
+    return (
+      <Failed
+        what="the sheet"
+        message={
+          error.status === 404 ? 'Nothing is released for this job. Do not run from a draft.' : error.message
+        }
+      />
+    );
+  return release ? <Sheet release={release} jobId={jobId} /> : <Loading what="the sheet" />;
 }

@@ -1,0 +1,52 @@
+import { liveQuery } from 'dexie';
+import { useCallback, useEffect, useState } from 'react';
+import { mutate } from 'swr';
+import { sendAlone } from './send.ts';
+import { box, type Entered, type Waiting } from './store.ts';
+
+/** What the floor has shown of a job or a release is asked for again. */
+const ofFloor = (key: unknown): boolean =>
+  typeof key === 'string' && /\/trials|\/prove-out|\/api\/findings|\/api\/trial/.test(key);
+
+/** Everything that waits in this browser, oldest first. */
+export function useWaiting(): readonly Waiting[] {
+  const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
+  useEffect(() => {
+    const seen = liveQuery(() => box.waiting.orderBy('order').toArray()).subscribe(setWaiting);
+    return () => seen.unsubscribe();
+  }, []);
+  return waiting;
+}
+
+async function sendNow(personId: string): Promise<void> {
+  const sent = await sendAlone(personId);
+  if (sent.length > 0) await mutate(ofFloor);
+}
+
+const AGAIN_MS = 5000;
+
+/** Sends what waits whenever there is a line: at the start, when it comes back, and every few seconds while something waits. */
+export function useSender(personId: string): void {
+  const waiting = useWaiting();
+  const any = waiting.some((w) => w.personId === personId && w.refused === undefined);
+  useEffect(() => {
+    if (!any) return;
+    const go = (): void => void sendNow(personId);
+    go();
+    const again = setInterval(go, AGAIN_MS);
+    addEventListener('online', go);
+    return () => {
+      clearInterval(again);
+      removeEventListener('online', go);
+    };
+  }, [any, personId]);
+}
+
+/** Puts something into the box; it is safe from then on, and is sent as soon as there is a line. */
+export const useEnter = (): ((entered: Entered) => Promise<void>) =>
+  useCallback(async (entered: Entered) => {
+    await box.waiting.add(entered as Waiting);
+  }, []);
+
+/** Takes something out that the server refused. */
+export const discard = (order: number): Promise<void> => box.waiting.delete(order);

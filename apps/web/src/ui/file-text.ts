@@ -1,0 +1,19 @@
+/** Bytes made text at a time: a call takes so many arguments and no more. */
+const PIECE = 32_768;
+
+/** A file as the server takes it. Throws when it is too large or not of a kind it takes. */
+export async function fileAsText(
+  file: File,
+  { most, kinds, allowed }: { readonly most: number; readonly kinds: RegExp; readonly allowed: string },
+): Promise<{ name: string; type: string; base64: string }> {
+  if (file.size > most) {
+    throw new Error(`${file.name} has ${(file.size / 1e6).toFixed(1)} MB; allowed: up to ${most / 1e6} MB`);
+  }
+  if (!kinds.test(file.type)) {
+    throw new Error(`${file.name} is ${file.type || 'of no known kind'}; allowed: ${allowed}`);
+  }
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  let text = '';
+  for (let i = 0; i < bytes.length; i += PIECE) text += String.fromCharCode(...bytes.subarray(i, i + PIECE));
+  return { name: file.name, type: file.type.split(';')[0]!, base64: btoa(text) };
+}

@@ -1,0 +1,124 @@
+import { isHole, type HoleOperation } from '../../operations/hole-operation.ts';
+import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
+import { planPath } from '../../operations/milling/path-plan.ts';
+import type { OperationContext } from '../../operations/context.ts';
+import type { Operation } from '../../operations/operation.ts';
+import type { Evaluation } from '../../evaluation/evaluation.ts';
+import { expectedLoad } from '../../evaluation/expected-load.ts';
+import { holeSentence, stepNotes } from '../../evaluation/step-notes.ts';
+import { measure, say, type Sentence } from '../../units/sentence.ts';
+import { aliveAfter, oneIn } from './edge-plan.ts';
+
+/** A line of the sheet that no number to set says. */
+export interface SetterFact {
+  readonly name: string;
+  readonly text: Sentence;
+}
+
+const mm = (value: number) => measure(value, 'mm');
+const counted = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
+
+function featureOf({ feature, featuresPerPart, cut }: MillingOperation): Sentence {
+  const corner = feature.cornerRadiusMm === null ? '' : ', corners R{3}';
+  const left = feature.allowanceMm > 0 ? '; {4} left on the wall' : '; finished here';
+  const through = feature.through ? ', through' : '';
+  return say(
+    `${featuresPerPart} × ${feature.kind} {0} × {1} × {2} deep${corner}${through}${left}; ${cut.direction}`,
+    mm(feature.lengthMm),
+    mm(feature.widthMm),
+    mm(feature.depthMm),
+    mm(feature.cornerRadiusMm ?? 0),
+    mm(feature.allowanceMm),
+  );
+}
+
+function waysOf(op: MillingOperation, context: OperationContext, evaluation: Evaluation): SetterFact[] {
+  const plan = planPath(op, context);
+  const { entry } = plan;
+  const feed = (evaluation.numbers.find((n) => n.key === 'vf')?.value ?? 0) * entry.feedShare;
+  const levels = counted(plan.levels, 'level');
+  const passes = plan.passes > 1 ? `, ${plan.passes} passes each` : '';
+  return [
+    {
+      name: 'Levels',
+      text: say(`${levels} of {0}${passes}`, mm(Math.min(op.cut.axialDepthMm, op.feature.depthMm))),
+    },
+    {
+      name: 'Entry',
+      text:
+        entry.method === 'outside'
+          ? say('from outside the material, at {0}', measure(feed, 'mm/min'))
+          : say(
+              `${entry.method}${entry.method === 'helix' ? ' making a {2} hole' : ''}${entry.method === 'helix' || entry.method === 'ramp' ? ', ramp {1}' : ''}, at {0}`,
+              measure(feed, 'mm/min'),
+              measure(entry.rampAngleDeg, 'deg'),
+              mm(entry.helixDiameterMm ?? 0),
+            ),
+    },
+  ];
+}
+
+const holeOf = (op: HoleOperation): Sentence => {
+  const whole = holeSentence(op);
+  return { ...whole, text: `${op.featuresPerPart} × ${whole.text}` };
+};
+
+const holding = ({ workholding }: MillingOperation): Sentence =>
+  workholding.capacityN === null
+    ? say(`${workholding.kind}, force not stated`)
+    : say(`${workholding.kind}, {0}`, measure(workholding.capacityN, 'N'));
+
+/** What is heard of a sound cut, and what is not to be. */
+function soundOf(op: Operation, context: OperationContext, evaluation: Evaluation): Sentence {
+  const teeth = Number(context.cutter.properties.ZEFP ?? context.cutter.properties.NOF ?? 1);
+  const hz = measure((op.cut.speedRpm * teeth) / 60, 'Hz');
+  const chatter = evaluation.limits.find((l) => l.id === 'limit-depth');
+  if (isHole(op) && !chatter) return say('even; a squeal or a crack is a reason to stop');
+  return chatter && chatter.state !== 'clear'
+    ? say('even hum at {0}; it may squeal: stop and call if it does', hz)
+    : say('even hum at {0}; a squeal is not expected: stop if it comes', hz);
+}
+
+/** When to change the edge, in features: “after 4 features; 1 in 20 fails earlier”. */
+export function changeFact(op: Operation, evaluation: Evaluation): SetterFact | null {
+  if (!evaluation.featuresPerEdge) return null;
+  const one = isHole(op) ? 'hole' : 'feature';
+  const early = 1 - aliveAfter(op.featuresPerEdge, evaluation.featuresPerEdge);
+  return {
+    name: 'Change the edge',
+    text: say(
+      `after ${counted(op.featuresPerEdge, one)}, never inside one; ${oneIn(early)} ${early > 0.4 ? 'fail' : 'fails'} earlier`,
+    ),
+  };
+}
+
+/** What the setter and the machinist have to know of an operation beside the numbers to set, as the sheet says it. */
+export function setterFacts(
+  op: Operation,
+  context: OperationContext,
+  evaluation: Evaluation,
+): readonly SetterFact[] {
+  const load = expectedLoad(op, context, evaluation);
+  const rated = Math.min(context.cutter.properties.RPMX ?? Infinity, context.holder.max_rpm || Infinity);
+  const notes = isHole(op) ? stepNotes(op) : [];
+  const change = changeFact(op, evaluation);
+  return [
+    { name: isHole(op) ? 'Hole' : 'Feature', text: isHole(op) ? holeOf(op) : featureOf(op) },
+    ...notes.map((text) => ({ name: 'Note', text })),
+    ...(op.kind === 'milling' ? waysOf(op, context, evaluation) : []),
+    ...(op.kind === 'milling' ? [{ name: 'Holding', text: holding(op) }] : []),
+    {
+      name: 'Load meter',
+      text: say(
+        '{0} to {1} expected, about {2}; stop above {3}',
+        measure(load.low, 'percent'),
+        measure(load.high, 'percent'),
+        measure(load.value, 'percent'),
+        measure(Math.max(1.3 * load.high, load.high + 5), 'percent'),
+      ),
+    },
+    { name: 'Sound', text: soundOf(op, context, evaluation) },
+    ...(Number.isFinite(rated) ? [{ name: 'Never above', text: say('{0}', measure(rated, 'rpm')) }] : []),
+    ...(change ? [change] : []),
+  ];
+}
