@@ -37,6 +37,7 @@ const view = <O extends Operation>(pieces: Pieces<O>): KindView =>
   ({ Compare: null, ...pieces }) as unknown as KindView;
 
 const SPINDLE = { id: 'spindle', name: 'Spindle', Panel: lazy(() => import('./panels/spindle-panel.tsx')) };
+const EDGE = { id: 'edge', name: 'Tool life', Panel: lazy(() => import('./panels/edge-panel.tsx')) };
 
 const milling = view<MillingOperation>({
   Drawing: MillingDrawing,
@@ -46,6 +47,7 @@ const milling = view<MillingOperation>({
     { id: 'window', name: 'Window', Panel: lazy(() => import('./panels/window-panel.tsx')) },
     { id: 'turn', name: 'Forces', Panel: lazy(() => import('./panels/turn-panel.tsx')) },
     { id: 'heat', name: 'Heat', Panel: lazy(() => import('./panels/heat-panel.tsx')) },
+    EDGE,
     { id: 'wall', name: 'Wall', Panel: lazy(() => import('./panels/wall-panel.tsx')) },
     { id: 'path', name: 'Path', Panel: lazy(() => import('./panels/path-panel.tsx')) },
     { id: 'odds', name: 'Confidence', Panel: lazy(() => import('./panels/odds-panel.tsx')) },
@@ -53,7 +55,7 @@ const milling = view<MillingOperation>({
   Compare: Comparison,
 });
 
-const hole = view<HoleOperation>({ Drawing: HoleSection, Cards: HoleCard, panels: [SPINDLE] });
+const hole = view<HoleOperation>({ Drawing: HoleSection, Cards: HoleCard, panels: [SPINDLE, EDGE] });
 
 const drilling = view<DrillingOperation>({
   Drawing: HoleSection,

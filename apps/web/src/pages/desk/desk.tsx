@@ -12,6 +12,7 @@ import { Button } from '../../ui/button.tsx';
 import { FIELD_LOOK } from '../../ui/field.tsx';
 import { Failed, Loading } from '../../ui/page-states.tsx';
 import { DeskColumn } from './desk-column.tsx';
+import { Findings } from './findings.tsx';
 import { NewJobDialog } from './new-job-dialog.tsx';
 
 const WAITS: readonly { readonly status: JobStatus; readonly title: string; readonly empty: string }[] = [
@@ -105,6 +106,7 @@ export function Desk() {
           </>
         )}
       </div>
+      {!floor && <Findings />}
       <div className="grid gap-4 md:grid-cols-3">
         {WAITS.map((w) => (
           <DeskColumn

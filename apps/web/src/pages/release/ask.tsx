@@ -1,10 +1,10 @@
 import { speak } from '@burl/core';
-import { mayEdit } from '@burl/contract';
+import { type AtMachine, mayEdit } from '@burl/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { call, messageOf } from '../../api/client.ts';
-import { useCrib, useJob, useSession } from '../../api/hooks.ts';
+import { useCrib, useJob, useRelease, useReleases, useSession } from '../../api/hooks.ts';
 import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
@@ -13,6 +13,15 @@ import { Loading } from '../../ui/page-states.tsx';
 import { StateWord } from '../../ui/state-mark.tsx';
 import { contextOf } from '../../judging/context.ts';
 import { judge } from '../../judging/judgement.ts';
+import { AtMachineTable, nothingAtMachine } from './at-machine.tsx';
+
+/** What the last sheet of a job said of programs and pockets. */
+function useLastSheet(jobId: string): readonly AtMachine[] {
+  const { data: releases } = useReleases(jobId);
+  const last = releases?.find((r) => r.state === 'released' || r.state === 'superseded');
+  const { data: release } = useRelease(last?.id);
+  return release?.snapshot.operations.flatMap((o) => (o.atMachine ? [o.atMachine] : [])) ?? [];
+}
 
 /** Before anything is asked: what would be released now. */
 export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<void> }) {
@@ -21,6 +30,8 @@ export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<vo
   const { data: session } = useSession();
   const system = useSystem();
   const [note, setNote] = useState('');
+  const [entered, setEntered] = useState<readonly AtMachine[] | null>(null);
+  const last = useLastSheet(jobId);
   const [failed, setFailed] = useState<string | null>(null);
   if (!detail || !crib || !session?.person) return <Loading what="the job" />;
   const rows = detail.setups.flatMap((s) =>
@@ -29,13 +40,16 @@ export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<vo
       return { o, e: judge(document, contextOf(crib, document, detail.job)).evaluation };
     }),
   );
+  // What the last sheet said holds until another is entered.
+  const atMachine =
+    entered ?? rows.map(({ o }) => last.find((m) => m.operationId === o.id) ?? nothingAtMachine(o.id));
   const over = rows.filter((r) => r.e?.state === 'over');
   const edit = mayEdit(session.person.role);
 
   async function ask(): Promise<void> {
     setFailed(null);
     try {
-      await call('POST', '/api/jobs/:id/release-requests', { id: jobId }, { note });
+      await call('POST', '/api/jobs/:id/release-requests', { id: jobId }, { note, atMachine });
       toast.success('Asked for release. The numbers are held until it is decided.');
       await onDone();
     } catch (error) {
@@ -76,6 +90,16 @@ export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<vo
       )}
       {edit ? (
         <div className="space-y-3">
+          <details open={atMachine.some((m) => m.program !== '')}>
+            <summary className="cursor-pointer font-semibold">
+              At the machine: program, offset, pocket
+            </summary>
+            <AtMachineTable
+              rows={atMachine}
+              names={new Map(rows.map(({ o }) => [o.id, o.name]))}
+              onChange={setEntered}
+            />
+          </details>
           <Field
             label="Note to the approver"
             hint={
