@@ -18,7 +18,7 @@ export function shippedCrib(folder: string): Crib {
     holders: entries('holders'),
     materials: { substrates: data('cutters')['substrates']!, coatings: data('cutters')['coatings']! },
     stock: [],
-  learnt: [],
+    learnt: [],
     assemblies: [],
     resonance: { serial: null, tips: [], observations: [] },
   };

@@ -317,5 +317,5 @@ export { edgePlan, type EdgePlan, oneIn } from './deciding/batch/edge-plan.ts';
 export { type Exposure, exposureOf } from './deciding/batch/exposure.ts';
 export { diagnose, type Suspect } from './deciding/diagnosis/diagnose.ts';
 export type { DiagnosisCase } from './deciding/diagnosis/case.ts';
-export { changeFact, type SetterFact, setterFacts } from './deciding/batch/setter-facts.ts';
+export { changeFact, failEarlier, type SetterFact, setterFacts } from './deciding/batch/setter-facts.ts';
 export { kaplanMeier } from './physics/life/kaplan-meier.ts';

@@ -16,6 +16,8 @@ import {
 import { record } from '../store/audit.ts';
 import { wholeCrib } from '../store/crib-store.ts';
 import { foundBy } from '../store/found-by.ts';
+import { jobDetail } from '../store/job-store.ts';
+import { type Judged, judgedOperations } from '../store/judged-operations.ts';
 import { releaseCase, snapshotOf } from '../store/release-store.ts';
 import { workHere } from '../work/work.ts';
 import { hashPassword } from '../http/passwords.ts';
@@ -23,6 +25,7 @@ import { demoSteps } from './demo-holes.ts';
 import type { DemoJob } from './demo-job.ts';
 import { demoJobs } from './demo-jobs.ts';
 import { demoChatter } from './demo-chatter.ts';
+import { demoLogbook, type ReleasedDemo } from './demo-logbook.ts';
 
 /** Shown on the sign-in page while the demo accounts exist. */
 export const DEMO_PASSWORD = 'burl-demo-2026';
@@ -34,7 +37,8 @@ const DEMO_PEOPLE: readonly { name: string; email: string; role: Role }[] = [
   { name: 'Ines Okafor', email: 'administrator@burl.example', role: 'administrator' },
 ];
 
-const day = (offset: number): string => new Date(Date.now() + offset * 86_400_000).toISOString().slice(0, 10);
+const DAY_MS = 86_400_000;
+const day = (offset: number): string => new Date(Date.now() + offset * DAY_MS).toISOString().slice(0, 10);
 
 /** Demo people, jobs, releases and a few shop tools; once, on a database that has no people yet, by one server at a time. */
 export async function seedDemo(db: Database): Promise<void> {
@@ -89,12 +93,25 @@ export async function seedDemo(db: Database): Promise<void> {
       engineer,
       'First batch of this body. Slot and bore rest on library data; hardness comes with the bar.',
     );
-    await ask(
+    const sheet = await ask(
       tx,
       released,
       engineer,
       'Same cut as the prototype hub; kc, runout and one worn edge measured there.',
       approver,
+    );
+    const floor = made[2] as Person;
+    const judged: Judged[] = [];
+    for (const id of ids) {
+      const { job, setups: route } = await jobDetail(tx, id);
+      judged.push(...judgedOperations(job, route, crib));
+    }
+    await demoLogbook(
+      tx,
+      { engineer, floor },
+      { jobId: released, ...sheet },
+      judged,
+      crib.alloys.map((a) => a.document),
     );
   });
 }
@@ -147,7 +164,7 @@ async function ask(
   engineer: Person,
   requestNote: string,
   approver?: Person,
-): Promise<void> {
+): Promise<Pick<ReleasedDemo, 'releaseId' | 'snapshot'>> {
   const found = await releaseCase(tx, jobId);
   const snapshot = await snapshotOf(
     found,
@@ -162,23 +179,32 @@ async function ask(
     })),
   );
   const decided = approver
-    ? { decidedById: approver.id, decidedAt: new Date(), reason: 'Evidence read; first piece under my eyes.' }
+    ? {
+        decidedById: approver.id,
+        decidedAt: new Date(Date.now() - 25 * DAY_MS),
+        reason: 'Evidence read; first piece under my eyes.',
+      }
     : {};
-  await tx.insert(releases).values({
-    jobId,
-    revision: 1,
-    state: approver ? 'released' : 'requested',
-    requestedById: engineer.id,
-    requestNote,
-    snapshot,
-    ...decided,
-  });
+  const [row] = await tx
+    .insert(releases)
+    .values({
+      jobId,
+      revision: 1,
+      state: approver ? 'released' : 'requested',
+      requestedById: engineer.id,
+      requestNote,
+      ...(approver ? { requestedAt: new Date(Date.now() - 26 * DAY_MS) } : {}),
+      snapshot,
+      ...decided,
+    })
+    .returning({ id: releases.id });
   await tx
     .update(jobs)
     .set({ status: approver ? 'released' : 'requested', updatedBy: (approver ?? engineer).name })
     .where(sql`${jobs.id} = ${jobId}`);
   await record(tx, engineer, { action: 'asked for release', jobId, subject: `${snapshot.job.number} rev 1` });
   if (approver) await record(tx, approver, { action: 'released', jobId, subject: 'rev 1' });
+  return { releaseId: row!.id, snapshot };
 }
 
 /** Drills a shop would have ground for it, as copies of built-in ones, and a few assemblies. */

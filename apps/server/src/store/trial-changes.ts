@@ -1,5 +1,5 @@
 import type { Person, Trial, TrialInput } from '@burl/contract';
-import { asRun, type Operation, type OperationContext, type TrialBasis } from '@burl/core';
+import { asRun, formatMeasure, type Operation, type OperationContext, type TrialBasis } from '@burl/core';
 import { and, eq, isNull } from 'drizzle-orm';
 import { record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
@@ -42,10 +42,10 @@ export function findingText(input: TrialInput, minutes: number, expected: number
   const { ending, brokeAt, sound, part, glow, note } = input;
   const failed = ending === 'broken' || ending === 'chipped';
   if (!failed && sound !== 'squeal' && part !== 'scrapped' && glow !== true) return null;
-  const about = (n: number): string => (n < 10 ? n.toFixed(1) : n.toFixed(0));
+  const about = (n: number): string => formatMeasure(n, 'min-life', 'metric');
   const facts = [
     failed &&
-      `Edge ${input.edge} ${ending}${brokeAt ? ` (${brokeAt})` : ''} in feature ${Math.ceil(input.features)}, after ${about(minutes)} min of cutting${expected === null ? '' : `; about ${about(expected)} min expected`}.`,
+      `Edge ${input.edge} ${ending}${brokeAt ? ` (${brokeAt})` : ''} in feature ${Math.ceil(input.features)}, after ${about(minutes)} of cutting${expected === null ? '' : `; about ${about(expected)} expected`}.`,
     sound === 'squeal' && 'It squealed.',
     glow === true && 'It glowed.',
     part === 'scrapped' && 'Part scrapped.',

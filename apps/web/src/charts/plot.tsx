@@ -111,6 +111,7 @@ export const Plot = memo(function Plot({
   y,
   right,
   log = false,
+  xLog = false,
   xRange,
   xStep,
   yRange,
@@ -127,6 +128,7 @@ export const Plot = memo(function Plot({
   /** Name of a second axis at the right. */
   right?: string;
   log?: boolean;
+  xLog?: boolean;
   xRange?: readonly [number, number];
   /** Distance of marks along the axis. */
   xStep?: number;
@@ -151,7 +153,7 @@ export const Plot = memo(function Plot({
       events: [],
       plugins: { legend: legend === 'none' ? { display: false } : { ...chartLegend(), position: legend } },
       scales: {
-        x: { ...chartAxis(x, xStep), type: 'linear', ...range(x0, x1) },
+        x: { ...chartAxis(x, xStep), type: xLog ? 'logarithmic' : 'linear', ...range(x0, x1) },
         y: {
           ...chartAxis(y),
           type: log ? 'logarithmic' : 'linear',
@@ -173,7 +175,7 @@ export const Plot = memo(function Plot({
     }),
     // The theme is read from the page while this is made.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [x, xStep, y, right, log, x0, x1, y0, y1, yMost, rightMost, legend, theme],
+    [x, xStep, y, right, log, xLog, x0, x1, y0, y1, yMost, rightMost, legend, theme],
   );
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const data = useMemo(() => ({ datasets: curves.map(datasetOf) }), [curves, theme]);

@@ -30,6 +30,8 @@ const TYPE_WORDS: Readonly<Record<string, string>> = {
   drill_hss: 'HSS drill',
   drill_indexable: 'Indexable drill',
 };
+/** What a material is called before its figures. */
+const short = (name: string): string => name.split(/[,(]/)[0]!.trim();
 const asWords = (id: string): string => {
   const words = id.replaceAll('_', ' ');
   return words.charAt(0).toUpperCase() + words.slice(1);
@@ -45,8 +47,8 @@ function namesOf(crib: Crib | undefined): CribNames {
       const [type = '', substrate = '', coating = ''] = edgeFamily.split('/');
       return [
         TYPE_WORDS[type] ?? asWords(type),
-        materials?.substrates[substrate]?.name ?? substrate,
-        materials?.coatings[coating]?.name ?? coating,
+        short(materials?.substrates[substrate]?.name ?? substrate).toLowerCase(),
+        short(materials?.coatings[coating]?.name ?? coating),
       ].join(', ');
     },
   };

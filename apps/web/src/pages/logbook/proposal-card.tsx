@@ -16,10 +16,19 @@ import { StateWord } from '../../ui/state-mark.tsx';
 import type { CribNames } from './crib-names.ts';
 
 const figures = (v: number): string =>
-  v >= 1000 ? Math.round(v).toLocaleString('en-GB') : String(Number(v.toPrecision(v < 10 ? 2 : 3)));
+  v >= 1000
+    ? Math.round(v).toLocaleString('en-GB')
+    : v < 10
+      ? v.toFixed(2)
+      : String(Number(v.toPrecision(2)));
+
+/** Life beyond which nobody has tried, minutes. */
+const LONGEST_MIN = 600;
+const shown = (v: number, unit: string): string =>
+  unit === 'min' && v > LONGEST_MIN ? `>${LONGEST_MIN}` : figures(v);
 
 const withBand = ([low, value, high]: FittedNumber['before'], unit: string): string =>
-  `${figures(value)}${unit ? ` ${unit}` : ''} (${figures(low)}–${figures(high)})`;
+  `${shown(value, unit)}${unit ? ` ${unit}` : ''} (${shown(low, unit)}–${shown(high, unit)})`;
 
 /** Ids of machines inside a name become the names of the shop. */
 const named = (name: string, names: CribNames): string => {

@@ -100,6 +100,7 @@ export function TrialPlots({ question }: { question: TrialQuestion }) {
           x="cutting speed, m/min"
           y="life, min"
           log
+          xLog
         />
       </Picture>
       <Picture title="Life, measured against expected">
@@ -110,6 +111,7 @@ export function TrialPlots({ question }: { question: TrialQuestion }) {
             x="life the library expects, min"
             y="life, min"
             log
+            xLog
           />
         ) : (
           <p className="text-soft">No life was expected of these edges.</p>

@@ -1,7 +1,7 @@
 import type { Evaluation } from '../../evaluation/evaluation.ts';
 import { Z90 } from '../../judging/estimate.ts';
 import type { Band } from '../../judging/result.ts';
-import { normalBelow } from '../../numerics/normal.ts';
+import { normalBelow, normalDeviate } from '../../numerics/normal.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import { LONGEST_LIFE_MIN } from '../../operations/life-state.ts';
 import type { Operation } from '../../operations/operation.ts';
@@ -9,7 +9,7 @@ import {
   type ChangePoint,
   changePoints,
   cheapestChange,
-  costPerFeature,
+  type PossibleSurvival,
 } from '../../physics/life/change-point.ts';
 import { failureCosts, type FailureCosts } from './failure-cost.ts';
 
@@ -43,6 +43,24 @@ export interface EdgePlan {
 /** Standard deviation of the logarithm a band stands for. */
 const sigmaOfBand = ({ value, high }: Band): number => Math.max(0.02, Math.log(high / value) / Z90);
 
+/** Deciles of a standard normal: what all edges of a set-up may share, nine ways alike likely. */
+const SHARED = [0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9].map(normalDeviate);
+/** Scatter of ln life from edge to edge where nobody learnt it. */
+const USUAL_SCATTER = 0.3;
+
+/** What the survival may be: the doubt all edges share in nine steps, the scatter from edge to edge about each. */
+function possibleSurvival(lasts: Band, sources: Evaluation['sources'], most: number): PossibleSurvival[] {
+  const whole = sigmaOfBand(lasts);
+  const scatter = Math.min(whole, sources.find((q) => q.id === 'edge-to-edge')?.sigma ?? USUAL_SCATTER);
+  const shared = Math.sqrt(Math.max(0, whole ** 2 - scatter ** 2));
+  return SHARED.map((z) => ({
+    weight: 1 / SHARED.length,
+    alive: Float64Array.from({ length: most + 1 }, (_, k) =>
+      k === 0 ? 1 : 1 - normalBelow((Math.log(k / lasts.value) - shared * z) / scatter),
+    ),
+  }));
+}
+
 /** Chance that an edge is good after k features, by the band of features it lasts. */
 export function aliveAfter(features: number, lasts: Band): number {
   return features <= 0 ? 1 : 1 - normalBelow(Math.log(features / lasts.value) / sigmaOfBand(lasts));
@@ -55,20 +73,22 @@ export function aliveAfter(features: number, lasts: Band): number {
 export function edgePlan(
   op: Operation,
   context: OperationContext,
-  evaluation: Pick<Evaluation, 'featuresPerEdge' | 'time'>,
+  evaluation: Pick<Evaluation, 'featuresPerEdge' | 'time' | 'sources'>,
 ): EdgePlan | null {
   const lasts = evaluation.featuresPerEdge;
   if (!lasts || !(lasts.value > 0)) return null;
   const beyond = LONGEST_LIFE_MIN / Math.max(1e-6, evaluation.time.cutting);
   const most = Math.ceil(Math.min(MOST_FEATURES, beyond, Math.max(op.featuresPerEdge, 3 * lasts.high)));
   const alive = Array.from({ length: Math.max(2, most + 1) }, (_, k) => aliveAfter(k, lasts));
+  const possible = possibleSurvival(lasts, evaluation.sources, alive.length - 1);
   const best = (attended: boolean): PlannedChange => {
     const costs = failureCosts(op, context, attended);
-    return { ...cheapestChange(alive, costs), costs };
+    return { ...cheapestChange(possible, costs), costs };
   };
   const isAttended = (op.economics.hoursLost ?? null) === null;
   const costs = failureCosts(op, context, isAttended);
   const stated = Math.min(op.featuresPerEdge, alive.length - 1);
+  const points = changePoints(possible, costs);
   let made = 0;
   for (let k = 0; k < stated; k++) made += alive[k]!;
   const shelf = op.edgesOnShelf ?? context.shelf?.edges ?? null;
@@ -82,11 +102,11 @@ export function edgePlan(
     unattended: best(false),
     stated: {
       features: op.featuresPerEdge,
-      costPerFeature: costPerFeature(alive, stated, costs),
+      costPerFeature: points[stated - 1]?.costPerFeature ?? 0,
       failsEarlier: 1 - aliveAfter(op.featuresPerEdge, lasts),
     },
     isAttended,
-    points: changePoints(alive, costs),
+    points,
     edgesForBatch,
     shelf,
     shelfEndsOnPart: runsOut !== null && runsOut <= context.quantity ? runsOut : null,

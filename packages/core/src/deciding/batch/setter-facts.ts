@@ -15,6 +15,8 @@ export interface SetterFact {
   readonly text: Sentence;
 }
 
+/** Load, %, below which a meter shows nothing one could act on. */
+const READABLE = 10;
 const mm = (value: number) => measure(value, 'mm');
 const counted = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
 
@@ -79,6 +81,12 @@ function soundOf(op: Operation, context: OperationContext, evaluation: Evaluatio
     : say('even hum at {0}; a squeal is not expected: stop if it comes', hz);
 }
 
+/** “1 in 20 fails earlier”. */
+export const failEarlier = (chance: number): string => {
+  const share = oneIn(chance);
+  return `${share} ${share.startsWith('1 in') ? 'fails' : 'fail'} earlier`;
+};
+
 /** When to change the edge, in features: “after 4 features; 1 in 20 fails earlier”. */
 export function changeFact(op: Operation, evaluation: Evaluation): SetterFact | null {
   if (!evaluation.featuresPerEdge) return null;
@@ -86,9 +94,7 @@ export function changeFact(op: Operation, evaluation: Evaluation): SetterFact | 
   const early = 1 - aliveAfter(op.featuresPerEdge, evaluation.featuresPerEdge);
   return {
     name: 'Change the edge',
-    text: say(
-      `after ${counted(op.featuresPerEdge, one)}, never inside one; ${oneIn(early)} ${early > 0.4 ? 'fail' : 'fails'} earlier`,
-    ),
+    text: say(`after ${counted(op.featuresPerEdge, one)}, never inside one; ${failEarlier(early)}`),
   };
 }
 
@@ -110,7 +116,9 @@ export function setterFacts(
     {
       name: 'Load meter',
       text: say(
-        '{0} to {1} expected, about {2}; stop above {3}',
+        load.high < READABLE
+          ? 'about {2}: too little for the meter to warn, listen instead; stop above {3}'
+          : '{0} to {1} expected, about {2}; stop above {3}',
         measure(load.low, 'percent'),
         measure(load.high, 'percent'),
         measure(load.value, 'percent'),

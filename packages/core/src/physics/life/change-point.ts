@@ -28,28 +28,44 @@ export function costPerFeature(alive: ArrayLike<number>, features: number, costs
   return (costs.change + (1 - alive[features]!) * costs.failure) / made;
 }
 
-/** Every change point up to the last feature of the survival curve, from one feature on. */
-export function changePoints(alive: ArrayLike<number>, costs: EdgeCosts): ChangePoint[] {
+/** A survival curve that may be the true one, with its weight; weights sum to one. */
+export interface PossibleSurvival {
+  readonly weight: number;
+  readonly alive: ArrayLike<number>;
+}
+
+/**
+ * Every change point up to the last feature of the curves, its cost averaged over what the edges may be like. All edges of a set-up
+ * share what is not known of them: averaging the curves themselves would take that for scatter and run edges to their end.
+ */
+export function changePoints(possible: readonly PossibleSurvival[], costs: EdgeCosts): ChangePoint[] {
   requirePositive('cost of an edge and its change', costs.change);
+  const most = Math.min(...possible.map((p) => p.alive.length)) - 1;
+  const made = possible.map(() => 0);
   const points: ChangePoint[] = [];
-  let made = 0;
-  for (let k = 1; k < alive.length; k++) {
-    made += alive[k - 1]!;
-    const failsEarlier = 1 - alive[k]!;
-    points.push({
-      features: k,
-      costPerFeature: (costs.change + failsEarlier * costs.failure) / made,
-      failsEarlier,
-    });
+  for (let k = 1; k <= most; k++) {
+    let cost = 0;
+    let failsEarlier = 0;
+    for (const [i, { weight, alive }] of possible.entries()) {
+      made[i]! += alive[k - 1]!;
+      const fails = 1 - alive[k]!;
+      failsEarlier += weight * fails;
+      cost += (weight * (costs.change + fails * costs.failure)) / made[i]!;
+    }
+    points.push({ features: k, costPerFeature: cost, failsEarlier });
   }
   return points;
 }
 
-/** The change point that costs least. Throws when the survival curve has no feature. */
-export function cheapestChange(alive: ArrayLike<number>, costs: EdgeCosts): ChangePoint {
-  const points = changePoints(alive, costs);
+/** Share of edges that may fail before they are changed, whatever it costs: beyond it nothing is planned any more. Judgement. */
+const MOST_FAILING = 0.5;
+
+/** The change point that costs least, where at most half of the edges fail before; at least one feature. Throws without any. */
+export function cheapestChange(possible: readonly PossibleSurvival[], costs: EdgeCosts): ChangePoint {
+  const points = changePoints(possible, costs);
   let best = points[0];
   if (!best) throw new RangeError('invalid survival curve; one feature or more is needed');
-  for (const p of points) if (p.costPerFeature < best.costPerFeature) best = p;
+  for (const p of points)
+    if (p.failsEarlier <= MOST_FAILING && p.costPerFeature < best.costPerFeature) best = p;
   return best;
 }

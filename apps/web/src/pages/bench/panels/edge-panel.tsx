@@ -3,6 +3,7 @@ import {
   type EdgePlan,
   type Exposure,
   exposureOf,
+  failEarlier,
   formatMeasure,
   isHole,
   type Operation,
@@ -73,16 +74,20 @@ function Choices({
   const one = isHole(op) ? 'hole' : 'feature';
   const money = (v: number): string => formatMeasure(v, 'money', system);
   const choice = (name: string, p: EdgePlan['attended']) => (
-    <Button
-      disabled={readOnly || p.features === op.featuresPerEdge}
-      onClick={() => onChange({ ...op, featuresPerEdge: p.features })}
-    >
-      {name}: change after {p.features} {p.features === 1 ? one : `${one}s`} ({oneIn(p.failsEarlier)} fails
-      earlier, {money(p.costPerFeature)} per {one})
-    </Button>
+    <span className="flex items-center gap-2">
+      <Button
+        disabled={readOnly || p.features === op.featuresPerEdge}
+        onClick={() => onChange({ ...op, featuresPerEdge: p.features })}
+      >
+        {name}: change after {p.features}
+      </Button>
+      <span className="text-[13px] text-soft">
+        {failEarlier(p.failsEarlier)}, {money(p.costPerFeature)} per {one}
+      </span>
+    </span>
   );
   return (
-    <div className="flex flex-wrap gap-2">
+    <div className="flex flex-wrap gap-x-4 gap-y-1">
       {choice('Attended', plan.attended)}
       {choice('Unattended', plan.unattended)}
     </div>
@@ -131,7 +136,7 @@ export default function EdgePanel({
   if (!plan)
     return <p className="text-soft">Wear does not end an edge here, or no life is known: nothing to plan.</p>;
   const { stated } = plan;
-  const text = `Changed after ${stated.features} ${stated.features === 1 ? one : `${one}s`}, ${oneIn(stated.failsEarlier)} fails earlier.`;
+  const text = `Changed after ${stated.features} ${stated.features === 1 ? one : `${one}s`}, ${failEarlier(stated.failsEarlier)}.`;
   return (
     <div className="flex h-full min-h-0 flex-col gap-1.5">
       <p className="text-[13px]">
