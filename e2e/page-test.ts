@@ -11,13 +11,15 @@ interface PageFixtures {
 interface WorkerFixtures {
   /** Address of this worker's own server. */
   readonly address: string;
+  /** Tests that change the demo for good name a site of their own: another name is another worker with a server of its own. */
+  readonly site: string;
 }
 
 /** Playwright's test, on this worker's own server, and told what the page itself had to complain about. */
 export const test = base.extend<PageFixtures, WorkerFixtures>({
+  site: ['demo', { scope: 'worker', option: true }],
   address: [
-    // eslint-disable-next-line no-empty-pattern -- the first argument names the fixtures used, here none
-    async ({}, use) => {
+    async ({ site: _ }, use) => {
       const server = await ownServer();
       await use(server.url);
       await server.stop();

@@ -39,7 +39,9 @@ function waysOf(op: MillingOperation, context: OperationContext, evaluation: Eva
   const { entry } = plan;
   const feed = (evaluation.numbers.find((n) => n.key === 'vf')?.value ?? 0) * entry.feedShare;
   const levels = counted(plan.levels, 'level');
-  const passes = plan.passes > 1 ? `, ${plan.passes} passes each` : '';
+  // A path that winds its way in has no passes one could count at the machine.
+  const counts = op.path.strategy === 'levels' || op.path.strategy === 'high-feed';
+  const passes = counts && plan.passes > 1 ? `, ${plan.passes} passes each` : '';
   return [
     {
       name: 'Levels',
