@@ -139,7 +139,7 @@ const PLACES: readonly Place[] = [
             ((await r.json()) as { id: string; number: string }[]).find((j) => j.number === 'TT-0412')!.id,
         );
       await page.goto(`/jobs/${id}/floor`);
-      await expect(page.getByRole('heading', { name: 'Prove-out' })).toBeVisible();
+      await expect(page.getByRole('region', { name: 'Prove-out', exact: true })).toBeVisible();
     },
   },
   {

@@ -8,7 +8,7 @@ const POCKET = 'Rough lock pocket';
 
 async function openSheet(page: Page): Promise<void> {
   await page
-    .getByRole('link', { name: /TT-0412/ })
+    .getByRole('link', { name: /TT-0412 Tidal/ })
     .first()
     .tap();
   await expect(page.getByRole('heading', { name: /TT-0412 Tidal turbine/ })).toBeVisible();
@@ -109,7 +109,10 @@ test('from the sheet to what was learnt: prove-out, a trial in six taps without 
   await expect(proposal.getByRole('link', { name: 'TT-0420 Rough plate pocket' })).toBeVisible();
   await proposal.getByLabel('Note').fill('Edges of the hub and of the plates before');
   await proposal.getByRole('button', { name: 'Accept as measured here' }).click();
-  await expect(page.getByRole('region', { name: 'Measured here' })).toContainText('Accepted by Ada Eder');
+  await expect(page.getByText('Accepted: measured here from now on.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Measured here' })).toContainText(
+    'Edges of the hub and of the plates before',
+  );
   const after = await plateLife(page);
   expect(after).toBeLessThan(0.8 * before);
   await page.getByRole('tab', { name: 'Tool life' }).click();
@@ -131,11 +134,12 @@ test('from the sheet to what was learnt: prove-out, a trial in six taps without 
   await page.getByLabel(`Program of ${POCKET}`).fill('04122');
   await page.getByLabel('Note to the approver').fill('Change point from the edges logged here.');
   await page.getByRole('button', { name: 'Request release' }).click();
+  await expect(page.getByText('You asked for this release')).toBeVisible();
   await signOut(page);
 
   await signIn(page, 'approver');
   await page
-    .getByRole('link', { name: /TT-0412/ })
+    .getByRole('link', { name: /TT-0412 Tidal/ })
     .first()
     .click();
   const decision = page.getByRole('region', { name: 'Decision' });

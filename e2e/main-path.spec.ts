@@ -83,7 +83,7 @@ test('three people take a job from request to sheet', async ({ page }) => {
   await signIn(page, 'floor');
   await expect(page.getByRole('button', { name: 'New job' })).toHaveCount(0);
   await page.getByRole('link', { name: /GW-2001/ }).click();
-  await expect(page.getByRole('heading', { name: 'Prove-out' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Prove-out', exact: true })).toBeVisible();
   await expect(page.getByText('Revision 1, released by Leo Lindqvist')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Cautions' }).first()).toBeVisible();
   await page.getByRole('button', { name: 'inch' }).click();

@@ -97,7 +97,7 @@ await page.getByRole('heading', { name: /Revision 1/ }).waitFor();
 await shot('release-evidence');
 await page.goto(`${base}/`);
 await page.getByRole('link', { name: /Sheet of TT-0412/ }).click();
-await page.getByRole('heading', { name: 'Prove-out' }).waitFor();
+await page.getByRole('region', { name: 'Prove-out', exact: true }).waitFor();
 await shot('sheet');
 await page.goto(`${base}/`);
 await page

@@ -12,6 +12,7 @@ import { holdHalfSent } from './half-sent.ts';
 import { type HeldServer, holdServer } from './held-server.ts';
 import { holdHostileRequests } from './hostile-requests.ts';
 import { holdKillRounds } from './kill-rounds.ts';
+import { holdLogbook } from './logbook.ts';
 import { below, none, printRows, type Row } from './row.ts';
 import { holdSchedules } from './schedules.ts';
 import { holdSeveralServers } from './several-servers.ts';
@@ -80,6 +81,7 @@ const SCENARIOS: Readonly<Record<string, (size: number) => Promise<Row[]>>> = {
   bodies: () => onServer((server) => holdBodiesAtLimit(server)),
   entries: (size) => entries(Math.ceil(100_000 * size)),
   crib: (size) => onServer((server) => holdFilledCrib(server, { tools: Math.ceil(20_000 * size) })),
+  logbook: (size) => onServer((server, { url }) => holdLogbook(server, url, Math.ceil(1_000_000 * size))),
   hostile: (size) => onServer((server) => holdHostileRequests(server, Math.ceil(20_000 * size))),
   kill: (size) => holdKillRounds(Math.ceil(200 * size)),
   'sign-outs': (size) => onServer((server) => holdSignOuts(server, Math.ceil(200 * size))),

@@ -1,6 +1,6 @@
 import { mayAdminister, type Person } from '@burl/contract';
 import { Keyboard, LogOut, Moon, Search, Sun } from 'lucide-react';
-import { type CSSProperties, type ReactNode, useEffect, useMemo, useState } from 'react';
+import { type CSSProperties, lazy, type ReactNode, Suspense, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, NavLink, useNavigate } from 'react-router';
 import { mutate } from 'swr';
@@ -9,9 +9,10 @@ import { AccountDialog } from './account-dialog.tsx';
 import { type Action, useOffer } from './actions.tsx';
 import { CommandPalette } from './command-palette.tsx';
 import { KeyboardHelp } from './keyboard-help.tsx';
-import { useSender } from '../outbox/use-outbox.ts';
 import { usePreferences } from './preferences.tsx';
-import { WaitingStrip } from './waiting-strip.tsx';
+
+/** Comes after the page: what waits in the browser’s database is in no hurry. */
+const WaitingStrip = lazy(() => import('./waiting-strip.tsx'));
 
 function useOnline(): boolean {
   const [online, setOnline] = useState(navigator.onLine);
@@ -150,7 +151,6 @@ export function Frame({
   const [account, setAccount] = useState(false);
   const navigate = useNavigate();
   const online = useOnline();
-  useSender(person.id);
   useHotkeys('ctrl+k, meta+k', () => setPalette(true), { preventDefault: true, enableOnFormTags: true });
   useHotkeys('shift+slash', () => setHelp(true));
   useHotkeys('alt+u', () => setSystem(system === 'metric' ? 'inch' : 'metric'), {
@@ -215,7 +215,9 @@ export function Frame({
           Offline. Keep working; changes are sent on reconnect.
         </div>
       )}
-      <WaitingStrip personId={person.id} />
+      <Suspense>
+        <WaitingStrip personId={person.id} />
+      </Suspense>
       <main id="content" className="min-h-0 flex-1">
         {children}
       </main>

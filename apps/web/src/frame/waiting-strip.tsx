@@ -1,8 +1,9 @@
 import { CloudUpload, TriangleAlert } from 'lucide-react';
-import { discard, useWaiting } from '../outbox/use-outbox.ts';
+import { discard, useSender, useWaiting } from '../outbox/use-outbox.ts';
 
-/** What was entered and is not at the server yet, and what the server refused. */
-export function WaitingStrip({ personId }: { personId: string }) {
+/** Sends what was entered as soon as there is a line; shows what is not at the server yet, and what the server refused. */
+export default function WaitingStrip({ personId }: { personId: string }) {
+  useSender(personId);
   const all = useWaiting().filter((w) => w.personId === personId);
   const refused = all.filter((w) => w.refused !== undefined);
   const waiting = all.length - refused.length;

@@ -35,6 +35,9 @@ export interface Posterior {
 
 const ROUNDS = 40;
 const MOST_HALVINGS = 25;
+/** Step, in logarithms, from which on nothing one could read changes. */
+const CLOSE = 1e-7;
+const ROUNDING = 1e-12;
 
 interface Here {
   readonly value: number;
@@ -51,14 +54,15 @@ function lookAround(
 ): Here {
   const p = priors.length;
   const slope = new Float64Array(p);
-  const bend = Matrix.zeros(p, p);
+  // By rows, the lower half only: the inner loop of a fit.
+  const bend = new Float64Array(p * p);
   const slopes = new Float64Array(8);
   let value = 0;
   for (const [k, { mean, sd }] of priors.entries()) {
     const off = (unknowns[k]! - mean) / sd;
     value -= 0.5 * off * off;
     slope[k] = -off / sd;
-    bend.set(k, k, 1 / sd ** 2);
+    bend[k * p + k] = 1 / sd ** 2;
   }
   for (const { y, reached, readingSd, touches, predict } of readings) {
     const spread = Math.hypot(sigma, readingSd);
@@ -71,13 +75,17 @@ function lookAround(
       slope[k]! += push * slopes[a]!;
       for (let b = 0; b <= a; b++) {
         const l = touches[b]!;
-        const both = bend.get(k, l) + stiff * (slopes[a]! * slopes[b]!);
-        bend.set(k, l, both);
-        bend.set(l, k, both);
+        bend[k > l ? k * p + l : l * p + k]! += stiff * (slopes[a]! * slopes[b]!);
       }
     }
   }
-  const curvature = new CholeskyDecomposition(bend);
+  const whole = new Matrix(p, p);
+  for (let k = 0; k < p; k++)
+    for (let l = 0; l <= k; l++) {
+      whole.set(k, l, bend[k * p + l]!);
+      whole.set(l, k, bend[k * p + l]!);
+    }
+  const curvature = new CholeskyDecomposition(whole);
   const step = Float64Array.from(curvature.solve(Matrix.columnVector([...slope])).to1DArray());
   return { value, step, curvature };
 }
@@ -93,12 +101,13 @@ function modeOf(
   let here = lookAround(mode, priors, readings, sigma);
   for (let round = 0; round < ROUNDS; round++) {
     const size = Math.max(...here.step.map(Math.abs));
-    if (size < 1e-9) break;
+    if (size < CLOSE) break;
     let climbed = false;
     for (let n = 0, share = 1; n < MOST_HALVINGS && !climbed; n++, share /= 2) {
       const next = mode.map((v, k) => v + share * here.step[k]!);
       const there = lookAround(next, priors, readings, sigma);
-      if (!(there.value >= here.value - 1e-12)) continue;
+      // Of thousands of terms the last digits are rounding.
+      if (!(there.value >= here.value - ROUNDING * (1 + Math.abs(here.value)))) continue;
       mode = next;
       here = there;
       climbed = true;
