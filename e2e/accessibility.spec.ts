@@ -143,6 +143,51 @@ const PLACES: readonly Place[] = [
     },
   },
   {
+    name: 'trial on the floor',
+    as: 'floor',
+    go: async (page) => {
+      await page
+        .getByRole('link', { name: /TT-0412/ })
+        .first()
+        .click();
+      await page.getByRole('button', { name: 'Log trial of Rough lock pocket' }).click();
+      await page.getByRole('dialog').getByRole('button', { name: 'Broken' }).click();
+      await page.getByRole('dialog').getByRole('button', { name: /^More/ }).click();
+    },
+  },
+  {
+    name: 'logbook',
+    go: async (page) => {
+      await page.goto('/logbook');
+      await expect(page.getByRole('table')).toBeVisible();
+    },
+  },
+  {
+    name: 'what happened',
+    go: async (page) => {
+      await page.getByRole('link', { name: 'What happened?' }).first().click();
+      await expect(page.getByRole('region', { name: 'What happened' })).toBeVisible();
+    },
+  },
+  {
+    name: 'plots of the logbook',
+    go: async (page) => {
+      await page.goto('/logbook/plots');
+      await expect(page.getByRole('img', { name: /Measured against expected life/ })).toBeVisible();
+    },
+  },
+  {
+    name: 'learning',
+    go: async (page) => {
+      await page.goto('/logbook/learning');
+      await page
+        .getByRole('button', { name: /^Tool life: Bull-nose end mill/ })
+        .first()
+        .click();
+      await expect(page.getByRole('region', { name: 'Proposal' })).toBeVisible();
+    },
+  },
+  {
     name: 'crib',
     go: async (page) => {
       await page.goto('/crib/cutters');

@@ -59,7 +59,7 @@ await page.getByRole('status').filter({ hasText: 'Calculating the map' }).waitFo
 await shot('bench-window');
 await page.getByRole('button', { name: 'Larger chart' }).click();
 for (const [tab, name, ready] of [
-  ['Wall', 'bench-wall', /Wall error/],
+  ['Tool life', 'bench-edge', /Changed after/],
   ['Confidence', 'bench-odds', /All limits met/],
 ]) {
   await page.getByRole('tab', { name: tab }).click();
@@ -98,7 +98,20 @@ await shot('release-evidence');
 await page.goto(`${base}/`);
 await page.getByRole('link', { name: /Sheet of TT-0412/ }).click();
 await page.getByRole('region', { name: 'Prove-out', exact: true }).waitFor();
+await page.getByRole('heading', { name: /Rough lock pocket/ }).evaluate((h) => h.scrollIntoView());
 await shot('sheet');
+await page.getByRole('button', { name: 'Log trial of Rough lock pocket' }).click();
+const trial = page.getByRole('dialog');
+for (const tap of ['Broken', 'Corner', 'Reworked', 'Squeal', 'Nest', 'Straw'])
+  await trial.getByRole('button', { name: tap }).click();
+await shot('trial');
+await page.goto(`${base}/logbook/learning`);
+await page
+  .getByRole('button', { name: /^Tool life: Bull-nose end mill/ })
+  .first()
+  .click();
+await page.getByRole('region', { name: 'Proposal' }).waitFor();
+await shot('learning');
 await page.goto(`${base}/`);
 await page
   .getByRole('link', { name: /TM-0231/ })
@@ -130,22 +143,4 @@ await shot('crib');
 await page.getByRole('button', { name: /Corner-radius end mill 12 mm, 5 flutes/ }).click();
 await page.getByRole('region', { name: 'On the shelf' }).waitFor();
 await shot('crib-entry');
-await page.keyboard.press('Escape');
-await page.getByRole('button', { name: 'New cutter' }).click();
-await page.getByLabel('Ground for').selectOption('titanium');
-for (const [label, value] of [
-  [/^Diameter/, '14'],
-  [/^Flutes/, '5'],
-  [/^Corner radius/, '1'],
-]) {
-  await page.getByLabel(label).fill(value);
-  await page.getByLabel(label).press('Tab');
-}
-await shot('crib-family');
-await page.goto(`${base}/`);
-await page.getByRole('button', { name: 'Sign out' }).click();
-await page.getByRole('button', { name: 'As administrator' }).click();
-await page.getByRole('link', { name: 'People' }).click();
-await page.getByRole('row', { name: /Ada Eder/ }).waitFor();
-await shot('people');
 await browser.close();

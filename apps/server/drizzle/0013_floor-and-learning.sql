@@ -119,16 +119,25 @@ CREATE INDEX "findings_job" ON "findings" USING btree ("job_id","at");--> statem
 CREATE INDEX "floor_files_person" ON "floor_files" USING btree ("person_id");--> statement-breakpoint
 CREATE INDEX "learnt_counting" ON "learnt" USING btree ("kind","key","accepted_at") WHERE reversed_at is null;--> statement-breakpoint
 CREATE INDEX "prove_out_steps_release" ON "prove_out_steps" USING btree ("release_id","received_at");--> statement-breakpoint
-CREATE INDEX "trials_newest" ON "trials" USING btree ("at","id") WHERE corrected_by is null;--> statement-breakpoint
-CREATE INDEX "trials_alloy" ON "trials" USING btree ("alloy_id","at","id") WHERE corrected_by is null;--> statement-breakpoint
-CREATE INDEX "trials_lot" ON "trials" USING btree ("heat_lot","at","id") WHERE corrected_by is null;--> statement-breakpoint
-CREATE INDEX "trials_serial" ON "trials" USING btree ("machine_serial","at","id") WHERE corrected_by is null;--> statement-breakpoint
-CREATE INDEX "trials_cutter" ON "trials" USING btree ("cutter_id","at","id") WHERE corrected_by is null;--> statement-breakpoint
-CREATE INDEX "trials_kind" ON "trials" USING btree ("kind","at","id") WHERE corrected_by is null;--> statement-breakpoint
-CREATE INDEX "trials_ending" ON "trials" USING btree ("ending","at","id") WHERE corrected_by is null;--> statement-breakpoint
-CREATE INDEX "trials_family" ON "trials" USING btree ("alloy_id","edge_family","at","id") WHERE corrected_by is null;--> statement-breakpoint
 CREATE INDEX "trials_job" ON "trials" USING btree ("job_id","at");--> statement-breakpoint
 CREATE INDEX "trials_release" ON "trials" USING btree ("release_id","operation_id");--> statement-breakpoint
+CREATE INDEX "trials_family" ON "trials" USING btree ("alloy_id","edge_family","at","id") WHERE corrected_by is null;
+--> statement-breakpoint
+-- Every filter of the logbook is read from one index, newest first: the other words are in it, so that what does not fit is passed over unread.
+CREATE INDEX trials_newest ON trials (at, id) INCLUDE (alloy_id, heat_lot, machine_serial, cutter_id, kind, ending) WHERE corrected_by IS NULL;
+--> statement-breakpoint
+CREATE INDEX trials_by_alloy_id ON trials (alloy_id, at, id) INCLUDE (heat_lot, machine_serial, cutter_id, kind, ending) WHERE corrected_by IS NULL;
+--> statement-breakpoint
+CREATE INDEX trials_by_heat_lot ON trials (heat_lot, at, id) INCLUDE (alloy_id, machine_serial, cutter_id, kind, ending) WHERE corrected_by IS NULL;
+--> statement-breakpoint
+CREATE INDEX trials_by_machine_serial ON trials (machine_serial, at, id) INCLUDE (alloy_id, heat_lot, cutter_id, kind, ending) WHERE corrected_by IS NULL;
+--> statement-breakpoint
+CREATE INDEX trials_by_cutter_id ON trials (cutter_id, at, id) INCLUDE (alloy_id, heat_lot, machine_serial, kind, ending) WHERE corrected_by IS NULL;
+--> statement-breakpoint
+CREATE INDEX trials_by_kind ON trials (kind, at, id) INCLUDE (alloy_id, heat_lot, machine_serial, cutter_id, ending) WHERE corrected_by IS NULL;
+--> statement-breakpoint
+CREATE INDEX trials_by_ending ON trials (ending, at, id) INCLUDE (alloy_id, heat_lot, machine_serial, cutter_id, kind) WHERE corrected_by IS NULL;
+--> statement-breakpoint
 -- What nobody said of a part's worth and of hours nobody is there is not stated.
 UPDATE "variants" SET "document" = jsonb_set("document", '{economics}', '{"partWorth": null, "hoursLost": null}'::jsonb || ("document"->'economics'))
 WHERE "document" ? 'economics';

@@ -1,4 +1,4 @@
-import type { Accepted, Suspect, LearntConstant, LimitState } from '@burl/core';
+import type { Suspect, LearntConstant, LimitState } from '@burl/core';
 import * as yup from 'yup';
 import type { Trial } from './trials.ts';
 
@@ -85,8 +85,6 @@ export interface LearntRecord {
   readonly reversedAt: string | null;
   readonly reverseReason: string | null;
 }
-
-export type LearntHereNow = readonly Accepted[];
 
 /** What ended an edge, as far as can be told. */
 export interface TrialDiagnosis {

@@ -80,6 +80,8 @@ export interface Finding {
   /** The step or trial it comes from. */
   readonly sourceId: string;
   readonly text: string;
+  /** The step or trial it comes from was photographed. */
+  readonly hasPhoto: boolean;
   readonly at: string;
   readonly by: string;
   readonly answer: string | null;

@@ -207,8 +207,8 @@ export const trialQuestionSchema = yup
 /** A page of the logbook. */
 export interface TrialPage {
   readonly trials: readonly Trial[];
-  /** How many there are; `more` where they were counted no further. */
-  readonly count: { readonly n: number; readonly more: boolean };
+  /** How many there are, `more` where they were counted no further; told by the first page alone. */
+  readonly count: { readonly n: number; readonly more: boolean } | null;
   /** What the next page is asked with; null at the end. */
   readonly next: string | null;
 }

@@ -1,5 +1,6 @@
 import { bench, describe } from 'vitest';
 import type * as Core from '../src/index.ts';
+import type { EdgeTrial, LoadTrial } from '../src/index.ts';
 
 // Measured on a bundle, as it ships: the test runner's own module wrapping would cost half the speed.
 const bundle = new URL('../dist/bench/index.js', import.meta.url).href;
@@ -12,7 +13,7 @@ const uniform = seededUniform(5);
 const normal = seededNormal(uniform);
 
 /** Edges of thirty lots on eight machines, a third of them changed in time. */
-const edges = (count: number): Core.EdgeTrial[] =>
+const edges = (count: number): EdgeTrial[] =>
   Array.from({ length: count }, (_, i) => {
     const speedRatio = 0.8 + 0.5 * uniform();
     return {
@@ -25,7 +26,7 @@ const edges = (count: number): Core.EdgeTrial[] =>
       readingSd: 0,
     };
   });
-const loads = (count: number): Core.LoadTrial[] =>
+const loads = (count: number): LoadTrial[] =>
   Array.from({ length: count }, (_, i) => {
     const edgeKw = 1 + 8 * uniform();
     return {

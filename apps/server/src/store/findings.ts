@@ -1,5 +1,5 @@
 import type { Finding, Person } from '@burl/contract';
-import { desc, eq, isNull } from 'drizzle-orm';
+import { desc, eq, isNull, sql } from 'drizzle-orm';
 import { record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
 import { present, Refusal } from './refusal.ts';
@@ -7,25 +7,28 @@ import { findings, jobs } from './schema.ts';
 
 type Row = typeof findings.$inferSelect;
 
-const findingOf = (row: Row, jobNumber: string): Finding => ({
+const findingOf = (row: Row, jobNumber: string, hasPhoto: boolean): Finding => ({
   ...row,
   jobNumber,
+  hasPhoto,
   at: row.at.toISOString(),
   answeredAt: row.answeredAt?.toISOString() ?? null,
 });
+
+const photographed = sql<boolean>`exists (select 1 from floor_files f where f.of_id = ${findings.sourceId} and f.slot = 'photo')`;
 
 const MOST = 200;
 
 /** Findings nobody has answered, newest first; or all of one job. */
 export async function findingsOf(db: Database | Transaction, jobId?: string): Promise<Finding[]> {
   const rows = await db
-    .select({ finding: findings, number: jobs.number })
+    .select({ finding: findings, number: jobs.number, photographed })
     .from(findings)
     .innerJoin(jobs, eq(jobs.id, findings.jobId))
     .where(jobId ? eq(findings.jobId, jobId) : isNull(findings.answeredAt))
     .orderBy(desc(findings.at))
     .limit(MOST);
-  return rows.map((r) => findingOf(r.finding, r.number));
+  return rows.map((r) => findingOf(r.finding, r.number, r.photographed));
 }
 
 /** Puts a finding before the engineers. One from the same step or trial is kept once. */
@@ -53,6 +56,10 @@ export const answerFinding = (db: Database, person: Person, id: string, answer: 
       subject: found.operation,
       detail: { finding: found.text, answer },
     });
-    const [job] = await tx.select({ number: jobs.number }).from(jobs).where(eq(jobs.id, found.jobId));
-    return findingOf(changed!, job!.number);
+    const [of] = await tx
+      .select({ number: jobs.number, photographed })
+      .from(findings)
+      .innerJoin(jobs, eq(jobs.id, findings.jobId))
+      .where(eq(findings.id, id));
+    return findingOf(changed!, of!.number, of!.photographed);
   });

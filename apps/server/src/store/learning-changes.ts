@@ -1,10 +1,10 @@
 import type { Acceptance, FitQuestion, LearntRecord, Person, Proposal } from '@burl/contract';
 import type { Alloy, LearntConstant } from '@burl/core';
 import { and, eq, inArray, or, sql } from 'drizzle-orm';
-import type { FitCase, OpenOperation } from '../work/propose.ts';
 import { record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
 import { cribNaming, entriesNamed } from './crib-store.ts';
+import type { FitCase, OpenOperation } from './fit-case.ts';
 import { documentsOf, judgedOperations } from './judged-operations.ts';
 import { jobOf, routesOf } from './job-store.ts';
 import { acceptedConstants, keyOf, learntRecords, recordOf } from './learnt-store.ts';

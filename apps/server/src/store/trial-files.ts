@@ -1,12 +1,25 @@
 import { randomUUID } from 'node:crypto';
-import { MOST_TRIALS, type Person, type TrialFileReport, type TrialQuestion } from '@burl/contract';
+import {
+  MOST_TRIALS,
+  type Person,
+  type TrialFileReport,
+  type TrialQuestion,
+  type TrialRow,
+} from '@burl/contract';
+import type { TrialBasis } from '@burl/core';
 import { trialCsvHead, trialCsvLines } from '@burl/contract/trial-csv';
-import type { ReadTrial } from '../work/read-trials.ts';
 import { record } from './audit.ts';
 import type { Database } from './client.ts';
 import { trials } from './schema.ts';
 import { basisColumns } from './trial-changes.ts';
 import { trialPage } from './trial-store.ts';
+
+/** A row of a file with what its cut is held against. */
+export interface ReadTrial {
+  readonly row: TrialRow;
+  readonly kind: string;
+  readonly basis: TrialBasis;
+}
 
 /** Trials one file holds at the most. */
 const MOST_WRITTEN = 100_000;

@@ -43,52 +43,69 @@ function conditionsOf(question: TrialQuestion): SQL[] {
 /** Trials are counted one by one up to here; beyond it stands “more”. */
 const COUNTED = 1000;
 
-/** How many there are: from the kept sums where one word is asked for, counted so far else. */
-async function countOf(db: Database | Transaction, question: TrialQuestion): Promise<TrialPage['count']> {
+/** How many there are by the kept sums, where one word or none is asked for; null where only counting tells. */
+async function keptCount(
+  db: Database | Transaction,
+  question: TrialQuestion,
+): Promise<TrialPage['count'] | null> {
   const words = Object.entries(question).filter(
     ([k, v]) => v !== undefined && v !== '' && k !== 'before' && k !== 'most',
   );
-  const [first] = words;
-  if (words.length === 0 || (words.length === 1 && first![0] in FILTERS && first![0] !== 'jobId')) {
-    const [dimension, key] = first ? [first[0], String(first[1])] : ['all', ''];
-    const [sum] = await db
-      .select({ n: trialSums.trials })
-      .from(trialSums)
-      .where(and(eq(trialSums.dimension, dimension), eq(trialSums.key, key)));
-    return { n: sum?.n ?? 0, more: false };
-  }
-  const some = db
-    .select({ one: sql`1`.as('one') })
-    .from(trials)
-    .where(and(...conditionsOf(question)))
-    .limit(COUNTED + 1)
-    .as('some');
-  const [found] = await db.select({ n: sql<number>`count(*)::int` }).from(some);
-  const n = found?.n ?? 0;
-  return n > COUNTED ? { n: COUNTED, more: true } : { n, more: false };
+  const [first, second] = words;
+  if (second || first?.[0] === 'jobId' || (first && !(first[0] in FILTERS))) return null;
+  const [dimension, key] = first ? [first[0], String(first[1])] : ['all', ''];
+  const [sum] = await db
+    .select({ n: trialSums.trials })
+    .from(trialSums)
+    .where(and(eq(trialSums.dimension, dimension), eq(trialSums.key, key)));
+  return { n: sum?.n ?? 0, more: false };
 }
 
-/** A page of the logbook, newest first, and how many trials there are. */
+/** Which trials answer a question, newest first: read from an index alone, whatever it passes over. */
+const keysOf = (
+  db: Database | Transaction,
+  conditions: readonly SQL[],
+  most: number,
+): Promise<{ id: string }[]> =>
+  db
+    .select({ id: trials.id, at: trials.at })
+    .from(trials)
+    .where(and(...conditions))
+    .orderBy(desc(trials.at), desc(trials.id))
+    .limit(most);
+
+/** A page of the logbook, newest first; the first says how many trials there are. */
 export async function trialPage(db: Database | Transaction, question: TrialQuestion): Promise<TrialPage> {
   const most = question.most ?? TRIAL_PAGE;
-  const all = conditionsOf(question);
+  const conditions = conditionsOf(question);
+  const further = question.before !== undefined;
   if (question.before) {
     const [at, id] = question.before.split('_') as [string, string];
-    all.push(sql`(${trials.at}, ${trials.id}) < (${at}::timestamptz, ${id}::uuid)`);
+    conditions.push(sql`(${trials.at}, ${trials.id}) < (${at}::timestamptz, ${id}::uuid)`);
   }
-  const rows = await db
-    .select()
-    .from(trials)
-    .where(and(...all))
-    .orderBy(desc(trials.at), desc(trials.id))
-    .limit(most + 1);
-  const shown = rows.slice(0, most);
-  const files = await filesOf(db, shown);
-  const last = shown.at(-1);
+  const kept = further ? null : await keptCount(db, question);
+  // One look tells both which come first and how many there are.
+  const keys = await keysOf(
+    db,
+    conditions,
+    kept === null && !further ? Math.max(COUNTED, most) + 1 : most + 1,
+  );
+  const shown = keys.slice(0, most).map((k) => k.id);
+  const rows =
+    shown.length === 0
+      ? []
+      : await db
+          .select()
+          .from(trials)
+          .where(inArray(trials.id, shown))
+          .orderBy(desc(trials.at), desc(trials.id));
+  const files = await filesOf(db, rows);
+  const last = rows.at(-1);
+  const counted = { n: Math.min(keys.length, COUNTED), more: keys.length > COUNTED };
   return {
-    trials: shown.map((r) => trialOf(r, files.get(r.id))),
-    count: await countOf(db, question),
-    next: rows.length > most && last ? `${last.at.toISOString()}_${last.id}` : null,
+    trials: rows.map((r) => trialOf(r, files.get(r.id))),
+    count: further ? null : (kept ?? counted),
+    next: keys.length > most && last ? `${last.at.toISOString()}_${last.id}` : null,
   };
 }
 

@@ -22,6 +22,7 @@ import {
   speedShift,
   USUAL_EFFICIENCY,
   usualIdleKw,
+  wearCriterionMm,
 } from '@burl/core';
 import type { FitQuestion, FittedNumber, FitTrial, LotSays, Trial } from '@burl/contract';
 
@@ -96,7 +97,7 @@ export function fitLife(question: FitQuestion, all: readonly Trial[], alloy: All
   const out = new Set(question.leftOut.map((l) => l.trial));
   const used = all.filter((t) => t.speedRatio !== null && t.taylorN !== null && !out.has(t.id));
   const edges = used.map((t): EdgeTrial =>
-    edgeTrialOf({ ...t, speedRatio: t.speedRatio!, criterionMm: criterionOf(alloy) }),
+    edgeTrialOf({ ...t, speedRatio: t.speedRatio!, criterionMm: wearCriterionMm({ alloy }) }),
   );
   const prior = { speedSd: used[0]?.speedSd ?? 0.2, taylorN: used[0]?.taylorN ?? 0.25 };
   const before = fitEdgeLife([], prior);
@@ -157,9 +158,6 @@ export function fitLife(question: FitQuestion, all: readonly Trial[], alloy: All
     ),
   };
 }
-
-const criterionOf = (alloy: Alloy): number =>
-  alloy.taylor_milling_coated_carbide?.reference.vb_mean_mm ?? 0.3;
 
 /** Specific cutting force of an alloy and the drives it was run on, from all readings of load meters that bear on them. */
 export function fitForces(

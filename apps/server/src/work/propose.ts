@@ -7,31 +7,11 @@ import {
   limitOf,
   numberOf,
   sigmaOfSpan,
-  type Alloy,
   type OperationContext,
 } from '@burl/core';
-import type { FitQuestion, Proposal, Trial, WouldChange } from '@burl/contract';
-import type { Judged } from '../store/judged-operations.ts';
+import type { Proposal, WouldChange } from '@burl/contract';
+import type { FitCase, OpenOperation } from '../store/fit-case.ts';
 import { fitForces, fitLife } from './fit-trials.ts';
-
-/** An operation of an open job, with the lot of its job. */
-export interface OpenOperation extends Judged {
-  readonly jobId: string;
-  readonly jobNumber: string;
-  readonly heatLot: string;
-}
-
-/** All a fit looks at. */
-export interface FitCase {
-  readonly question: FitQuestion;
-  readonly trials: readonly Trial[];
-  readonly alloy: Alloy;
-  /** Alloys the readings are of, for what is known of their forces. */
-  readonly alloys: readonly Alloy[];
-  readonly open: readonly OpenOperation[];
-  /** What counts today. */
-  readonly accepted: readonly Accepted[];
-}
 
 const sameKey = (a: LearntConstant, b: LearntConstant): boolean => {
   if (a.kind === 'life') return b.kind === 'life' && a.alloyId === b.alloyId && a.edgeFamily === b.edgeFamily;

@@ -1,4 +1,4 @@
-import { setParameter, trialBasis, type TrialBasis } from '@burl/core';
+import { setParameter, trialBasis } from '@burl/core';
 import {
   blankOperation,
   type Crib,
@@ -9,13 +9,7 @@ import {
   type TrialRow,
 } from '@burl/contract';
 import { readTrialCsv } from '@burl/contract/trial-csv';
-
-/** A row of a file with what its cut is held against. */
-export interface ReadTrial {
-  readonly row: TrialRow;
-  readonly kind: string;
-  readonly basis: TrialBasis;
-}
+import type { ReadTrial } from '../store/trial-files.ts';
 
 /** The cut a row tells of, by the library: a side of the width and depth that was run, or a hole of the depth. */
 function basisOfRow(row: TrialRow, crib: Crib): Omit<ReadTrial, 'row'> {

@@ -82,6 +82,16 @@ export function Findings() {
                 · {f.by}, {formatDistanceToNow(new Date(f.at), { addSuffix: true })}
               </span>
             </span>
+            {f.hasPhoto && (
+              <a
+                href={`/api/floor-files/${f.sourceId}/photo`}
+                target="_blank"
+                rel="noreferrer"
+                className="font-semibold text-accent underline"
+              >
+                Photo
+              </a>
+            )}
             {f.kind === 'trial' && (
               <Link to={`/logbook?trial=${f.sourceId}`} className="font-semibold text-accent underline">
                 What happened?

@@ -1,16 +1,19 @@
+import 'fake-indexeddb/auto';
 import { evaluate } from '@burl/core';
 import type { Release } from '@burl/contract';
-import { cleanup, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { SWRConfig } from 'swr';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { example } from '../../../test/crib.ts';
-import { pretendServer } from '../../../test/page.tsx';
+import { person, pretendServer } from '../../../test/page.tsx';
 import { PreferencesProvider } from '../../frame/preferences.tsx';
+import { box } from '../../outbox/store.ts';
 import FloorPage from './floor-page.tsx';
 
-afterEach(() => {
+afterEach(async () => {
   cleanup();
+  await box.waiting.clear();
   localStorage.clear();
   vi.unstubAllGlobals();
 });
@@ -25,6 +28,16 @@ const released = ['Rough seal pocket A', 'Drill 6.8'].map((name, i) => {
     document: op,
     context,
     evaluation: evaluate(op, context),
+    ...(i === 0 && {
+      atMachine: {
+        operationId: 'o0',
+        program: '4711',
+        programRevision: 'C',
+        workOffset: 'G55',
+        pocket: '3',
+        gaugeLengthMm: 120,
+      },
+    }),
   };
 });
 const release = {
@@ -61,9 +74,9 @@ describe('sheet on the floor', () => {
     open({ 'GET /api/jobs/j1/sheet': release });
     expect(await screen.findByRole('heading', { level: 1, name: 'GW-1 Bonnet' })).toBeTruthy();
     expect(screen.getByText(/released by Leo Lindqvist on 21 Nov 2026/)).toBeTruthy();
-    expect(screen.getByRole('region', { name: 'Prove-out' }).querySelectorAll('li').length).toBeGreaterThan(
-      4,
-    );
+    const tools = within(screen.getByRole('region', { name: 'Tools' }));
+    expect(tools.getByText('T3')).toBeTruthy();
+    expect(screen.getAllByText('not entered').length).toBeGreaterThan(1);
     for (const { name } of released) {
       const cautions = screen.getByRole('region', { name: `Cautions of ${name}` });
       expect(cautions.textContent).toMatch(/Guards closed.*qualified person decide/);
@@ -79,6 +92,57 @@ describe('sheet on the floor', () => {
     expect(screen.getByRole('link', { name: /Letter/ }).getAttribute('href')).toBe(
       '/api/releases/r1/sheet.pdf?paper=letter&units=inch',
     );
+  });
+
+  it('prove-out steps are signed one by one, kept here first, and one that fails needs a word', async () => {
+    open({ 'GET /api/jobs/j1/sheet': release, 'GET /api/session': { person: person('floor'), demo: [] } });
+    const proof = within(await screen.findByRole('region', { name: 'Prove-out of Drill 6.8' }));
+    fireEvent.click(proof.getByRole('button', { name: /^Done: Tool number/ }));
+    await waitFor(() => expect(proof.getByText(/1 of 6 done/)).toBeTruthy());
+    expect(proof.getByText(/waits to be sent/)).toBeTruthy();
+    fireEvent.click(proof.getByRole('button', { name: /^Stop: You know which axis/ }));
+    const dialog = within(screen.getByRole('dialog'));
+    expect(dialog.getByRole('button', { name: 'Report' }).hasAttribute('disabled')).toBe(true);
+    fireEvent.change(dialog.getByRole('textbox'), { target: { value: 'C axis moves first' } });
+    fireEvent.click(dialog.getByRole('button', { name: 'Report' }));
+    await waitFor(() => expect(proof.getByText(/Stopped: C axis moves first/)).toBeTruthy());
+    expect(
+      (await box.waiting.orderBy('order').toArray()).map((w) => w.kind === 'step' && w.body.result),
+    ).toEqual(['done', 'failed']);
+  });
+
+  it('a trial takes the numbers as they were really run, and the next edge goes on from it', async () => {
+    localStorage.setItem('burl.serial.vmc40-15kw-belt', 'SN-9');
+    open({ 'GET /api/jobs/j1/sheet': release, 'GET /api/session': { person: person('floor'), demo: [] } });
+    const log = await screen.findByRole('button', { name: /Log trial of Drill 6.8/ });
+    fireEvent.click(log);
+    const dialog = within(screen.getByRole('dialog'));
+    fireEvent.click(dialog.getByRole('button', { name: 'Broken' }));
+    expect(dialog.queryByRole('button', { name: 'Corner' })).toBeNull();
+    fireEvent.click(dialog.getByRole('button', { name: 'Pecking' }));
+    fireEvent.click(dialog.getByRole('button', { name: 'Speed override less' }));
+    fireEvent.click(dialog.getByRole('button', { name: 'Speed override less' }));
+    expect(dialog.getByRole('status').textContent).toMatch(/Really run: 594\srpm/);
+    fireEvent.change(dialog.getByLabelText('Machine serial'), { target: { value: '' } });
+    fireEvent.click(dialog.getByRole('button', { name: 'Log' }));
+    expect(dialog.getByRole('alert').textContent).toMatch(/Machine serial is empty/);
+    fireEvent.change(dialog.getByLabelText('Machine serial'), { target: { value: 'SN-9' } });
+    fireEvent.click(dialog.getByRole('button', { name: 'Log' }));
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+    const [kept] = await box.waiting.toArray();
+    expect(kept).toMatchObject({
+      kind: 'trial',
+      personId: 'floor',
+      body: {
+        operationId: 'o1',
+        ending: 'broken',
+        brokeAt: 'pecking',
+        speedOverride: 90,
+        machineSerial: 'SN-9',
+      },
+    });
+    fireEvent.click(log);
+    expect(within(screen.getByRole('dialog')).getByText('Edge 2')).toBeTruthy();
   });
 
   it('warns off a job that was never released', async () => {

@@ -2,7 +2,7 @@ import { formatDay } from '@burl/core';
 import type { Release, ReleasedOperation, Trial } from '@burl/contract';
 import { ClipboardPen, FileDown, Printer } from 'lucide-react';
 import { useState } from 'react';
-import { useParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { v4 as newId } from 'uuid';
 import { useProveOut, useSession, useSheet, useTrialsOfJob } from '../../api/hooks.ts';
@@ -12,8 +12,8 @@ import { useEnter, useWaiting } from '../../outbox/use-outbox.ts';
 import { Button } from '../../ui/button.tsx';
 import { Failed, Loading } from '../../ui/page-states.tsx';
 import { OperationBlock } from './operation-block.tsx';
-import { ProveOut } from './prove-out.tsx';
-import { type StepNow, stepsNow } from './steps-of.ts';
+import { ProveOut, type Sign } from './prove-out.tsx';
+import { stepsNow } from './steps-of.ts';
 import { ToolList } from './tool-list.tsx';
 import { TrialDialog } from './trial-dialog.tsx';
 import { correctionOf, draftFor, type TrialDraft } from './trial-draft.ts';
@@ -69,7 +69,12 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
   const { data: signed = [] } = useProveOut(release.id);
   const waiting = useWaiting().filter((w) => w.refused === undefined);
   const enter = useEnter();
-  const [logging, setLogging] = useState<Logging | null>(null);
+  const [search] = useSearchParams();
+  const wanted = release.snapshot.operations.find((o) => o.operationId === search.get('log'));
+  // A link of the bench opens the form of just that operation.
+  const [logging, setLogging] = useState<Logging | null>(
+    wanted ? { op: wanted, start: draftFor(release.id, wanted, release.snapshot.job.heatLot, []) } : null,
+  );
   const me = session?.person ?? { id: '', name: '' };
   const { job, operations } = release.snapshot;
   const waitingSteps = waiting.flatMap((w) =>
@@ -81,9 +86,7 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
 
   async function sign(
     operationId: string | null,
-    { step }: StepNow,
-    result: 'done' | 'failed',
-    word: string,
+    ...[{ step }, result, word, photo]: Parameters<Sign>
   ): Promise<void> {
     const id = newId();
     await enter({
@@ -100,7 +103,7 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
         result,
         word,
         at: new Date().toISOString(),
-        photo: null,
+        photo,
       },
     });
   }
@@ -119,8 +122,10 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
     toast.success('Logged.');
   }
 
-  const signOf = (operationId: string | null) => (s: StepNow, result: 'done' | 'failed', word: string) =>
-    void sign(operationId, s, result, word);
+  const signOf =
+    (operationId: string | null): Sign =>
+    (...said) =>
+      void sign(operationId, ...said);
   const proofOf = (operationId: string | null) => stepsNow(operationId, signed, waitingSteps, me.name);
 
   return (

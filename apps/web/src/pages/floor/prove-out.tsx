@@ -1,9 +1,14 @@
+import type { FloorFile } from '@burl/contract';
 import { Check, Circle, OctagonX } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { FilePick } from './file-pick.tsx';
 import type { StepNow } from './steps-of.ts';
+
+/** Signs a step as done, or says what failed. */
+export type Sign = (step: StepNow, result: 'done' | 'failed', word: string, photo: FloorFile | null) => void;
 
 /** What failed, in a word; it goes before the engineer. */
 function FailDialog({
@@ -12,17 +17,18 @@ function FailDialog({
   onClose,
 }: {
   step: StepNow;
-  onFail: (word: string) => void;
+  onFail: (word: string, photo: FloorFile | null) => void;
   onClose: () => void;
 }) {
   const [word, setWord] = useState('');
+  const [photo, setPhoto] = useState<FloorFile | null>(null);
   return (
     <SheetDialog open onClose={onClose} title="Stop here: what is wrong?" description={step.step.text}>
       <form
         className="space-y-3"
         onSubmit={(e) => {
           e.preventDefault();
-          if (word.trim().length >= 3) onFail(word.trim());
+          if (word.trim().length >= 3) onFail(word.trim(), photo);
         }}
       >
         <Field label="What is wrong" hint="Goes to the engineer’s desk.">
@@ -37,6 +43,7 @@ function FailDialog({
             />
           )}
         </Field>
+        <FilePick what="photo" name={photo?.name ?? null} onTake={setPhoto} />
         <div className="flex justify-end gap-3">
           <Button className="min-h-12" onClick={onClose}>
             Cancel
@@ -51,15 +58,7 @@ function FailDialog({
 }
 
 /** Steps of the prove-out, done and signed one by one; one that fails goes before the engineer. */
-export function ProveOut({
-  name,
-  steps,
-  onSign,
-}: {
-  name: string;
-  steps: readonly StepNow[];
-  onSign: (step: StepNow, result: 'done' | 'failed', word: string) => void;
-}) {
+export function ProveOut({ name, steps, onSign }: { name: string; steps: readonly StepNow[]; onSign: Sign }) {
   const [failing, setFailing] = useState<StepNow | null>(null);
   const next = steps.findIndex((s) => s.state !== 'done');
   return (
@@ -109,7 +108,7 @@ export function ProveOut({
                     look={i === next ? 'main' : 'plain'}
                     className="min-h-12 px-5"
                     aria-label={`Done: ${s.step.text}`}
-                    onClick={() => onSign(s, 'done', '')}
+                    onClick={() => onSign(s, 'done', '', null)}
                   >
                     Done
                   </Button>
@@ -123,8 +122,8 @@ export function ProveOut({
         <FailDialog
           step={failing}
           onClose={() => setFailing(null)}
-          onFail={(word) => {
-            onSign(failing, 'failed', word);
+          onFail={(word, photo) => {
+            onSign(failing, 'failed', word, photo);
             setFailing(null);
           }}
         />

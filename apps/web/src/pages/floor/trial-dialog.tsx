@@ -13,19 +13,16 @@ import {
   PART_FATES,
   SOUNDS,
 } from '@burl/core';
-import { MOST_TRIAL_FILE, type ReleasedOperation } from '@burl/contract';
-import { Camera, Mic } from 'lucide-react';
-import { useId, useState } from 'react';
-import { toast } from 'sonner';
-import { messageOf } from '../../api/client.ts';
+import type { ReleasedOperation } from '@burl/contract';
+import { useState } from 'react';
 import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
-import { fileAsText } from '../../ui/file-text.ts';
 import { FormError } from '../../ui/form-error.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { TapChoice } from '../../ui/tap-choice.tsx';
 import { TapNumber } from '../../ui/tap-number.tsx';
+import { FilePick } from './file-pick.tsx';
 import { keepSerial, really, type TrialDraft } from './trial-draft.ts';
 
 const ENDING_NAMES: Readonly<Record<Ending, string>> = {
@@ -38,53 +35,6 @@ const ENDING_NAMES: Readonly<Record<Ending, string>> = {
 const YES_NO = ['no', 'yes'] as const;
 
 const failed = (ending: Ending): boolean => ending === 'chipped' || ending === 'broken';
-
-/** A photo or a recording, by the tablet's own camera or microphone where it has one. */
-function FilePick({
-  what,
-  name,
-  onTake,
-}: {
-  what: 'photo' | 'recording';
-  name: string | null;
-  onTake: (file: TrialDraft['photo']) => void;
-}) {
-  const id = useId();
-  const kinds = what === 'photo' ? /^image\// : /^audio\//;
-  const take = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
-    try {
-      onTake(
-        await fileAsText(file, {
-          most: MOST_TRIAL_FILE,
-          kinds,
-          allowed: what === 'photo' ? 'a picture' : 'a sound',
-        }),
-      );
-    } catch (e) {
-      toast.error(messageOf(e));
-    }
-  };
-  return (
-    <div>
-      <label
-        htmlFor={id}
-        className="inline-flex min-h-12 cursor-pointer items-center gap-2 rounded-lg border-2 border-line bg-card px-3.5 font-semibold focus-within:outline-2 hover:bg-accent-soft"
-      >
-        {what === 'photo' ? <Camera size={18} aria-hidden="true" /> : <Mic size={18} aria-hidden="true" />}
-        {name ?? (what === 'photo' ? 'Photo' : 'Recording')}
-        <input
-          id={id}
-          type="file"
-          accept={what === 'photo' ? 'image/*' : 'audio/*'}
-          capture={what === 'photo' ? 'environment' : 'user'}
-          className="sr-only"
-          onChange={(e) => void take(e.target.files?.[0])}
-        />
-      </label>
-    </div>
-  );
-}
 
 interface PartProps {
   readonly draft: TrialDraft;

@@ -67,7 +67,9 @@ export default function LogbookPage() {
         {view !== 'learning' && (
           <>
             <p role="status" className="text-soft">
-              {page ? `${page.count.n.toLocaleString('en-GB')}${page.count.more ? '+' : ''} trials` : ''}
+              {page?.count
+                ? `${page.count.n.toLocaleString('en-GB')}${page.count.more ? '+' : ''} trials`
+                : ''}
             </p>
             <a
               href={`/api/trials.csv${asQuery(question)}`}

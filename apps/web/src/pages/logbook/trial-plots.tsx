@@ -1,7 +1,8 @@
-import { kaplanMeier } from '@burl/core';
+import { kaplanMeier, toShown, UNITS } from '@burl/core';
 import type { Trial, TrialQuestion } from '@burl/contract';
 import { useMemo } from 'react';
 import { useTrials } from '../../api/hooks.ts';
+import { useSystem } from '../../frame/preferences.tsx';
 import { type Curve, Plot } from '../../charts/plot.tsx';
 import { Loading } from '../../ui/page-states.tsx';
 
@@ -62,11 +63,16 @@ function Picture({ title, children }: { title: string; children: React.ReactNode
 /** What the trials tell at a glance: life against speed, measured against expected, survival, load. */
 export function TrialPlots({ question }: { question: TrialQuestion }) {
   const asked = useMemo(() => ({ ...question, most: MOST_DRAWN }), [question]);
+  const system = useSystem();
   const { data } = useTrials(asked);
   const trials = data?.trials;
   const drawn = useMemo(() => {
     if (!trials) return null;
-    const life = trials.map((t) => ({ x: t.cuttingSpeedMMin, y: t.minutes, ended: hasEnded(t) }));
+    const life = trials.map((t) => ({
+      x: toShown(t.cuttingSpeedMMin, 'm/min', system),
+      y: t.minutes,
+      ended: hasEnded(t),
+    }));
     const against = trials.flatMap((t) =>
       t.expectedLife === null ? [] : [{ x: t.expectedLife, y: t.minutes, ended: hasEnded(t) }],
     );
@@ -85,7 +91,7 @@ export function TrialPlots({ question }: { question: TrialQuestion }) {
       stepped: true,
     };
     return { life, against, load, survival };
-  }, [trials]);
+  }, [trials, system]);
   if (!drawn) return <Loading what="the trials" />;
   if (drawn.life.length === 0) return <p className="text-soft">No trial matches. Widen the filter.</p>;
   const { life, against, load, survival } = drawn;
@@ -97,7 +103,7 @@ export function TrialPlots({ question }: { question: TrialQuestion }) {
         <Plot
           text={`Minutes of cutting against cutting speed of ${life.length} edges`}
           curves={marks(life)}
-          x="cutting speed, m/min"
+          x={`cutting speed, ${UNITS['m/min'][system].label}`}
           y="life, min"
           log
           xLog

@@ -13,6 +13,10 @@ import {
 } from '../../physics/life/change-point.ts';
 import { failureCosts, type FailureCosts } from './failure-cost.ts';
 
+/** A shift with nobody there, minutes. */
+const SHIFT_MIN = 480;
+const minutesOf = ({ cutting, linking }: Evaluation['time']): number => Math.max(1e-3, cutting + linking);
+
 /** Features looked at: beyond it a change point is as good as none. */
 const MOST_FEATURES = 400;
 
@@ -38,6 +42,8 @@ export interface EdgePlan {
   /** Part during which the shelf runs out, from 1; null where it does not or nobody counted. */
   readonly shelfEndsOnPart: number | null;
   readonly shelf: number | null;
+  /** Tools of this kind the magazine needs for a shift with nobody there, changed as stated. */
+  readonly toolsPerShift: number;
 }
 
 /** Standard deviation of the logarithm a band stands for. */
@@ -108,6 +114,7 @@ export function edgePlan(
     isAttended,
     points,
     edgesForBatch,
+    toolsPerShift: Math.max(1, Math.ceil(SHIFT_MIN / (op.featuresPerEdge * minutesOf(evaluation.time)))),
     shelf,
     shelfEndsOnPart: runsOut !== null && runsOut <= context.quantity ? runsOut : null,
   };

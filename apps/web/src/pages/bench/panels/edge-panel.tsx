@@ -12,6 +12,7 @@ import {
   type Evaluation,
 } from '@burl/core';
 import { useMemo } from 'react';
+import { Link, useParams } from 'react-router';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { type Curve, Plot } from '../../../charts/plot.tsx';
 import { Button } from '../../../ui/button.tsx';
@@ -19,12 +20,16 @@ import type { PanelProps } from './panel-props.ts';
 
 /** What the life of the edge rests on: measured here, or the library. */
 function RestsOn({ evaluation }: { evaluation: Evaluation }) {
+  const { job = '', op: operation = '' } = useParams();
   const source = evaluation.sources.find((s) => s.id === 'life-speed');
   if (!source) return null;
   return (
     <p className="text-[13px] text-soft">
       {source.kind === 'measured' ? 'Measured here' : 'Not measured here'}: {source.label}.
-      {source.kind !== 'measured' && ' Log an edge to its end on the setup sheet: two already help.'}
+      {source.kind !== 'measured' && ' Two edges run to their end already help.'}{' '}
+      <Link to={`/jobs/${job}/floor?log=${operation}`} className="font-semibold text-accent underline">
+        Log an edge
+      </Link>
     </p>
   );
 }
@@ -146,7 +151,8 @@ export default function EdgePanel({
           : plan.shelfEndsOnPart === null
             ? `; ${plan.shelf} in stock are enough`
             : `; ${plan.shelf} in stock run out on part ${plan.shelfEndsOnPart}`}
-        .
+        . Eight hours alone take {plan.toolsPerShift} {plan.toolsPerShift === 1 ? 'tool' : 'sister tools'} in
+        the magazine.
       </p>
       <Choices plan={plan} op={op} readOnly={readOnly} onChange={onChange} />
       {exposure && <ExposureLine exposure={exposure} op={op} />}

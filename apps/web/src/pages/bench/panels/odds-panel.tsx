@@ -1,3 +1,4 @@
+import { Link, useParams } from 'react-router';
 import {
   CLASS_WIDTH,
   type LimitOdds,
@@ -40,8 +41,12 @@ function Strip({ odds }: { odds: LimitOdds }) {
   );
 }
 
+/** What one trial at the machine tells: the floor’s form opens for it. */
+const BY_TRIAL = new Set(['life-speed', 'edge-to-edge', 'kc', 'drive-efficiency']);
+
 /** Chances from many draws of what is uncertain, and what to measure next. */
 export default function OddsPanel({ op, context }: { op: MillingOperation; context: OperationContext }) {
+  const { job = '', op: operation = '' } = useParams();
   const heavy = useHeavy<Odds>('odds', question('odds', op, context), (api, progress) =>
     api.odds(
       op,
@@ -106,6 +111,17 @@ export default function OddsPanel({ op, context }: { op: MillingOperation; conte
                   </p>
                   <p className="text-soft">
                     {m.source.label}; in {m.limits.join(', ')}
+                    {BY_TRIAL.has(m.source.id) && (
+                      <>
+                        .{' '}
+                        <Link
+                          to={`/jobs/${job}/floor?log=${operation}`}
+                          className="font-semibold text-accent underline"
+                        >
+                          Log a trial
+                        </Link>
+                      </>
+                    )}
                   </p>
                 </li>
               ))}
