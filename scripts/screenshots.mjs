@@ -98,7 +98,7 @@ await shot('release-evidence');
 await page.goto(`${base}/`);
 await page.getByRole('link', { name: /Sheet of TT-0412/ }).click();
 await page.getByRole('region', { name: 'Prove-out', exact: true }).waitFor();
-await page.getByRole('heading', { name: /Rough lock pocket/ }).evaluate((h) => h.scrollIntoView());
+await page.getByRole('heading', { name: /^2 Rough lock pocket/ }).evaluate((h) => h.scrollIntoView());
 await shot('sheet');
 await page.getByRole('button', { name: 'Log trial of Rough lock pocket' }).click();
 const trial = page.getByRole('dialog');
