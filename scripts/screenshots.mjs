@@ -64,7 +64,10 @@ for (const [tab, name, ready] of [
 ]) {
   await page.getByRole('tab', { name: tab }).click();
   await page.getByText(ready).first().waitFor();
+  const large = name === 'bench-edge';
+  if (large) await page.getByRole('button', { name: 'Larger chart' }).click();
   await shot(name);
+  if (large) await page.getByRole('button', { name: 'Larger chart' }).click();
 }
 await page.getByRole('button', { name: 'Strategies', exact: true }).click();
 const strategies = page.getByRole('region', { name: 'Strategies side by side' });

@@ -305,8 +305,10 @@ export {
   ENDINGS,
   FINISHES,
   hasEnded,
+  NOTHING_SEEN,
   PART_FATES,
   type Seen,
+  seenOf,
   SOUNDS,
 } from './learning/trial.ts';
 export { momentsOf, mixtureQuantile, type NormalPart } from './numerics/normal-mixture.ts';
@@ -317,5 +319,5 @@ export { edgePlan, type EdgePlan, oneIn } from './deciding/batch/edge-plan.ts';
 export { type Exposure, exposureOf } from './deciding/batch/exposure.ts';
 export { diagnose, type Suspect } from './deciding/diagnosis/diagnose.ts';
 export type { DiagnosisCase } from './deciding/diagnosis/case.ts';
-export { changeFact, failEarlier, type SetterFact, setterFacts } from './deciding/batch/setter-facts.ts';
+export { changeWords, failEarlier, type SetterFact, setterFacts } from './deciding/batch/setter-facts.ts';
 export { kaplanMeier } from './physics/life/kaplan-meier.ts';

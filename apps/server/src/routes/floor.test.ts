@@ -12,6 +12,7 @@ import {
   type TrialInput,
   type TrialPage,
 } from '@burl/contract';
+import { NOTHING_SEEN } from '@burl/core';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
@@ -51,20 +52,10 @@ const trial = (change: Partial<TrialInput> = {}): TrialInput => ({
   edge: 1,
   features: 4,
   minutes: null,
-  speedOverride: 100,
-  feedOverride: 100,
+  ...NOTHING_SEEN,
   loadPercent: 30,
   idlePercent: 4,
   sound: 'quiet',
-  chipForm: 'short',
-  chipColour: 'straw',
-  glow: false,
-  burr: 'none',
-  finish: 'good',
-  coolantSeen: 'as stated',
-  wearMm: null,
-  ending: 'running',
-  brokeAt: null,
   part: 'good',
   note: '',
   corrects: null,

@@ -1,5 +1,12 @@
 import type { Person, Trial, TrialInput } from '@burl/contract';
-import { asRun, formatMeasure, type Operation, type OperationContext, type TrialBasis } from '@burl/core';
+import {
+  asRun,
+  formatMeasure,
+  type Operation,
+  type OperationContext,
+  seenOf,
+  type TrialBasis,
+} from '@burl/core';
 import { and, eq, isNull } from 'drizzle-orm';
 import { record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
@@ -71,9 +78,8 @@ export async function logTrial(
   const { document, context, name } = on.operation;
   const basis = await basisOf(asRun(document, input), context);
   const minutes = input.minutes ?? input.features * basis.cuttingMinPerFeature;
-  const { photo, recording, at, ending, wearMm, loadPercent, note, corrects } = input;
-  const { speedOverride, feedOverride, idlePercent, sound, chipForm, chipColour } = input;
-  const { glow, burr, finish, coolantSeen, brokeAt, part } = input;
+  const { photo, recording, at, note, corrects } = input;
+  const { ending, wearMm, loadPercent, ...seen } = seenOf(input);
   return db.transaction(async (tx) => {
     const [made] = await tx
       .insert(trials)
@@ -98,20 +104,7 @@ export async function logTrial(
         ending,
         loadPercent,
         wearMm,
-        seen: {
-          speedOverride,
-          feedOverride,
-          idlePercent,
-          sound,
-          chipForm,
-          chipColour,
-          glow,
-          burr,
-          finish,
-          coolantSeen,
-          brokeAt,
-          part,
-        },
+        seen,
         note,
         corrects,
         madeById: person.id,

@@ -6,7 +6,7 @@ import {
   type TrialQuestion,
   type TrialRow,
 } from '@burl/contract';
-import type { TrialBasis } from '@burl/core';
+import { NOTHING_SEEN, type TrialBasis } from '@burl/core';
 import { trialCsvHead, trialCsvLines } from '@burl/contract/trial-csv';
 import { record } from './audit.ts';
 import type { Database } from './client.ts';
@@ -37,6 +37,8 @@ export async function* trialsAsCsv(db: Database, question: TrialQuestion): Async
 }
 
 const CHUNK = 500;
+/** What a file does not say of a cut. */
+const { ending: _, wearMm: __, loadPercent: ___, ...UNSEEN } = NOTHING_SEEN;
 
 /** Keeps trials of a file, all or none; one that is there already stays as it is. */
 export const keepTrials = (
@@ -68,20 +70,7 @@ export const keepTrials = (
             ending: row.ending,
             loadPercent: row.loadPercent,
             wearMm: row.wearMm,
-            seen: {
-              speedOverride: 100,
-              feedOverride: 100,
-              idlePercent: row.idlePercent,
-              sound: null,
-              chipForm: null,
-              chipColour: null,
-              glow: null,
-              burr: null,
-              finish: null,
-              coolantSeen: null,
-              brokeAt: null,
-              part: null,
-            },
+            seen: { ...UNSEEN, idlePercent: row.idlePercent },
             note: row.note,
             madeById: person.id,
             madeBy: person.name,

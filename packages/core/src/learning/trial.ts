@@ -39,3 +39,28 @@ export interface Seen {
 
 /** Whether the life of the edge ended in the cut; an edge changed in time or still in use has not. */
 export const hasEnded = (ending: Ending): boolean => ending !== 'running' && ending !== 'changed';
+
+/** Nothing looked at yet: overrides at 100%, the edge still in use. */
+export const NOTHING_SEEN: Seen = {
+  speedOverride: 100,
+  feedOverride: 100,
+  loadPercent: null,
+  idlePercent: null,
+  sound: null,
+  chipForm: null,
+  chipColour: null,
+  glow: null,
+  burr: null,
+  finish: null,
+  coolantSeen: null,
+  wearMm: null,
+  ending: 'running',
+  brokeAt: null,
+  part: null,
+};
+
+/** What was seen, out of something that says more. */
+export const seenOf = (said: Seen): Seen =>
+  Object.fromEntries(
+    Object.keys(NOTHING_SEEN).map((key) => [key, said[key as keyof Seen]]),
+  ) as unknown as Seen;

@@ -8,15 +8,13 @@ import { mutate } from 'swr';
 import { call, messageOf } from '../../api/client.ts';
 import { useFindings, useSession } from '../../api/hooks.ts';
 import { Button } from '../../ui/button.tsx';
-import { Field, FIELD_LOOK } from '../../ui/field.tsx';
-import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { ReasonDialog } from '../../ui/reason-dialog.tsx';
 
 /** What is done about a finding, in a word; it leaves the desk with it. */
 function AnswerDialog({ finding, onClose }: { finding: Finding; onClose: () => void }) {
-  const [answer, setAnswer] = useState('');
-  async function send(): Promise<void> {
+  async function send(answer: string): Promise<void> {
     try {
-      await call('POST', '/api/findings/:id/answer', { id: finding.id }, { answer: answer.trim() });
+      await call('POST', '/api/findings/:id/answer', { id: finding.id }, { answer });
       await mutate((key) => typeof key === 'string' && key.startsWith('/api/findings'));
       onClose();
     } catch (e) {
@@ -24,35 +22,15 @@ function AnswerDialog({ finding, onClose }: { finding: Finding; onClose: () => v
     }
   }
   return (
-    <SheetDialog open onClose={onClose} title={`Answer: ${finding.jobNumber}, ${finding.operation}`}>
-      <form
-        className="space-y-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void send();
-        }}
-      >
-        <p>{finding.text}</p>
-        <Field label="What is done about it">
-          {(p) => (
-            <textarea
-              {...p}
-              rows={3}
-              maxLength={2000}
-              value={answer}
-              onChange={(e) => setAnswer(e.target.value)}
-              className={FIELD_LOOK}
-            />
-          )}
-        </Field>
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button look="main" type="submit" disabled={answer.trim().length < 3}>
-            Answer
-          </Button>
-        </div>
-      </form>
-    </SheetDialog>
+    <ReasonDialog
+      title={`Answer: ${finding.jobNumber}, ${finding.operation}`}
+      label="What is done about it"
+      does="Answer"
+      onSay={send}
+      onClose={onClose}
+    >
+      <p>{finding.text}</p>
+    </ReasonDialog>
   );
 }
 

@@ -2,8 +2,7 @@ import type { FloorFile } from '@burl/contract';
 import { Check, Circle, OctagonX } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';
-import { Field, FIELD_LOOK } from '../../ui/field.tsx';
-import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { ReasonDialog } from '../../ui/reason-dialog.tsx';
 import { FilePick } from './file-pick.tsx';
 import type { StepNow } from './steps-of.ts';
 
@@ -20,40 +19,21 @@ function FailDialog({
   onFail: (word: string, photo: FloorFile | null) => void;
   onClose: () => void;
 }) {
-  const [word, setWord] = useState('');
   const [photo, setPhoto] = useState<FloorFile | null>(null);
   return (
-    <SheetDialog open onClose={onClose} title="Stop here: what is wrong?" description={step.step.text}>
-      <form
-        className="space-y-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          if (word.trim().length >= 3) onFail(word.trim(), photo);
-        }}
-      >
-        <Field label="What is wrong" hint="Goes to the engineer’s desk.">
-          {(p) => (
-            <textarea
-              {...p}
-              rows={3}
-              maxLength={2000}
-              value={word}
-              onChange={(e) => setWord(e.target.value)}
-              className={`${FIELD_LOOK} text-[16px]`}
-            />
-          )}
-        </Field>
-        <FilePick what="photo" name={photo?.name ?? null} onTake={setPhoto} />
-        <div className="flex justify-end gap-3">
-          <Button className="min-h-12" onClick={onClose}>
-            Cancel
-          </Button>
-          <Button look="danger" type="submit" className="min-h-12" disabled={word.trim().length < 3}>
-            Report
-          </Button>
-        </div>
-      </form>
-    </SheetDialog>
+    <ReasonDialog
+      title="Stop here: what is wrong?"
+      label="What is wrong"
+      hint="Goes to the engineer’s desk."
+      does="Report"
+      look="danger"
+      large
+      onSay={(word) => onFail(word, photo)}
+      onClose={onClose}
+    >
+      <p className="text-soft">{step.step.text}</p>
+      <FilePick what="photo" name={photo?.name ?? null} onTake={setPhoto} />
+    </ReasonDialog>
   );
 }
 

@@ -1,4 +1,4 @@
-import { asRun, type OperationContext, type Operation, trialBasis } from '@burl/core';
+import { asRun, NOTHING_SEEN, type OperationContext, type Operation, seenOf, trialBasis } from '@burl/core';
 import type { ReleasedOperation, Trial, TrialInput } from '@burl/contract';
 
 /** What a person fills in; the rest of a trial is known. */
@@ -29,21 +29,7 @@ export function draftFor(
     edge: last ? last.edge + (goesOn ? 0 : 1) : 1,
     features: goesOn ? last.features + 1 : 1,
     minutes: null,
-    speedOverride: 100,
-    feedOverride: 100,
-    loadPercent: null,
-    idlePercent: null,
-    sound: null,
-    chipForm: null,
-    chipColour: null,
-    glow: null,
-    burr: null,
-    finish: null,
-    coolantSeen: null,
-    wearMm: null,
-    ending: 'running',
-    brokeAt: null,
-    part: null,
+    ...NOTHING_SEEN,
     note: '',
     corrects: null,
     photo: null,
@@ -53,8 +39,6 @@ export function draftFor(
 
 /** A trial as a draft that puts it right. */
 export function correctionOf(t: Trial): TrialDraft {
-  const { speedOverride, feedOverride, loadPercent, idlePercent, sound, chipForm, chipColour } = t;
-  const { glow, burr, finish, coolantSeen, wearMm, ending, brokeAt, part } = t;
   return {
     releaseId: t.releaseId ?? '',
     operationId: t.operationId ?? '',
@@ -63,21 +47,7 @@ export function correctionOf(t: Trial): TrialDraft {
     edge: t.edge,
     features: t.features,
     minutes: null,
-    speedOverride,
-    feedOverride,
-    loadPercent,
-    idlePercent,
-    sound,
-    chipForm,
-    chipColour,
-    glow,
-    burr,
-    finish,
-    coolantSeen,
-    wearMm,
-    ending,
-    brokeAt,
-    part,
+    ...seenOf(t),
     note: t.note,
     corrects: t.id,
     photo: null,

@@ -6,8 +6,7 @@ import { mutate } from 'swr';
 import { call, messageOf } from '../../api/client.ts';
 import { isJobList } from '../../api/hooks.ts';
 import { Button } from '../../ui/button.tsx';
-import { Field, FIELD_LOOK } from '../../ui/field.tsx';
-import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { ReasonDialog } from '../../ui/reason-dialog.tsx';
 import type { CribNames } from './crib-names.ts';
 
 function wordsOf({ constant: c }: LearntRecord, names: CribNames): string {
@@ -24,10 +23,9 @@ function wordsOf({ constant: c }: LearntRecord, names: CribNames): string {
 
 /** Asks why a constant is taken back. */
 function ReverseDialog({ record, onClose }: { record: LearntRecord; onClose: () => void }) {
-  const [reason, setReason] = useState('');
-  async function reverse(): Promise<void> {
+  async function reverse(reason: string): Promise<void> {
     try {
-      await call('POST', '/api/learnt/:id/reversal', { id: record.id }, { reason: reason.trim() });
+      await call('POST', '/api/learnt/:id/reversal', { id: record.id }, { reason });
       await Promise.all([mutate('/api/learnt'), mutate('/api/crib'), mutate(isJobList)]);
       toast.success('Reversed. What counted before counts again.');
       onClose();
@@ -36,27 +34,14 @@ function ReverseDialog({ record, onClose }: { record: LearntRecord; onClose: () 
     }
   }
   return (
-    <SheetDialog open onClose={onClose} title="Reverse this constant: why?">
-      <form
-        className="space-y-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void reverse();
-        }}
-      >
-        <Field label="Reason">
-          {(p) => (
-            <input {...p} value={reason} onChange={(e) => setReason(e.target.value)} className={FIELD_LOOK} />
-          )}
-        </Field>
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button look="danger" type="submit" disabled={reason.trim().length < 3}>
-            Reverse
-          </Button>
-        </div>
-      </form>
-    </SheetDialog>
+    <ReasonDialog
+      title="Reverse this constant: why?"
+      label="Reason"
+      does="Reverse"
+      look="danger"
+      onSay={reverse}
+      onClose={onClose}
+    />
   );
 }
 

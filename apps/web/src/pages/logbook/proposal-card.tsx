@@ -11,7 +11,7 @@ import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { Failed, Loading } from '../../ui/page-states.tsx';
-import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { ReasonDialog } from '../../ui/reason-dialog.tsx';
 import { StateWord } from '../../ui/state-mark.tsx';
 import type { CribNames } from './crib-names.ts';
 
@@ -25,7 +25,7 @@ const figures = (v: number): string =>
 /** Life beyond which nobody has tried, minutes. */
 const LONGEST_MIN = 600;
 const shown = (v: number, unit: string): string =>
-  unit === 'min' && v > LONGEST_MIN ? `>${LONGEST_MIN}` : figures(v);
+  unit === 'min' && v > LONGEST_MIN ? `${LONGEST_MIN}+` : figures(v);
 
 const withBand = ([low, value, high]: FittedNumber['before'], unit: string): string =>
   `${shown(value, unit)}${unit ? ` ${unit}` : ''} (${shown(low, unit)}–${shown(high, unit)})`;
@@ -121,46 +121,6 @@ function Changes({ proposal }: { proposal: Proposal }) {
         ))}
       </tbody>
     </table>
-  );
-}
-
-/** Asks why a trial is not to count. */
-function LeaveOutDialog({
-  trial,
-  onLeave,
-  onClose,
-}: {
-  trial: FitTrial;
-  onLeave: (reason: string) => void;
-  onClose: () => void;
-}) {
-  const [reason, setReason] = useState('');
-  return (
-    <SheetDialog open onClose={onClose} title="Leave this trial out: why?">
-      <form
-        className="space-y-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          if (reason.trim().length >= 3) onLeave(reason.trim());
-        }}
-      >
-        <p className="text-soft">
-          {trial.trial.operation}, {format(new Date(trial.trial.at), 'd MMM yyyy HH:mm')}:{' '}
-          {trial.trial.ending}
-        </p>
-        <Field label="Reason" hint="Stands with the constant when it is accepted.">
-          {(p) => (
-            <input {...p} value={reason} onChange={(e) => setReason(e.target.value)} className={FIELD_LOOK} />
-          )}
-        </Field>
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button look="main" type="submit" disabled={reason.trim().length < 3}>
-            Leave out
-          </Button>
-        </div>
-      </form>
-    </SheetDialog>
   );
 }
 
@@ -314,14 +274,22 @@ export function ProposalCard({
         </form>
       )}
       {leaving && (
-        <LeaveOutDialog
-          trial={leaving}
+        <ReasonDialog
+          title="Leave this trial out: why?"
+          label="Reason"
+          hint="Stands with the constant when it is accepted."
+          does="Leave out"
           onClose={() => setLeaving(null)}
-          onLeave={(reason) => {
+          onSay={(reason) => {
             setLeftOut([...leftOut, { trial: leaving.trial.id, reason }]);
             setLeaving(null);
           }}
-        />
+        >
+          <p className="text-soft">
+            {leaving.trial.operation}, {format(new Date(leaving.trial.at), 'd MMM yyyy HH:mm')}:{' '}
+            {leaving.trial.ending}
+          </p>
+        </ReasonDialog>
       )}
     </section>
   );

@@ -1,5 +1,5 @@
 import { useSortable } from '@dnd-kit/sortable';
-import { changeFact, type Evaluation, type Operation, speak, type StationRisk } from '@burl/core';
+import { changeWords, type Evaluation, type Operation, type StationRisk } from '@burl/core';
 import type { JobOperation } from '@burl/contract';
 import { GripVertical, Trash2, TriangleAlert } from 'lucide-react';
 import { Link } from 'react-router';
@@ -43,7 +43,7 @@ export function Station({
     disabled: readOnly,
   });
   const minutes = evaluation?.time.perPart ?? 0;
-  const change = judged.document && evaluation ? changeFact(judged.document, evaluation) : null;
+  const change = judged.document && evaluation ? changeWords(judged.document, evaluation) : null;
   const limit = evaluation?.limits.find((l) => l.id === evaluation.governing);
   return (
     <li
@@ -73,11 +73,7 @@ export function Station({
             ? `variant ${operation.selected} of ${operation.variants.length}`
             : 'one variant'}
         </span>
-        {change && (
-          <span className="block text-[12.5px] text-soft">
-            Change the edge {speak(change.text, 'metric')}
-          </span>
-        )}
+        {change && <span className="block text-[12.5px] text-soft">edge changed {change}</span>}
         {risk && risk.chance >= 0.0005 && (
           <span className="block text-[12.5px] text-soft">
             {shareOfParts(risk.chance)} of parts at risk, {Math.round(risk.value).toLocaleString('en-GB')} in

@@ -42,7 +42,7 @@ export interface EdgePlan {
   /** Part during which the shelf runs out, from 1; null where it does not or nobody counted. */
   readonly shelfEndsOnPart: number | null;
   readonly shelf: number | null;
-  /** Tools of this kind the magazine needs for a shift with nobody there, changed as stated. */
+  /** Tools of this kind the magazine needs for a shift of this feature with nobody there, changed where that costs least. */
   readonly toolsPerShift: number;
 }
 
@@ -102,10 +102,11 @@ export function edgePlan(
   // Every edge makes as many features on average as it survives until it is changed.
   const edgesForBatch = batch / Math.max(1e-9, made);
   const runsOut = shelf === null ? null : Math.floor((shelf * made) / op.featuresPerPart) + 1;
+  const unattended = best(false);
   return {
     alive,
     attended: best(true),
-    unattended: best(false),
+    unattended,
     stated: {
       features: op.featuresPerEdge,
       costPerFeature: points[stated - 1]?.costPerFeature ?? 0,
@@ -114,7 +115,7 @@ export function edgePlan(
     isAttended,
     points,
     edgesForBatch,
-    toolsPerShift: Math.max(1, Math.ceil(SHIFT_MIN / (op.featuresPerEdge * minutesOf(evaluation.time)))),
+    toolsPerShift: Math.max(1, Math.ceil(SHIFT_MIN / (unattended.features * minutesOf(evaluation.time)))),
     shelf,
     shelfEndsOnPart: runsOut !== null && runsOut <= context.quantity ? runsOut : null,
   };

@@ -89,15 +89,12 @@ export const failEarlier = (chance: number): string => {
   return `${share} ${share.startsWith('1 in') ? 'fails' : 'fail'} earlier`;
 };
 
-/** When to change the edge, in features: “after 4 features; 1 in 20 fails earlier”. */
-export function changeFact(op: Operation, evaluation: Evaluation): SetterFact | null {
+/** When the edge is changed and how many do not last until then: “after 4 features; 1 in 20 fails earlier”. Null without a life. */
+export function changeWords(op: Operation, evaluation: Evaluation): string | null {
   if (!evaluation.featuresPerEdge) return null;
   const one = isHole(op) ? 'hole' : 'feature';
   const early = 1 - aliveAfter(op.featuresPerEdge, evaluation.featuresPerEdge);
-  return {
-    name: 'Change the edge',
-    text: say(`after ${counted(op.featuresPerEdge, one)}, never inside one; ${failEarlier(early)}`),
-  };
+  return `after ${counted(op.featuresPerEdge, one)}; ${failEarlier(early)}`;
 }
 
 /** What the setter and the machinist have to know of an operation beside the numbers to set, as the sheet says it. */
@@ -109,7 +106,7 @@ export function setterFacts(
   const load = expectedLoad(op, context, evaluation);
   const rated = Math.min(context.cutter.properties.RPMX ?? Infinity, context.holder.max_rpm || Infinity);
   const notes = isHole(op) ? stepNotes(op) : [];
-  const change = changeFact(op, evaluation);
+  const change = changeWords(op, evaluation);
   return [
     { name: isHole(op) ? 'Hole' : 'Feature', text: isHole(op) ? holeOf(op) : featureOf(op) },
     ...notes.map((text) => ({ name: 'Note', text })),
@@ -129,6 +126,6 @@ export function setterFacts(
     },
     { name: 'Sound', text: soundOf(op, context, evaluation) },
     ...(Number.isFinite(rated) ? [{ name: 'Never above', text: say('{0}', measure(rated, 'rpm')) }] : []),
-    ...(change ? [change] : []),
+    ...(change ? [{ name: 'Change the edge', text: say(change.replace(';', ', never inside one;')) }] : []),
   ];
 }

@@ -2,27 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { contextOf, DOWEL_HOLE, LOCK_POCKET, SEAL_POCKET } from '../../../fixtures/crib.ts';
 import { asRun } from '../../evaluation/as-run.ts';
 import { evaluate } from '../../evaluation/evaluate.ts';
-import type { Seen } from '../../learning/trial.ts';
+import { NOTHING_SEEN, type Seen } from '../../learning/trial.ts';
 import type { Operation } from '../../operations/operation.ts';
 import { diagnose } from './diagnose.ts';
 
-const NOTHING: Seen = {
-  speedOverride: 100,
-  feedOverride: 100,
-  loadPercent: null,
-  idlePercent: null,
-  sound: null,
-  chipForm: null,
-  chipColour: null,
-  glow: null,
-  burr: null,
-  finish: null,
-  coolantSeen: null,
-  wearMm: null,
-  ending: 'broken',
-  brokeAt: null,
-  part: null,
-};
+const NOTHING: Seen = { ...NOTHING_SEEN, ending: 'broken' };
 
 const suspectsOf = (
   document: Operation,

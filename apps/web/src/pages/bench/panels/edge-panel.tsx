@@ -151,8 +151,8 @@ export default function EdgePanel({
           : plan.shelfEndsOnPart === null
             ? `; ${plan.shelf} in stock are enough`
             : `; ${plan.shelf} in stock run out on part ${plan.shelfEndsOnPart}`}
-        . Eight hours alone take {plan.toolsPerShift} {plan.toolsPerShift === 1 ? 'tool' : 'sister tools'} in
-        the magazine.
+        . Eight hours of it alone take {plan.toolsPerShift}{' '}
+        {plan.toolsPerShift === 1 ? 'tool' : 'sister tools'} in the magazine.
       </p>
       <Choices plan={plan} op={op} readOnly={readOnly} onChange={onChange} />
       {exposure && <ExposureLine exposure={exposure} op={op} />}
