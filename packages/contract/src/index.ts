@@ -9,6 +9,7 @@ export * from './people.ts';
 export * from './releases.ts';
 export * from './chatter.ts';
 export * from './holes.ts';
+export { type FloorFile, MOST_TRIAL_FILE } from './floor-entry.ts';
 export * from './trials.ts';
 export type { TrialRow } from './trial-csv.ts';
 export * from './prove-out.ts';

@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import type { FloorFile } from './trials.ts';
+import { type FloorFile, floorFile, floorMoment } from './floor-entry.ts';
 
 /** A step of the prove-out: done and signed one by one. */
 export interface ProveOutStep {
@@ -89,20 +89,6 @@ export interface Finding {
   readonly answeredAt: string | null;
 }
 
-const photo = yup
-  .object({
-    name: yup.string().strict().required().max(200),
-    type: yup
-      .string()
-      .strict()
-      .required()
-      .matches(/^image\/[a-z0-9.+-]+$/, '${path} must be a picture'),
-    base64: yup.string().strict().required().max(8_000_004),
-  })
-  .noUnknown()
-  .nullable()
-  .defined();
-
 export const proveOutSchema = yup
   .object({
     id: yup.string().strict().uuid().required(),
@@ -123,15 +109,8 @@ export const proveOutSchema = yup
         is: 'failed',
         then: (s) => s.trim().min(3, 'word must say what failed, 3 characters or more'),
       }),
-    at: yup
-      .string()
-      .strict()
-      .required()
-      .matches(
-        /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(\.\d+)?Z$/,
-        '${path} must be a moment like 2026-11-28T09:30:00Z',
-      ),
-    photo,
+    at: floorMoment(),
+    photo: floorFile('image'),
   })
   .noUnknown()
   .required() as unknown as yup.Schema<ProveOutInput>;

@@ -12,15 +12,7 @@ import {
   type TrialBasis,
 } from '@burl/core';
 import * as yup from 'yup';
-
-/** Largest recording or photo of a trial, bytes. */
-export const MOST_TRIAL_FILE = 6_000_000;
-
-export interface FloorFile {
-  readonly name: string;
-  readonly type: string;
-  readonly base64: string;
-}
+import { type FloorFile, floorFile, floorMoment } from './floor-entry.ts';
 
 /** A trial as it comes from the floor: made up there, so that it can wait there. */
 export interface TrialInput extends Seen {
@@ -82,42 +74,6 @@ const choice = <T extends string>(among: readonly T[]) =>
 const percent = (low: number, high: number) => yup.number().strict().required().min(low).max(high);
 const readPercent = () => yup.number().strict().nullable().defined().min(0).max(300);
 const uuid = () => yup.string().strict().uuid().required();
-/** A moment with its zone, not before Burl and not to come by more than a wrong clock explains. */
-const moment = () =>
-  yup
-    .string()
-    .strict()
-    .required()
-    .matches(
-      /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(\.\d+)?Z$/,
-      '${path} must be a moment like 2026-11-28T09:30:00Z',
-    )
-    .test('when', '${path} must be a moment between 2020 and tomorrow', (v) => {
-      const at = Date.parse(v ?? '');
-      return at > Date.UTC(2020, 0, 1) && at < Date.now() + 86_400_000;
-    });
-const file = (what: 'audio' | 'image') =>
-  yup
-    .object({
-      name: yup.string().strict().required().max(200),
-      type: yup
-        .string()
-        .strict()
-        .required()
-        .matches(
-          new RegExp(`^${what}/[a-z0-9.+-]+$`),
-          `\${path} must be ${what === 'audio' ? 'a sound' : 'a picture'}`,
-        ),
-      base64: yup
-        .string()
-        .strict()
-        .required()
-        .max(Math.ceil((MOST_TRIAL_FILE * 4) / 3) + 4),
-    })
-    .noUnknown()
-    .nullable()
-    .defined();
-
 const seenFields = {
   speedOverride: percent(10, 200),
   feedOverride: percent(1, 300),
@@ -141,7 +97,7 @@ export const trialSchema = yup
     id: uuid(),
     releaseId: uuid(),
     operationId: uuid(),
-    at: moment(),
+    at: floorMoment(),
     machineSerial: yup.string().strict().required().trim().min(1).max(60),
     heatLot: yup.string().strict().defined().max(80),
     edge: yup.number().strict().integer().min(1).max(10_000).required(),
@@ -150,8 +106,8 @@ export const trialSchema = yup
     ...seenFields,
     note: yup.string().strict().defined().max(2000),
     corrects: yup.string().strict().uuid().nullable().defined(),
-    photo: file('image'),
-    recording: file('audio'),
+    photo: floorFile('image'),
+    recording: floorFile('audio'),
   })
   .noUnknown()
   .required() as unknown as yup.Schema<TrialInput>;
