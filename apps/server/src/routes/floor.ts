@@ -32,7 +32,7 @@ export function floorRoutes(app: FastifyInstance, db: Database, work: Work): voi
       .header('content-type', type)
       // Somebody's voice or face may be in it.
       .header('cache-control', 'private, no-store')
-      .header('content-disposition', `inline; filename*=UTF-8''${encodeURIComponent(name)}`);
+      .header('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}`);
     return bytes;
   });
 }
