@@ -1,6 +1,8 @@
 import { liveQuery } from 'dexie';
-import { useCallback, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
+import { toast } from 'sonner';
 import { mutate } from 'swr';
+import { messageOf } from '../api/client.ts';
 import { sendAlone } from './send.ts';
 import { box, type Entered, type Waiting } from './store.ts';
 
@@ -42,11 +44,19 @@ export function useSender(personId: string): void {
   }, [any, personId]);
 }
 
-/** Puts something into the box; it is safe from then on, and is sent as soon as there is a line. */
-export const useEnter = (): ((entered: Entered) => Promise<void>) =>
-  useCallback(async (entered: Entered) => {
+/**
+ * Puts something into the box; it is safe from then on, and is sent as soon as there is a line. Tells whether it was kept: a browser that
+ * keeps nothing says so, and what was filled in stays where it is.
+ */
+export async function enter(entered: Entered): Promise<boolean> {
+  try {
     await box.waiting.add(entered as Waiting);
-  }, []);
+    return true;
+  } catch (error) {
+    toast.error(`This browser could not keep it: ${messageOf(error)} Nothing was logged.`);
+    return false;
+  }
+}
 
 /** Takes something out that the server refused. */
 export const discard = (order: number): Promise<void> => box.waiting.delete(order);

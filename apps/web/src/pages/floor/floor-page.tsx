@@ -8,7 +8,7 @@ import { v4 as newId } from 'uuid';
 import { useProveOut, useSession, useSheet, useTrialsOfJob } from '../../api/hooks.ts';
 import { Crumbs } from '../../frame/crumbs.tsx';
 import { useSystem } from '../../frame/preferences.tsx';
-import { useEnter, useWaiting } from '../../outbox/use-outbox.ts';
+import { enter, useWaiting } from '../../outbox/use-outbox.ts';
 import { Button } from '../../ui/button.tsx';
 import { Failed, Loading } from '../../ui/page-states.tsx';
 import { OperationBlock } from './operation-block.tsx';
@@ -68,7 +68,6 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
   const { data: trials = [] } = useTrialsOfJob(jobId);
   const { data: signed = [] } = useProveOut(release.id);
   const waiting = useWaiting().filter((w) => w.refused === undefined);
-  const enter = useEnter();
   const [search] = useSearchParams();
   const wanted = release.snapshot.operations.find((o) => o.operationId === search.get('log'));
   // A link of the bench opens the form of just that operation.
@@ -110,7 +109,7 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
 
   async function log(op: ReleasedOperation, draft: TrialDraft): Promise<void> {
     const id = newId();
-    await enter({
+    const kept = await enter({
       kind: 'trial',
       id,
       jobId,
@@ -118,6 +117,7 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
       what: `Trial of ${op.name}`,
       body: { ...draft, id, at: new Date().toISOString() },
     });
+    if (!kept) return;
     setLogging(null);
     toast.success('Logged.');
   }
