@@ -63,8 +63,8 @@ export const workholdingHeatLimit: Limit<MillingState> = {
       ...used(estimate, release - ROOM_C),
       why: () =>
         say(
-          `Part warms by about {0} per feature; ${workholding.kind} releases near {1}.`,
-          measure(rise, 'K'),
+          `Part reaches about {0} in one feature; ${workholding.kind} releases near {1}.`,
+          measure(ROOM_C + rise, 'degC'),
           measure(release, 'degC'),
         ),
       formula: 'ΔT = 0.2·P/(h·A)·(1 − exp(−t·h·A/(ρ·c·V)))',
