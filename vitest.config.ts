@@ -16,7 +16,9 @@ export default defineConfig({
           testTimeout: 120000,
         },
       },
-      { test: { name: 'contract', root: 'packages/contract', include: ['src/**/*.test.ts'] } },
+      {
+        test: { name: 'contract', root: 'packages/contract', include: ['src/**/*.test.ts'], isolate: false },
+      },
       {
         test: {
           name: 'server',

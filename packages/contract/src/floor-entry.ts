@@ -1,7 +1,7 @@
 import * as yup from 'yup';
 
 /** Largest photo or recording from the floor, bytes. */
-export const MOST_TRIAL_FILE = 6_000_000;
+export const MOST_TRIAL_FILE = 3_000_000;
 
 /** A photo or a recording as it travels: bytes as text. */
 export interface FloorFile {

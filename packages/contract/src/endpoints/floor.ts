@@ -2,8 +2,9 @@ import { endpoint } from '../endpoint.ts';
 import { answerSchema, type Finding, type ProveOutRecord, proveOutSchema } from '../prove-out.ts';
 import { type Trial, trialSchema } from '../trials.ts';
 
-/** A photo and a recording as text. */
-const MOST_BODY = 20_000_000;
+/** A photo, or a photo and a recording, as text. */
+const ONE_FILE = 4_500_000;
+const TWO_FILES = 8_500_000;
 
 export const FLOOR = {
   trials: endpoint<Trial[]>()({
@@ -20,7 +21,7 @@ export const FLOOR = {
     tag: 'floor',
     summary: 'Log a trial; one sent twice is kept once',
     body: trialSchema,
-    most: MOST_BODY,
+    most: TWO_FILES,
   }),
   steps: endpoint<ProveOutRecord[]>()({
     method: 'GET',
@@ -36,7 +37,7 @@ export const FLOOR = {
     tag: 'floor',
     summary: 'Sign a step of the prove-out, or say what failed; one sent twice is kept once',
     body: proveOutSchema,
-    most: MOST_BODY,
+    most: ONE_FILE,
   }),
   findings: endpoint<Finding[]>()({
     method: 'GET',

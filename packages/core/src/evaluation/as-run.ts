@@ -7,8 +7,8 @@ import type { Band } from '../judging/result.ts';
 import type { OperationContext } from '../operations/context.ts';
 import { isHole } from '../operations/hole-operation.ts';
 import type { Operation } from '../operations/operation.ts';
-import { evaluate } from './evaluate.ts';
-import { expectedLoad, fullScaleKw } from './expected-load.ts';
+import { requirePossible } from './check-operation.ts';
+import { fullScaleKw, loadAtPower } from './expected-load.ts';
 import { kindOf } from './registry.ts';
 import { driveEfficiency } from '../operations/sources.ts';
 
@@ -62,8 +62,8 @@ const feedOf = ({ cut }: Operation, context: OperationContext): number =>
 export function trialBasis(op: Operation, context: OperationContext): TrialBasis {
   const { learnt: _, ...library } = context;
   const plain = { ...op, measured: { ...op.measured, lifeSpeed30MMin: null, kc11NMm2: null } };
+  requirePossible(plain, library);
   const { state } = kindOf(plain).workOut(plain, library);
-  const evaluation = evaluate(plain, library);
   const life = state.libraryLife;
   return {
     edgeFamily: edgeFamilyOf(context.cutter),
@@ -77,7 +77,7 @@ export function trialBasis(op: Operation, context: OperationContext): TrialBasis
     taylorN: life?.taylorN ?? null,
     speedSd: life?.sigma ?? null,
     expectedLife: state.lifeMin ? bandOf(state.lifeMin) : null,
-    expectedLoad: expectedLoad(op, library, evaluation),
+    expectedLoad: loadAtPower(bandOf(state.powerKw), library, state.speedRpm),
     edgeKw: state.powerKw.value * driveEfficiency(library).value,
     fullKw: fullScaleKw(library, state.speedRpm),
   };

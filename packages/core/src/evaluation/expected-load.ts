@@ -10,14 +10,9 @@ import { numberOf } from './evaluate.ts';
 export const fullScaleKw = ({ machine }: Pick<OperationContext, 'machine'>, speedRpm: number): number =>
   powerAt(machine.power_torque.s1, speedRpm);
 
-/** Load meter to expect in the cut, % of the continuous power at this speed, idle power counted. */
-export function expectedLoad(
-  op: Operation,
-  context: OperationContext,
-  evaluation: Pick<Evaluation, 'numbers'>,
-): Band {
-  const power = numberOf(evaluation, 'P');
-  const full = fullScaleKw(context, op.cut.speedRpm);
+/** Load meter at a power and speed, % of the continuous power there, idle power counted. */
+export function loadAtPower(power: Band, context: OperationContext, speedRpm: number): Band {
+  const full = fullScaleKw(context, speedRpm);
   const idle = context.learnt?.drive?.idleKw ?? usualIdleKw(full);
   const percent = (kw: number): number => (100 * (idle + kw)) / full;
   return {
@@ -27,3 +22,10 @@ export function expectedLoad(
     basis: power.basis,
   };
 }
+
+/** Load meter to expect in the cut of an operation that was evaluated. */
+export const expectedLoad = (
+  op: Operation,
+  context: OperationContext,
+  evaluation: Pick<Evaluation, 'numbers'>,
+): Band => loadAtPower(numberOf(evaluation, 'P'), context, op.cut.speedRpm);

@@ -161,6 +161,19 @@ describe('the shelf', () => {
       reason: 'taken from the shelf',
     });
     cleanup();
+    const twice = pretendServer({
+      'PUT /api/crib/cutters/drill-5-8xd/stock': { ...stock, edges: 8, version: 4 },
+    });
+    show(<ShelfCard cutterId="drill-5-8xd" stock={{ ...stock, edges: 9 }} edit />);
+    const take = screen.getByRole('button', { name: 'Take one edge' });
+    fireEvent.click(take);
+    fireEvent.click(take);
+    await waitFor(() => expect(twice.filter((a) => a.method === 'PUT')).toHaveLength(2));
+    expect(twice.filter((a) => a.method === 'PUT').map((a) => a.body)).toMatchObject([
+      { version: 3, edges: 8 },
+      { version: 4, edges: 7 },
+    ]);
+    cleanup();
     show(<ShelfCard cutterId="drill-5-8xd" stock={{ ...stock, edges: 0 }} edit />);
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Take one edge' }).disabled).toBe(true);
   });

@@ -47,7 +47,7 @@ export const putOnShelf = (
   { cutterId, ...known }: Stock,
   change: Partial<Pick<Stock, 'edges' | 'place' | 'price'>>,
   reason?: string,
-): Promise<unknown> =>
+): Promise<Stock> =>
   call(
     'PUT',
     '/api/crib/cutters/:entry/stock',

@@ -1,6 +1,6 @@
 import type { Stock } from '@burl/contract';
 import { Minus, Plus } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { ApiError, messageOf } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
@@ -18,22 +18,36 @@ export function ShelfCard({
   stock: Stock | undefined;
   edit: boolean;
 }) {
-  const known = stock ?? uncounted(cutterId);
+  // What was saved here is known before the crib is read again: a quick hand takes two, one after the other.
+  const [saved, setSaved] = useState<Stock | null>(null);
+  const read = stock ?? uncounted(cutterId);
+  const known = saved && saved.version > read.version ? saved : read;
+  const latest = useRef(known);
+  useEffect(() => {
+    latest.current = known;
+  }, [known]);
+  const before = useRef(Promise.resolve());
   /** While it is typed; else what is known, which somebody else may change. */
   const [typed, setTyped] = useState<string | null>(null);
   const place = typed ?? known.place;
 
-  async function put(change: Partial<Pick<Stock, 'edges' | 'place' | 'price'>>, why?: string): Promise<void> {
-    try {
-      await putOnShelf(known, change, why);
-    } catch (error) {
-      toast.error(
-        error instanceof ApiError && error.status === 409
-          ? 'Somebody counted this shelf a moment ago. Look again, then take or count.'
-          : messageOf(error),
-      );
-    }
-    await readAgain('cutters', cutterId);
+  type Change = Partial<Pick<Stock, 'edges' | 'place' | 'price'>>;
+  function put(change: Change | ((now: Stock) => Change), why?: string): Promise<void> {
+    return (before.current = before.current.then(async () => {
+      const now = latest.current;
+      try {
+        const kept = await putOnShelf(now, typeof change === 'function' ? change(now) : change, why);
+        latest.current = kept;
+        setSaved(kept);
+      } catch (error) {
+        toast.error(
+          error instanceof ApiError && error.status === 409
+            ? 'Somebody counted this shelf a moment ago. Look again, then take or count.'
+            : messageOf(error),
+        );
+      }
+      void readAgain('cutters', cutterId);
+    }));
   }
 
   return (
@@ -43,14 +57,14 @@ export function ShelfCard({
           <Button
             aria-label="Take one edge"
             disabled={!edit || known.edges < 1}
-            onClick={() => void put({ edges: known.edges - 1 }, 'taken from the shelf')}
+            onClick={() => void put((now) => ({ edges: Math.max(0, now.edges - 1) }), 'taken from the shelf')}
           >
             <Minus size={14} aria-hidden="true" />
           </Button>
           <div className="w-28">
             <Num
               label="Edges in stock"
-              value={stock ? stock.edges : null}
+              value={stock || saved ? known.edges : null}
               unit="pieces"
               readOnly={!edit}
               onTake={(v) => v !== null && void put({ edges: edgesOf(v) }, 'counted')}
@@ -59,7 +73,7 @@ export function ShelfCard({
           <Button
             aria-label="Put one edge back"
             disabled={!edit}
-            onClick={() => void put({ edges: known.edges + 1 }, 'put on the shelf')}
+            onClick={() => void put((now) => ({ edges: now.edges + 1 }), 'put on the shelf')}
           >
             <Plus size={14} aria-hidden="true" />
           </Button>
@@ -90,7 +104,7 @@ export function ShelfCard({
             unit="money"
             empty
             readOnly={!edit}
-            onTake={(price) => void put({ price })}
+            onTake={(price) => put({ price })}
           />
         </div>
       </div>

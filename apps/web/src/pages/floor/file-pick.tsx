@@ -4,6 +4,7 @@ import { useId } from 'react';
 import { toast } from 'sonner';
 import { messageOf } from '../../api/client.ts';
 import { fileAsText } from '../../ui/file-text.ts';
+import { shrunkPhoto } from '../../ui/shrink-photo.ts';
 
 /** A photo or a recording, by the tablet's own camera or microphone where it has one. */
 export function FilePick({
@@ -21,7 +22,7 @@ export function FilePick({
     if (!file) return;
     try {
       onTake(
-        await fileAsText(file, {
+        await fileAsText(what === 'photo' ? await shrunkPhoto(file) : file, {
           most: MOST_TRIAL_FILE,
           kinds,
           allowed: what === 'photo' ? 'a picture' : 'a sound',
