@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { mixtureQuantile, momentsOf } from '../numerics/normal-mixture.ts';
+import { momentsOf } from '../numerics/normal-mixture.ts';
 import { seededNormal, seededUniform } from '../numerics/random.ts';
 import { normalDeviate } from '../numerics/normal.ts';
 import { cheapestChange, costPerFeature, type PossibleSurvival } from '../physics/life/change-point.ts';
@@ -195,15 +195,5 @@ describe('200 shops with hidden truths', () => {
     const widths = [0, 1, 2].map((i) => mean(results.map((r) => r[i]![1] - r[i]![0])));
     expect(widths[1]!).toBeLessThan(widths[0]!);
     expect(widths[2]!).toBeLessThan(widths[1]!);
-  });
-});
-
-describe('an edge read from its wear', () => {
-  it('quantiles of a mixture are inverse to its shares', () => {
-    const parts = [
-      { weight: 0.3, mean: 0, sd: 1 },
-      { weight: 0.7, mean: 2, sd: 0.5 },
-    ];
-    expect(mixtureQuantile(parts, 0.3)).toBeLessThan(mixtureQuantile(parts, 0.5));
   });
 });

@@ -165,7 +165,6 @@ export default function EdgePanel({
           y="still good, %"
           yRange={[0, 100]}
           right="cost per feature"
-          legend="right"
         />
       </div>
     </div>
