@@ -36,7 +36,13 @@ describe('what was entered at the machine', () => {
   it('goes out in the order it was entered and is gone when the server has it', async () => {
     for (const id of ['a', 'b', 'c']) await put(id);
     const came = answering({});
-    expect((await sendWaiting('mira')).map((w) => w.id)).toEqual(['a', 'b', 'c']);
+    // Known to the page before it leaves the box: at no moment is it nowhere.
+    const inBox: boolean[] = [];
+    const sent = await sendWaiting('mira', async ({ waiting }) => {
+      inBox.push((await left()).includes(waiting.id));
+    });
+    expect(inBox).toEqual([true, true, true]);
+    expect(sent.map((w) => w.id)).toEqual(['a', 'b', 'c']);
     expect(came).toEqual(['a', 'b', 'c']);
     expect(await left()).toEqual([]);
   });

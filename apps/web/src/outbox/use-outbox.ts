@@ -1,9 +1,10 @@
+import type { ProveOutRecord, Trial } from '@burl/contract';
 import { liveQuery } from 'dexie';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { mutate } from 'swr';
 import { messageOf } from '../api/client.ts';
-import { sendAlone } from './send.ts';
+import { sendAlone, type Sent } from './send.ts';
 import { box, type Entered, type Waiting } from './store.ts';
 
 /** What the floor has shown of a job or a release is asked for again. */
@@ -20,8 +21,22 @@ export function useWaiting(): readonly Waiting[] {
   return waiting;
 }
 
+/** What was sent stands in the lists of the page at once: the next trial goes on from it. */
+const known = ({ kind, waiting, kept }: Sent): Promise<unknown> =>
+  kind === 'trial'
+    ? mutate<Trial[]>(
+        `/api/jobs/${waiting.jobId}/trials`,
+        (list) => [kept, ...(list ?? []).filter((t) => t.id !== kept.id)],
+        { revalidate: false },
+      )
+    : mutate<ProveOutRecord[]>(
+        `/api/releases/${kept.releaseId}/prove-out`,
+        (list) => [...(list ?? []).filter((s) => s.id !== kept.id), kept],
+        { revalidate: false },
+      );
+
 async function sendNow(personId: string): Promise<void> {
-  const sent = await sendAlone(personId);
+  const sent = await sendAlone(personId, known);
   if (sent.length > 0) await mutate(ofFloor);
 }
 
