@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { evaluate } from '@burl/core';
+import { evaluate, NOTHING_SEEN } from '@burl/core';
 import type { Release } from '@burl/contract';
 import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
@@ -53,12 +53,16 @@ const release = {
   snapshot: { job: { number: 'GW-1', part: 'Bonnet', quantity: 12, heatLot: 'G-17' }, operations: released },
 } as unknown as Release;
 
-function open(answers: Record<string, unknown>, units: 'metric' | 'inch' = 'metric'): void {
+function open(
+  answers: Record<string, unknown>,
+  units: 'metric' | 'inch' = 'metric',
+  at = '/jobs/j1/floor',
+): void {
   localStorage.setItem('burl.theme', 'light');
   localStorage.setItem('burl.units', units);
   pretendServer(answers);
   const router = createMemoryRouter([{ path: '/jobs/:job/floor', element: <FloorPage /> }], {
-    initialEntries: ['/jobs/j1/floor'],
+    initialEntries: [at],
   });
   render(
     <PreferencesProvider>
@@ -143,6 +147,30 @@ describe('sheet on the floor', () => {
     });
     fireEvent.click(log);
     expect(within(screen.getByRole('dialog')).getByText('Edge 2')).toBeTruthy();
+  });
+
+  it('opens the form of just one operation by a link, for the edge that comes next', async () => {
+    const before = { ...NOTHING_SEEN, id: 't1', operationId: 'o0', edge: 4, features: 2, ending: 'worn' };
+    const last = {
+      ...before,
+      at: '2026-11-22T10:00:00.000Z',
+      machineSerial: 'SN-9',
+      heatLot: 'G-17',
+      correctedBy: null,
+    };
+    open(
+      {
+        'GET /api/jobs/j1/sheet': release,
+        'GET /api/jobs/j1/trials': [{ ...last, minutes: 12, madeBy: 'Mira' }],
+      },
+      'metric',
+      '/jobs/j1/floor?log=o0',
+    );
+    const dialog = within(await screen.findByRole('dialog', { name: 'Log trial: Rough seal pocket A' }));
+    expect(dialog.getByText('Edge 5')).toBeTruthy();
+    expect(dialog.getByLabelText<HTMLInputElement>('Machine serial').value).toBe('SN-9');
+    fireEvent.click(dialog.getByRole('button', { name: 'Cancel' }));
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   });
 
   it('warns off a job that was never released', async () => {

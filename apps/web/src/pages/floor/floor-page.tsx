@@ -57,6 +57,20 @@ function Head({ release, jobId }: { release: Release; jobId: string }) {
   );
 }
 
+function Signatures({ release }: { release: Release }) {
+  return (
+    <section aria-label="Signatures" className="print-block rounded-xl border border-line bg-card p-4">
+      <h2 className="mb-1">Signatures</h2>
+      <p>
+        Prepared by {release.requestedBy}, {formatDay(release.requestedAt)}. Released by {release.decidedBy},{' '}
+        {formatDay(release.decidedAt)}
+        {release.reason && `: “${release.reason}”`}
+      </p>
+      <p className="mt-4">Proved out by ______________________ Date ____________</p>
+    </section>
+  );
+}
+
 /** What is open: a new trial of an operation, or the correction of one. */
 interface Logging {
   readonly op: ReleasedOperation;
@@ -65,15 +79,14 @@ interface Logging {
 
 function Sheet({ release, jobId }: { release: Release; jobId: string }) {
   const { data: session } = useSession();
-  const { data: trials = [] } = useTrialsOfJob(jobId);
+  const { data: logged, error: unread } = useTrialsOfJob(jobId);
+  const trials = logged ?? [];
   const { data: signed = [] } = useProveOut(release.id);
   const waiting = useWaiting().filter((w) => w.refused === undefined);
   const [search] = useSearchParams();
-  const wanted = release.snapshot.operations.find((o) => o.operationId === search.get('log'));
-  // A link of the bench opens the form of just that operation.
-  const [logging, setLogging] = useState<Logging | null>(
-    wanted ? { op: wanted, start: draftFor(release.id, wanted, release.snapshot.job.heatLot, []) } : null,
-  );
+  // A link of the bench opens the form of just that operation, once it is known which edges went before.
+  const [linked, setLinked] = useState(search.get('log'));
+  const [chosen, setLogging] = useState<Logging | null>(null);
   const me = session?.person ?? { id: '', name: '' };
   const { job, operations } = release.snapshot;
   const waitingSteps = waiting.flatMap((w) =>
@@ -82,6 +95,14 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
   const waitingTrials = waiting.flatMap((w) => (w.kind === 'trial' && w.jobId === jobId ? [w.body] : []));
   // What waits is already known here: the next trial goes on from it.
   const before = [...trials, ...waitingTrials.map((t) => ({ ...t, correctedBy: null }) as unknown as Trial)];
+
+  const wanted = logged || unread ? operations.find((o) => o.operationId === linked) : undefined;
+  const logging =
+    chosen ?? (wanted ? { op: wanted, start: draftFor(release.id, wanted, job.heatLot, before) } : null);
+  const close = (): void => {
+    setLogging(null);
+    setLinked(null);
+  };
 
   async function sign(
     operationId: string | null,
@@ -118,7 +139,7 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
       body: { ...draft, id, at: new Date().toISOString() },
     });
     if (!kept) return;
-    setLogging(null);
+    close();
     toast.success('Logged.');
   }
 
@@ -159,21 +180,13 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
           </div>
         </OperationBlock>
       ))}
-      <section aria-label="Signatures" className="print-block rounded-xl border border-line bg-card p-4">
-        <h2 className="mb-1">Signatures</h2>
-        <p>
-          Prepared by {release.requestedBy}, {formatDay(release.requestedAt)}. Released by {release.decidedBy}
-          , {formatDay(release.decidedAt)}
-          {release.reason && `: “${release.reason}”`}
-        </p>
-        <p className="mt-4">Proved out by ______________________ Date ____________</p>
-      </section>
+      <Signatures release={release} />
       {logging && (
         <TrialDialog
           op={logging.op}
           start={logging.start}
           onLog={(draft) => log(logging.op, draft)}
-          onClose={() => setLogging(null)}
+          onClose={close}
         />
       )}
     </div>
