@@ -1,4 +1,12 @@
-import { asRun, diagnose, evaluate, InputError, type Operation, type OperationContext } from '@burl/core';
+import {
+  asRun,
+  diagnose,
+  evaluate,
+  hasEnded,
+  InputError,
+  type Operation,
+  type OperationContext,
+} from '@burl/core';
 import type { Trial, TrialDiagnosis } from '@burl/contract';
 
 /** What ended an edge: the cut as it was run, held against its limits, what was seen, and the edges before it. */
@@ -18,7 +26,7 @@ export function diagnoseTrial(
       evaluation: evaluate(op, context),
       earlier: earlier.map((t) => ({
         lifeShare: t.expectedLife ? t.minutes / t.expectedLife : 1,
-        ended: t.ending !== 'running' && t.ending !== 'changed',
+        ended: hasEnded(t.ending),
       })),
     });
     return { trial, suspects, missing: null };

@@ -1,4 +1,4 @@
-import { formatMeasure } from '@burl/core';
+import { formatMeasure, hasEnded } from '@burl/core';
 import type { Trial, TrialDiagnosis } from '@burl/contract';
 import { format } from 'date-fns';
 import { Link } from 'react-router';
@@ -103,7 +103,7 @@ function Facts({ trial: t, names }: { trial: Trial; names: CribNames }) {
 export function TrialDetail({ id, names, onClose }: { id: string; names: CribNames; onClose: () => void }) {
   const { data, error } = useDiagnosis(id);
   const trial = data?.trial;
-  const ended = trial && trial.ending !== 'running' && trial.ending !== 'changed';
+  const ended = trial && hasEnded(trial.ending);
   return (
     <SheetDialog
       open

@@ -1,5 +1,5 @@
-import { kaplanMeier, toShown, UNITS } from '@burl/core';
-import type { Trial, TrialQuestion } from '@burl/contract';
+import { hasEnded, kaplanMeier, toShown, UNITS } from '@burl/core';
+import type { TrialQuestion } from '@burl/contract';
 import { useMemo } from 'react';
 import { useTrials } from '../../api/hooks.ts';
 import { useSystem } from '../../frame/preferences.tsx';
@@ -8,8 +8,6 @@ import { Loading } from '../../ui/page-states.tsx';
 
 /** Trials a picture is drawn of at the most: the newest. */
 const MOST_DRAWN = 2000;
-
-const hasEnded = (t: Trial): boolean => t.ending !== 'running' && t.ending !== 'changed';
 
 const marks = (
   points: readonly { readonly x: number; readonly y: number; readonly ended: boolean }[],
@@ -71,17 +69,17 @@ export function TrialPlots({ question }: { question: TrialQuestion }) {
     const life = trials.map((t) => ({
       x: toShown(t.cuttingSpeedMMin, 'm/min', system),
       y: t.minutes,
-      ended: hasEnded(t),
+      ended: hasEnded(t.ending),
     }));
     const against = trials.flatMap((t) =>
-      t.expectedLife === null ? [] : [{ x: t.expectedLife, y: t.minutes, ended: hasEnded(t) }],
+      t.expectedLife === null ? [] : [{ x: t.expectedLife, y: t.minutes, ended: hasEnded(t.ending) }],
     );
     const load = trials.flatMap((t) =>
       t.loadPercent === null || t.expectedLoad === null ? [] : [{ x: t.expectedLoad, y: t.loadPercent }],
     );
     const steps = kaplanMeier(
       trials.flatMap((t) =>
-        t.expectedLife === null ? [] : [{ life: t.minutes / t.expectedLife, ended: hasEnded(t) }],
+        t.expectedLife === null ? [] : [{ life: t.minutes / t.expectedLife, ended: hasEnded(t.ending) }],
       ),
     );
     const survival: Curve = {

@@ -1,4 +1,4 @@
-import { formatMeasure } from '@burl/core';
+import { formatMeasure, hasEnded } from '@burl/core';
 import { asQuery, type Trial, type TrialPage, type TrialQuestion } from '@burl/contract';
 import { format } from 'date-fns';
 import { useState } from 'react';
@@ -43,7 +43,7 @@ function Row({ trial: t, names, onOpen }: { trial: Trial; names: CribNames; onOp
         {formatMeasure(t.cuttingSpeedMMin, 'm/min', system)}
       </td>
       <td className="py-1 pr-3 text-right whitespace-nowrap">
-        {t.ending === 'running' || t.ending === 'changed' ? '> ' : ''}
+        {hasEnded(t.ending) ? '' : '> '}
         {formatMeasure(t.minutes, 'min-life', system)}
         <span className="block text-[13px] text-soft">
           {t.expectedLife === null ? '' : `${formatMeasure(t.expectedLife, 'min-life', system)} expected`}
