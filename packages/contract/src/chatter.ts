@@ -1,5 +1,6 @@
 import type { KnownTip, Observation, ResonanceBook, TipMode } from '@burl/core';
 import * as yup from 'yup';
+import { attachedFile } from './attached-file.ts';
 import { fieldsOf } from './fields-of.ts';
 import { numberList } from './number-list.ts';
 import { version } from './version.ts';
@@ -156,21 +157,7 @@ export const testCutSchema = yup
     hz: yup.number().strict().nullable().defined().min(20).max(20_000),
     simulated: yup.boolean().strict().default(false),
     note: yup.string().strict().defined().max(2000),
-    attachment: yup
-      .object({
-        name: yup.string().strict().required().max(200),
-        type: yup
-          .string()
-          .strict()
-          .required()
-          .matches(/^(audio|image)\/[a-z0-9.+-]+$/, '${path} must be a sound or a picture'),
-        base64: yup
-          .string()
-          .strict()
-          .required()
-          .max(Math.ceil((MOST_ATTACHED * 4) / 3) + 4),
-      })
-      .noUnknown()
+    attachment: attachedFile(/^(audio|image)\/[a-z0-9.+-]+$/, 'a sound or a picture', MOST_ATTACHED)
       .nullable()
       .default(null),
   })

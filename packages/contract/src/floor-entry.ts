@@ -1,14 +1,8 @@
 import * as yup from 'yup';
+import { attachedFile } from './attached-file.ts';
 
 /** Largest photo or recording from the floor, bytes. */
 export const MOST_TRIAL_FILE = 3_000_000;
-
-/** A photo or a recording as it travels: bytes as text. */
-export interface FloorFile {
-  readonly name: string;
-  readonly type: string;
-  readonly base64: string;
-}
 
 /** A moment with its zone, not before Burl and not to come by more than a wrong clock explains. */
 export const floorMoment = () =>
@@ -26,23 +20,10 @@ export const floorMoment = () =>
     });
 /** A photo or a recording, or none. */
 export const floorFile = (what: 'audio' | 'image') =>
-  yup
-    .object({
-      name: yup.string().strict().required().max(200),
-      type: yup
-        .string()
-        .strict()
-        .required()
-        .matches(
-          new RegExp(`^${what}/[a-z0-9.+-]+$`),
-          `\${path} must be ${what === 'audio' ? 'a sound' : 'a picture'}`,
-        ),
-      base64: yup
-        .string()
-        .strict()
-        .required()
-        .max(Math.ceil((MOST_TRIAL_FILE * 4) / 3) + 4),
-    })
-    .noUnknown()
+  attachedFile(
+    new RegExp(`^${what}/[a-z0-9.+-]+$`),
+    what === 'audio' ? 'a sound' : 'a picture',
+    MOST_TRIAL_FILE,
+  )
     .nullable()
     .defined();

@@ -1,5 +1,6 @@
 import * as yup from 'yup';
-import { type FloorFile, floorFile, floorMoment } from './floor-entry.ts';
+import { floorFile, floorMoment } from './floor-entry.ts';
+import type { AttachedFile } from './attached-file.ts';
 
 /** A step of the prove-out: done and signed one by one. */
 export interface ProveOutStep {
@@ -60,7 +61,7 @@ export interface ProveOutInput {
   /** What failed; may be empty where it was done. */
   readonly word: string;
   readonly at: string;
-  readonly photo: FloorFile | null;
+  readonly photo: AttachedFile | null;
 }
 
 export interface ProveOutRecord extends Omit<ProveOutInput, 'photo'> {

@@ -2,6 +2,7 @@ import { ENDINGS } from '@burl/core';
 import Papa from 'papaparse';
 import { harmless, withoutApostrophe } from './crib-files/cell-text.ts';
 import type { Trial, TrialProblem } from './trials.ts';
+import { isUuid } from './uuid.ts';
 
 /** A column of a file of trials: its heading and what of a trial it holds. */
 interface Column {
@@ -118,9 +119,8 @@ const moment: Read = (text) => {
     throw new Error(`is “${text.slice(0, 40)}”; allowed: a moment like 2026-11-28T09:30:00Z, not to come`);
   return new Date(at).toISOString();
 };
-const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 const uuidOrNone: Read = (text) => {
-  if (text !== '' && !UUID.test(text))
+  if (text !== '' && !isUuid(text))
     throw new Error(`is “${text.slice(0, 40)}”; allowed: what Burl wrote, or nothing`);
   return text === '' ? null : text;
 };

@@ -12,7 +12,8 @@ import {
   type TrialBasis,
 } from '@burl/core';
 import * as yup from 'yup';
-import { type FloorFile, floorFile, floorMoment } from './floor-entry.ts';
+import { floorFile, floorMoment } from './floor-entry.ts';
+import type { AttachedFile } from './attached-file.ts';
 
 /** A trial as it comes from the floor: made up there, so that it can wait there. */
 export interface TrialInput extends Seen {
@@ -33,8 +34,8 @@ export interface TrialInput extends Seen {
   readonly note: string;
   /** The trial this one puts right. */
   readonly corrects: string | null;
-  readonly photo: FloorFile | null;
-  readonly recording: FloorFile | null;
+  readonly photo: AttachedFile | null;
+  readonly recording: AttachedFile | null;
 }
 
 /** A trial as it stands in the logbook. */

@@ -1,4 +1,4 @@
-import { type Endpoint, malformed, type PathOf, type Person, problemsFromYup } from '@burl/contract';
+import { type Endpoint, isUuid, malformed, type PathOf, type Person, problemsFromYup } from '@burl/contract';
 import type { FastifyInstance, FastifyReply, FastifyRequest, RouteShorthandOptions } from 'fastify';
 import * as yup from 'yup';
 import { invalid, nothingHere } from './problems.ts';
@@ -14,8 +14,6 @@ export interface Call<P extends string, Body> {
   readonly request: FastifyRequest;
   readonly reply: FastifyReply;
 }
-
-const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 
 /** What the schema lets through; not strict, it may read numbers from text. Throws 400 with every field, value and what is allowed. */
 export async function checked<Body>(
@@ -48,7 +46,7 @@ export function serve<P extends string, Body, Answer>(
     schema: { summary, tags: [tag] },
     handler: async (request, reply) => {
       const at = request.params as PathOf<P>;
-      if ('id' in at && !UUID.test(String(at.id))) throw nothingHere();
+      if ('id' in at && !isUuid(String(at.id))) throw nothingHere();
       const wrong = malformed(request.body, values);
       if (wrong) throw invalid([wrong], 400);
       const body = schema ? await checked(schema, request.body) : (request.body as Body);

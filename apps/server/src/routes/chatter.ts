@@ -1,5 +1,6 @@
 import { CHATTER } from '@burl/contract';
 import type { FastifyInstance } from 'fastify';
+import { privateFile } from '../http/private-file.ts';
 import { serve } from '../http/serve.ts';
 import type { Database } from '../store/client.ts';
 import { attachmentOf } from '../store/attachments.ts';
@@ -26,15 +27,7 @@ export function chatterRoutes(app: FastifyInstance, db: Database): void {
   serve(app, CHATTER.saveTip, ({ at, person, body }) => saveTip(db, person, at.id, body));
   serve(app, CHATTER.restoreTip, ({ at, person }) => restoreTip(db, person, at.id));
   serve(app, CHATTER.logCut, ({ at, person, body }) => logTestCut(db, person, at.id, body));
-  serve(app, CHATTER.attachment, async ({ at, reply }) => {
-    const { bytes, type, name } = await attachmentOf(db, at.id);
-    reply
-      .header('content-type', type)
-      // Somebody's voice or face may be in it.
-      .header('cache-control', 'private, no-store')
-      .header('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}`);
-    return bytes;
-  });
+  serve(app, CHATTER.attachment, async ({ at, reply }) => privateFile(reply, await attachmentOf(db, at.id)));
   serve(app, CHATTER.removeCut, async ({ at, person }) => {
     await removeTestCut(db, person, at.id);
     return {};

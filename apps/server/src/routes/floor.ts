@@ -1,6 +1,7 @@
-import { FLOOR } from '@burl/contract';
+import { FLOOR, isUuid } from '@burl/contract';
 import type { FastifyInstance } from 'fastify';
 import { nothingHere } from '../http/problems.ts';
+import { privateFile } from '../http/private-file.ts';
 import { serve } from '../http/serve.ts';
 import type { Database } from '../store/client.ts';
 import { answerFinding, findingsOf } from '../store/findings.ts';
@@ -9,8 +10,6 @@ import { proveOutOf, signStep } from '../store/prove-out-store.ts';
 import { logTrial } from '../store/trial-changes.ts';
 import { trialsOfJob } from '../store/trial-store.ts';
 import type { Work } from '../work/work.ts';
-
-const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 
 /** What the floor does with a released sheet: proves it out, logs what was run, finds what is wrong. */
 export function floorRoutes(app: FastifyInstance, db: Database, work: Work): void {
@@ -22,17 +21,9 @@ export function floorRoutes(app: FastifyInstance, db: Database, work: Work): voi
   serve(app, FLOOR.sign, ({ person, body }) => signStep(db, person, body));
   serve(app, FLOOR.findings, ({ request }) => {
     const { job } = request.query as { job?: string };
-    if (job !== undefined && !UUID.test(job)) throw nothingHere();
+    if (job !== undefined && !isUuid(job)) throw nothingHere();
     return findingsOf(db, job);
   });
   serve(app, FLOOR.answer, ({ at, person, body }) => answerFinding(db, person, at.id, body.answer));
-  serve(app, FLOOR.file, async ({ at, reply }) => {
-    const { bytes, type, name } = await floorFileOf(db, at.id, at.slot);
-    reply
-      .header('content-type', type)
-      // Somebody's voice or face may be in it.
-      .header('cache-control', 'private, no-store')
-      .header('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}`);
-    return bytes;
-  });
+  serve(app, FLOOR.file, async ({ at, reply }) => privateFile(reply, await floorFileOf(db, at.id, at.slot)));
 }

@@ -1,6 +1,5 @@
 import { Readable } from 'node:stream';
 import { LOGBOOK, type TrialQuestion, trialQuestionSchema } from '@burl/contract';
-import { eq } from 'drizzle-orm';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import { checked, serve } from '../http/serve.ts';
 import type { Database } from '../store/client.ts';
@@ -14,11 +13,9 @@ import {
   reverseLearnt,
 } from '../store/learning-changes.ts';
 import { learntRecords } from '../store/learnt-store.ts';
-import { present } from '../store/refusal.ts';
-import { trials } from '../store/schema.ts';
 import { sheetOperation } from '../store/sheet-operation.ts';
 import { keepTrials, trialsAsCsv } from '../store/trial-files.ts';
-import { trialFacets, trialOf, trialPage } from '../store/trial-store.ts';
+import { trialById, trialFacets, trialPage } from '../store/trial-store.ts';
 import type { Work } from '../work/work.ts';
 
 /** A file of five thousand edges is judged row by row. */
@@ -44,8 +41,7 @@ export function logbookRoutes(app: FastifyInstance, db: Database, work: Work): v
     return keepTrials(db, person, read.trials);
   });
   serve(app, LOGBOOK.diagnosis, async ({ at }) => {
-    const [row] = await db.select().from(trials).where(eq(trials.id, at.id));
-    const trial = trialOf(present(row, 'This trial'));
+    const trial = await trialById(db, at.id);
     if (!trial.releaseId || !trial.operationId)
       return { trial, suspects: [], missing: 'It was imported: the sheet it ran from is not known.' };
     const { operation } = await sheetOperation(db, trial.releaseId, trial.operationId);

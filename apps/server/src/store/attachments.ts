@@ -1,4 +1,4 @@
-import type { Person } from '@burl/contract';
+import type { AttachedFile, Person } from '@burl/contract';
 import { InputError } from '@burl/core';
 import { eq, sql } from 'drizzle-orm';
 import { fileTypeFromBuffer } from 'file-type';
@@ -6,18 +6,11 @@ import type { Database, Transaction } from './client.ts';
 import { notFound } from './refusal.ts';
 import { attachments, testCuts } from './schema.ts';
 
-/** A sound or a picture as it arrives: bytes as text. */
-interface Given {
-  readonly name: string;
-  readonly type: string;
-  readonly base64: string;
-}
-
 /** Room for recordings and pictures, bytes: of one person, and of the whole site. */
 export const ROOM = { person: 500_000_000, site: 20_000_000_000 } as const;
 
 /** The bytes of an attachment. Throws when its content is no sound and no picture, whatever it says it is. */
-export async function attachedBytes({ name, type, base64 }: Given): Promise<Buffer> {
+export async function attachedBytes({ name, type, base64 }: AttachedFile): Promise<Buffer> {
   const bytes = Buffer.from(base64, 'base64');
   const found = await fileTypeFromBuffer(bytes);
   const [is] = found?.mime.split('/') ?? [];

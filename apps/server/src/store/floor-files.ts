@@ -1,4 +1,4 @@
-import type { FloorFile, Person } from '@burl/contract';
+import type { AttachedFile, Person } from '@burl/contract';
 import { and, eq } from 'drizzle-orm';
 import { attachedBytes, requireRoom } from './attachments.ts';
 import type { Database, Transaction } from './client.ts';
@@ -13,7 +13,7 @@ export async function keepFloorFile(
   person: Person,
   ofId: string,
   slot: Slot,
-  file: FloorFile | null,
+  file: AttachedFile | null,
 ): Promise<void> {
   if (!file) return;
   const bytes = await attachedBytes(file);

@@ -1,6 +1,7 @@
 import { type Trial, type TrialFacets, type TrialPage, type TrialQuestion, TRIAL_PAGE } from '@burl/contract';
 import { and, desc, eq, gte, inArray, isNull, lt, type SQL, sql } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
+import { present } from './refusal.ts';
 import { floorFiles, trials, trialSums } from './schema.ts';
 
 type Row = typeof trials.$inferSelect;
@@ -127,6 +128,13 @@ async function filesOf(
     );
   for (const { ofId, slot } of found) byTrial.set(ofId, [...(byTrial.get(ofId) ?? []), slot]);
   return byTrial;
+}
+
+/** One trial with what belongs to it. Refuses when it is not there. */
+export async function trialById(db: Database | Transaction, id: string): Promise<Trial> {
+  const [row] = await db.select().from(trials).where(eq(trials.id, id));
+  const found = present(row, 'This trial');
+  return trialOf(found, (await filesOf(db, [found])).get(id));
 }
 
 /** Trials of a job, newest first; those that were put right too. */

@@ -1,4 +1,4 @@
-import { type FloorFile, MOST_TRIAL_FILE } from '@burl/contract';
+import { type AttachedFile, MOST_TRIAL_FILE } from '@burl/contract';
 import { Camera, Mic } from 'lucide-react';
 import { useId } from 'react';
 import { toast } from 'sonner';
@@ -14,7 +14,7 @@ export function FilePick({
 }: {
   what: 'photo' | 'recording';
   name: string | null;
-  onTake: (file: FloorFile) => void;
+  onTake: (file: AttachedFile) => void;
 }) {
   const id = useId();
   const kinds = what === 'photo' ? /^image\// : /^audio\//;

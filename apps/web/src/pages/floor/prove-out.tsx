@@ -1,4 +1,4 @@
-import type { FloorFile } from '@burl/contract';
+import type { AttachedFile } from '@burl/contract';
 import { Check, Circle, OctagonX } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/button.tsx';
@@ -7,7 +7,12 @@ import { FilePick } from './file-pick.tsx';
 import type { StepNow } from './steps-of.ts';
 
 /** Signs a step as done, or says what failed. */
-export type Sign = (step: StepNow, result: 'done' | 'failed', word: string, photo: FloorFile | null) => void;
+export type Sign = (
+  step: StepNow,
+  result: 'done' | 'failed',
+  word: string,
+  photo: AttachedFile | null,
+) => void;
 
 /** What failed, in a word; it goes before the engineer. */
 function FailDialog({
@@ -16,10 +21,10 @@ function FailDialog({
   onClose,
 }: {
   step: StepNow;
-  onFail: (word: string, photo: FloorFile | null) => void;
+  onFail: (word: string, photo: AttachedFile | null) => void;
   onClose: () => void;
 }) {
-  const [photo, setPhoto] = useState<FloorFile | null>(null);
+  const [photo, setPhoto] = useState<AttachedFile | null>(null);
   return (
     <ReasonDialog
       title="Stop here: what is wrong?"
