@@ -2,7 +2,9 @@ import { type JobDetail, type Release, RELEASE_CHECKS } from '@burl/contract';
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import fc from 'fast-check';
 import { type Caller, freshJob, type TestServer } from '../test/client.ts';
-import { auditEvents, jobs, releases } from '../src/store/schema.ts';
+import { auditEvents } from '../src/store/schema/trail.ts';
+import { jobs } from '../src/store/schema/jobs.ts';
+import { releases } from '../src/store/schema/releases.ts';
 import { jobDetail } from '../src/store/job-store.ts';
 import { none, type Row } from './row.ts';
 

@@ -4,7 +4,7 @@ import { InputError } from '@burl/core';
 import { hashPassword, requireUncommon } from './http/passwords.ts';
 import { record } from './store/audit.ts';
 import { bringUp, connect } from './store/client.ts';
-import { people } from './store/schema.ts';
+import { people } from './store/schema/people.ts';
 import { closeAllOf } from './store/sessions.ts';
 
 const [name, address, role] = process.argv.slice(2);

@@ -6,7 +6,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startTestServer, type TestServer } from '../../test/client.ts';
 import { onCluster } from '../../test/database.ts';
 import { connect } from '../store/client.ts';
-import { jobs, sessions } from '../store/schema.ts';
+import { jobs } from '../store/schema/jobs.ts';
+import { sessions } from '../store/schema/people.ts';
 import { backUp, keepNewest, manifestOf } from './back-up.ts';
 import { restore } from './restore.ts';
 

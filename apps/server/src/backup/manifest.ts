@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { desc, eq, sql } from 'drizzle-orm';
 import type { Transaction } from '../store/client.ts';
 import { releaseById } from '../store/release-store.ts';
-import { releases } from '../store/schema.ts';
+import { releases } from '../store/schema/releases.ts';
 import { sheetPdf } from '../sheet/sheet-pdf.ts';
 import { programHash } from '../work/program.ts';
 

@@ -1,7 +1,7 @@
 import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, startTestServer, type TestServer } from '../../test/client.ts';
-import { people, sessions } from '../store/schema.ts';
+import { people, sessions } from '../store/schema/people.ts';
 import { purgeSessions, USUAL_SPAN } from '../store/sessions.ts';
 
 let server: TestServer;

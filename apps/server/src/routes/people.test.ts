@@ -2,7 +2,7 @@ import type { Invitation, PersonRecord } from '@burl/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, problemsOf, startTestServer, type TestServer } from '../../test/client.ts';
 import { disableDemo } from '../store/demo-accounts.ts';
-import { auditEvents } from '../store/schema.ts';
+import { auditEvents } from '../store/schema/trail.ts';
 
 let server: TestServer;
 let administrator: Caller;

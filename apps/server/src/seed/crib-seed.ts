@@ -5,7 +5,7 @@ import { eq, sql } from 'drizzle-orm';
 import type { CribKind } from '@burl/contract';
 import type { Database } from '../store/client.ts';
 import { foundBy } from '../store/found-by.ts';
-import { alloys, cutters, holders, machines, toolMaterials } from '../store/schema.ts';
+import { alloys, cutters, holders, machines, toolMaterials } from '../store/schema/crib.ts';
 
 type Entry = { readonly id: string };
 /** What follows from rules alone: the working range of a shop. */

@@ -10,7 +10,7 @@ import {
   softModes,
 } from '@burl/core';
 import type { Transaction } from '../store/client.ts';
-import { combinations, testCuts, tipRecords } from '../store/schema.ts';
+import { combinations, testCuts, tipRecords } from '../store/schema/chatter.ts';
 import { wholeCrib } from '../store/crib-store.ts';
 
 const SPINDLE = { machineId: 'axis5-24k', machineSerial: 'A5-0117' } as const;

@@ -2,7 +2,8 @@ import type { Person, ReleaseSnapshot, ReleasedOperation } from '@burl/contract'
 import { asRun, type BreakPlace, type Ending, seededNormal, seededUniform, trialBasis } from '@burl/core';
 import { createHash } from 'node:crypto';
 import type { Transaction } from '../store/client.ts';
-import { findings, learnt, proveOutSteps, trials } from '../store/schema.ts';
+import { findings, proveOutSteps, trials } from '../store/schema/floor.ts';
+import { learnt } from '../store/schema/learnt.ts';
 import { keyOf } from '../store/learnt-store.ts';
 import { basisColumns, findingText } from '../store/trial-changes.ts';
 import { trialOf } from '../store/trial-store.ts';

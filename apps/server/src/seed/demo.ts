@@ -1,18 +1,10 @@
 import type { Crib, Person, Role } from '@burl/contract';
 import { sql } from 'drizzle-orm';
 import type { Database, Transaction } from '../store/client.ts';
-import {
-  assemblies,
-  cutters,
-  holes,
-  jobs,
-  operations,
-  people,
-  releases,
-  setups,
-  stock,
-  variants,
-} from '../store/schema.ts';
+import { assemblies, cutters, stock } from '../store/schema/crib.ts';
+import { holes, jobs, operations, setups, variants } from '../store/schema/jobs.ts';
+import { people } from '../store/schema/people.ts';
+import { releases } from '../store/schema/releases.ts';
 import { record } from '../store/audit.ts';
 import { wholeCrib } from '../store/crib-store.ts';
 import { foundBy } from '../store/found-by.ts';

@@ -2,7 +2,8 @@ import { InputError } from '@burl/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, startTestServer, type TestServer } from '../../test/client.ts';
 import { attachedBytes, keepAttachment, ROOM } from './attachments.ts';
-import { attachments, people, testCuts } from './schema.ts';
+import { attachments, testCuts } from './schema/chatter.ts';
+import { people } from './schema/people.ts';
 
 const base64 = (bytes: Buffer | string): string => Buffer.from(bytes).toString('base64');
 const PNG = Buffer.from(

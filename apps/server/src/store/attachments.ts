@@ -4,7 +4,7 @@ import { eq, sql } from 'drizzle-orm';
 import { fileTypeFromBuffer } from 'file-type';
 import type { Database, Transaction } from './client.ts';
 import { notFound } from './refusal.ts';
-import { attachments, testCuts } from './schema.ts';
+import { attachments, testCuts } from './schema/chatter.ts';
 
 /** Room for recordings and pictures, bytes: of one person, and of the whole site. */
 export const ROOM = { person: 500_000_000, site: 20_000_000_000 } as const;

@@ -11,7 +11,7 @@ import {
   type TestServer,
 } from '../../test/client.ts';
 import { verifyTrail } from './audit-trail.ts';
-import { auditEvents } from './schema.ts';
+import { auditEvents } from './schema/trail.ts';
 
 let server: TestServer;
 let engineer: Caller;

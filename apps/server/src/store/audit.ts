@@ -1,7 +1,7 @@
 import type { Person } from '@burl/contract';
 import { type Difference, differencesOf } from '@burl/core';
 import type { Database, Transaction } from './client.ts';
-import { auditEvents } from './schema.ts';
+import { auditEvents } from './schema/trail.ts';
 
 /** What a deed changed, field by field: from what to what. */
 export const changed = (before: unknown, after: unknown): { readonly changes: readonly Difference[] } => ({

@@ -6,7 +6,8 @@ import { seedCrib } from '../seed/crib-seed.ts';
 import { seedDemo } from '../seed/demo.ts';
 import { bringUp, connect } from './client.ts';
 import { isAway } from './database-error.ts';
-import { jobs, people } from './schema.ts';
+import { jobs } from './schema/jobs.ts';
+import { people } from './schema/people.ts';
 
 let database: EmptyDatabase;
 afterEach(() => database.drop());

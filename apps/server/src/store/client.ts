@@ -4,9 +4,8 @@ import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import pg from 'pg';
 import { repositoryRoot } from '../repository.ts';
-import * as schema from './schema.ts';
 
-export type Database = NodePgDatabase<typeof schema>;
+export type Database = NodePgDatabase;
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
 
 export interface Connection {
@@ -33,7 +32,7 @@ export function connect(url: string, onError: (error: Error) => void = () => und
   pool.on('error', onError);
   // One that dies between two questions of a transaction has nobody else to tell.
   pool.on('connect', (client) => client.on('error', onError));
-  return { db: drizzle(pool, { schema, casing: 'snake_case' }), pool, close: () => pool.end() };
+  return { db: drizzle(pool, { casing: 'snake_case' }), pool, close: () => pool.end() };
 }
 
 const MIGRATIONS = join(repositoryRoot(), 'apps/server/drizzle');
@@ -80,7 +79,7 @@ export async function bringUp(
   try {
     await client.query('select pg_advisory_lock($1)', [STARTING]);
     await refuseNewer(client);
-    const db = drizzle(client, { schema, casing: 'snake_case' }) as unknown as Database;
+    const db = drizzle(client, { casing: 'snake_case' }) as unknown as Database;
     await migrate(db, { migrationsFolder: MIGRATIONS });
     await then(db);
   } finally {

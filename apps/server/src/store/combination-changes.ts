@@ -14,7 +14,7 @@ import { attachedBytes, keepAttachment } from './attachments.ts';
 import { requireEntry } from './crib-store.ts';
 import { present } from './refusal.ts';
 import { markStaleUsing } from './summary-stale.ts';
-import { combinations, testCuts, tipRecords } from './schema.ts';
+import { combinations, testCuts, tipRecords } from './schema/chatter.ts';
 
 type CombinationRow = typeof combinations.$inferSelect;
 interface Made {

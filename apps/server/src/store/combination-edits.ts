@@ -6,7 +6,7 @@ import type { Database, Transaction } from './client.ts';
 import { databaseCode } from './database-error.ts';
 import { named, requireNamed } from './combination-changes.ts';
 import { present, Refusal, stale } from './refusal.ts';
-import { combinations, testCuts, tipRecords } from './schema.ts';
+import { combinations, testCuts, tipRecords } from './schema/chatter.ts';
 import { markStaleUsing } from './summary-stale.ts';
 
 type Row = typeof combinations.$inferSelect;

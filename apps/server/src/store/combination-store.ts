@@ -1,7 +1,7 @@
 import type { CombinationDetail, TestCutRecord, TipRecord } from '@burl/contract';
 import { asc, desc, isNull } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
-import { combinations, testCuts, tipRecords } from './schema.ts';
+import { combinations, testCuts, tipRecords } from './schema/chatter.ts';
 
 /** Earlier records of a combination that are offered to be brought back. */
 const MOST_EARLIER = 20;

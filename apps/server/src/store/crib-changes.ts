@@ -24,7 +24,7 @@ import { tableOf, entryOf, requireEntry, toolMaterialsOf } from './crib-store.ts
 import { foundBy } from './found-by.ts';
 import { inUse, locked, present, stale } from './refusal.ts';
 import { markStaleNaming, namedAt } from './summary-stale.ts';
-import { type alloys, assemblies } from './schema.ts';
+import { type alloys, assemblies } from './schema/crib.ts';
 
 /** The four tables are alike, so one of them stands for all in queries. */
 

@@ -2,7 +2,7 @@ import type { CribKind, EntryDeed } from '@burl/contract';
 import type { Difference } from '@burl/core';
 import { and, desc, eq, or, sql } from 'drizzle-orm';
 import type { Database } from './client.ts';
-import { auditEvents } from './schema.ts';
+import { auditEvents } from './schema/trail.ts';
 
 /** Deeds of one entry that are told, the last first. */
 const MOST_DEEDS = 200;

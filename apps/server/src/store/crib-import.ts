@@ -7,7 +7,7 @@ import type { Database, Transaction } from './client.ts';
 import { tableOf, stockOf } from './crib-store.ts';
 import { putOnShelf } from './crib-shelf.ts';
 import { foundBy } from './found-by.ts';
-import { stock } from './schema.ts';
+import { stock } from './schema/crib.ts';
 import { markStaleNaming } from './summary-stale.ts';
 
 /** Rows one statement puts in. */

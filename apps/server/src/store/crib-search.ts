@@ -3,7 +3,7 @@ import { found, tokensOf, wordsOfCutter, type Cutter } from '@burl/core';
 import { and, isNull, sql, type SQL } from 'drizzle-orm';
 import type { Database } from './client.ts';
 import { tableOf, entryOf } from './crib-store.ts';
-import type { alloys } from './schema.ts';
+import type { alloys } from './schema/crib.ts';
 
 /** From so many letters a piece inside a word counts. */
 const LEAST_INSIDE = 3;

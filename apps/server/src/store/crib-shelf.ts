@@ -4,7 +4,7 @@ import { changed, record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
 import { requireEntry, stockOfRow } from './crib-store.ts';
 import { stale } from './refusal.ts';
-import { stock } from './schema.ts';
+import { stock } from './schema/crib.ts';
 import { markStaleNaming } from './summary-stale.ts';
 
 const NOT_COUNTED = { edges: null, place: '', price: null };

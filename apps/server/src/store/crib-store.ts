@@ -25,7 +25,7 @@ import { eq, inArray } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
 import { acceptedConstants } from './learnt-store.ts';
 import { combinationsOf } from './combination-store.ts';
-import { alloys, assemblies, cutters, holders, machines, stock, toolMaterials } from './schema.ts';
+import { alloys, assemblies, cutters, holders, machines, stock, toolMaterials } from './schema/crib.ts';
 
 const CRIB_TABLES = { alloys, machines, cutters, holders } as const;
 

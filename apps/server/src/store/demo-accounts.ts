@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { record } from './audit.ts';
 import type { Database } from './client.ts';
-import { people } from './schema.ts';
+import { people } from './schema/people.ts';
 import { closeAllOf } from './sessions.ts';
 
 /** Takes password and sessions from the accounts everybody knows the password of; what they did keeps their names. Returns how many. */

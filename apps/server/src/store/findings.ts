@@ -3,7 +3,8 @@ import { desc, eq, isNull, sql } from 'drizzle-orm';
 import { record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
 import { present, Refusal } from './refusal.ts';
-import { findings, jobs } from './schema.ts';
+import { findings } from './schema/floor.ts';
+import { jobs } from './schema/jobs.ts';
 
 type Row = typeof findings.$inferSelect;
 

@@ -3,7 +3,7 @@ import { and, eq } from 'drizzle-orm';
 import { attachedBytes, requireRoom } from './attachments.ts';
 import type { Database, Transaction } from './client.ts';
 import { present } from './refusal.ts';
-import { floorFiles } from './schema.ts';
+import { floorFiles } from './schema/floor.ts';
 
 type Slot = (typeof floorFiles.$inferSelect)['slot'];
 

@@ -7,7 +7,7 @@ import { holeOf, jobDetail, jobOfHole, jobOfSetup, openForEditing, touch } from 
 import { placeAtEnd } from './operation-changes.ts';
 import { requireAllPossible } from './possible.ts';
 import { notFound, stale } from './refusal.ts';
-import { holes, operations, variants } from './schema.ts';
+import { holes, operations, variants } from './schema/jobs.ts';
 
 /** Takes the steps of a hole group out of the route; answers where the first of them stood. */
 async function takeOut(

@@ -13,7 +13,8 @@ import { requireEntry } from './crib-store.ts';
 import { jobDetail, jobOf, openForEditing } from './job-store.ts';
 import { inUse, present, Refusal, stale } from './refusal.ts';
 import { markStale } from './summary-stale.ts';
-import { auditEvents, jobs, setups } from './schema.ts';
+import { auditEvents } from './schema/trail.ts';
+import { jobs, setups } from './schema/jobs.ts';
 
 /** Events of a job that are handed out. */
 const MOST_EVENTS = 200;

@@ -10,7 +10,8 @@ import {
 import { and, eq } from 'drizzle-orm';
 import same from 'fast-deep-equal';
 import type { Database, Transaction } from './client.ts';
-import { holes, jobs, operations, setups, toolMaterials, variants } from './schema.ts';
+import { holes, jobs, operations, setups, variants } from './schema/jobs.ts';
+import { toolMaterials } from './schema/crib.ts';
 import { record } from './audit.ts';
 import { tableOf, wholeCrib } from './crib-store.ts';
 import { foundBy } from './found-by.ts';

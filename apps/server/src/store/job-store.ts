@@ -1,7 +1,7 @@
 import type { HoleKindRecord, Job, JobDetail, JobOperation, Person, Setup, Variant } from '@burl/contract';
 import { asc, eq, inArray } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
-import { holes, jobs, operations, setups, variants } from './schema.ts';
+import { holes, jobs, operations, setups, variants } from './schema/jobs.ts';
 import { locked, present } from './refusal.ts';
 import { markStale } from './summary-stale.ts';
 

@@ -9,7 +9,9 @@ import { documentsOf, judgedOperations } from './judged-operations.ts';
 import { jobOf, routesOf } from './job-store.ts';
 import { acceptedConstants, keyOf, learntRecords, recordOf } from './learnt-store.ts';
 import { present, Refusal } from './refusal.ts';
-import { jobs, learnt, trials } from './schema.ts';
+import { jobs } from './schema/jobs.ts';
+import { learnt } from './schema/learnt.ts';
+import { trials } from './schema/floor.ts';
 import { markStaleNaming } from './summary-stale.ts';
 import { trialsWhere } from './trial-store.ts';
 

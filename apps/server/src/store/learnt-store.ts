@@ -2,7 +2,7 @@ import type { LearntRecord } from '@burl/contract';
 import type { Accepted, LearntConstant } from '@burl/core';
 import { desc, isNull } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
-import { learnt } from './schema.ts';
+import { learnt } from './schema/learnt.ts';
 
 /** What a constant is of: the newest of a key counts. */
 export function keyOf(constant: LearntConstant): string {

@@ -14,7 +14,7 @@ import { requirePossible, requireAllPossible } from './possible.ts';
 import type { Database, Transaction } from './client.ts';
 import { jobDetail, jobOfHole, jobOfOperation, jobOfSetup, openForEditing, touch } from './job-store.ts';
 import { notFound, stale } from './refusal.ts';
-import { operations, setups, variants } from './schema.ts';
+import { operations, setups, variants } from './schema/jobs.ts';
 
 type OperationRow = Omit<JobOperation, 'variants'>;
 

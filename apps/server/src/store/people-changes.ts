@@ -6,7 +6,7 @@ import { record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
 import { personOfRow, personRecord } from './people-store.ts';
 import { present, Refusal, stale } from './refusal.ts';
-import { passwordLinks, people } from './schema.ts';
+import { passwordLinks, people } from './schema/people.ts';
 import { closeAllOf, hashOf } from './sessions.ts';
 
 /** Long enough for a shift that begins tomorrow. */

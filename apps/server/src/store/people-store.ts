@@ -1,7 +1,7 @@
 import type { Person, PersonRecord, SessionInfo } from '@burl/contract';
 import { asc, count, eq } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
-import { people, sessions } from './schema.ts';
+import { people, sessions } from './schema/people.ts';
 
 type Row = typeof people.$inferSelect;
 

@@ -2,7 +2,8 @@ import type { Person } from '@burl/contract';
 import { and, eq, gt, ne, sql } from 'drizzle-orm';
 import type { Database } from './client.ts';
 import { jobOfOperation } from './job-store.ts';
-import { people, presence } from './schema.ts';
+import { people } from './schema/people.ts';
+import { presence } from './schema/jobs.ts';
 
 /** Notes that somebody has an operation open; answers who else has had it in the last half minute. */
 export async function reportPresence(db: Database, person: Person, operationId: string): Promise<string[]> {

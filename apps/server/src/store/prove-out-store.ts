@@ -5,7 +5,8 @@ import type { Database, Transaction } from './client.ts';
 import { find } from './findings.ts';
 import { keepFloorFile } from './floor-files.ts';
 import { present, Refusal } from './refusal.ts';
-import { proveOutSteps, releases } from './schema.ts';
+import { proveOutSteps } from './schema/floor.ts';
+import { releases } from './schema/releases.ts';
 
 const hasPhoto = sql<boolean>`exists (select 1 from floor_files f where f.of_id = ${proveOutSteps.id})`;
 

@@ -21,7 +21,9 @@ import {
   releasesOf,
   snapshotOf,
 } from './release-store.ts';
-import { auditEvents, jobs, releases } from './schema.ts';
+import { auditEvents } from './schema/trail.ts';
+import { jobs } from './schema/jobs.ts';
+import { releases } from './schema/releases.ts';
 
 /** Letters a note has at least when numbers go out with a limit over. */
 const LEAST_NOTE = 10;

@@ -16,7 +16,8 @@ import type {
 import { and, desc, eq, inArray, lt } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
 import type { Database, Transaction } from './client.ts';
-import { people, releases } from './schema.ts';
+import { people } from './schema/people.ts';
+import { releases } from './schema/releases.ts';
 import { present } from './refusal.ts';
 import { cribNaming } from './crib-store.ts';
 import { documentsOf, judgedOperations } from './judged-operations.ts';

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { Person } from '@burl/contract';
 import { and, eq, gt, lt, or, sql } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
-import { passwordLinks, people, sessions } from './schema.ts';
+import { passwordLinks, people, sessions } from './schema/people.ts';
 
 /** How long somebody stays signed in: at most, and without doing anything. */
 export interface SessionSpan {

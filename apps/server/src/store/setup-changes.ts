@@ -5,7 +5,7 @@ import { changed, record } from './audit.ts';
 import type { Database } from './client.ts';
 import { jobDetail, jobOfSetup, openForEditing, touch } from './job-store.ts';
 import { inUse, stale } from './refusal.ts';
-import { operations, setups } from './schema.ts';
+import { operations, setups } from './schema/jobs.ts';
 
 /** Adds a setup at the end of a job's route. */
 export const addSetup = (db: Database, person: Person, jobId: string, name: string): Promise<JobDetail> =>

@@ -2,7 +2,7 @@ import type { ReleasedOperation } from '@burl/contract';
 import { eq } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
 import { present, Refusal } from './refusal.ts';
-import { releases } from './schema.ts';
+import { releases } from './schema/releases.ts';
 
 /** An operation as it stood on a sheet that was released. Refuses what never was. */
 export async function sheetOperation(

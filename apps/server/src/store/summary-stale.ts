@@ -1,7 +1,7 @@
 import type { CribKind } from '@burl/contract';
 import { sql, type SQL } from 'drizzle-orm';
 import type { Transaction } from './client.ts';
-import { jobSummaries } from './schema.ts';
+import { jobSummaries } from './schema/jobs.ts';
 
 /** Notes that a job changed. Milliseconds are all a moment keeps on its way through the server. */
 export async function markStale(tx: Transaction, jobId: string): Promise<void> {

@@ -3,7 +3,7 @@ import { and, asc, count, desc, eq, isNotNull, isNull, ne, or, type SQL, sql } f
 import type { Database } from './client.ts';
 import { databaseCode } from './database-error.ts';
 import { jobOf } from './job-store.ts';
-import { jobs, jobSummaries } from './schema.ts';
+import { jobs, jobSummaries } from './schema/jobs.ts';
 
 type JobRow = typeof jobs.$inferSelect;
 

@@ -13,7 +13,7 @@ import type { Database, Transaction } from './client.ts';
 import { find } from './findings.ts';
 import { keepFloorFile } from './floor-files.ts';
 import { Refusal } from './refusal.ts';
-import { trials } from './schema.ts';
+import { trials } from './schema/floor.ts';
 import { sheetOperation } from './sheet-operation.ts';
 import { trialOf } from './trial-store.ts';
 

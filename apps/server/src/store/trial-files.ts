@@ -10,7 +10,7 @@ import { NOTHING_SEEN, type TrialBasis } from '@burl/core';
 import { trialCsvHead, trialCsvLines } from '@burl/contract/trial-csv';
 import { record } from './audit.ts';
 import type { Database } from './client.ts';
-import { trials } from './schema.ts';
+import { trials } from './schema/floor.ts';
 import { basisColumns } from './trial-changes.ts';
 import { trialPage } from './trial-store.ts';
 

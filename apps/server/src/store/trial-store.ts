@@ -2,7 +2,7 @@ import { type Trial, type TrialFacets, type TrialPage, type TrialQuestion, TRIAL
 import { and, desc, eq, gte, inArray, isNull, lt, type SQL, sql } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
 import { present } from './refusal.ts';
-import { floorFiles, trials, trialSums } from './schema.ts';
+import { floorFiles, trials, trialSums } from './schema/floor.ts';
 
 type Row = typeof trials.$inferSelect;
 

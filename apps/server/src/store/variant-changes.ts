@@ -6,7 +6,7 @@ import { changed, record } from './audit.ts';
 import { jobOfOperation, openForEditing, operationOfVariant, touch, variantOf } from './job-store.ts';
 import { requirePossible } from './possible.ts';
 import { inUse, stale } from './refusal.ts';
-import { operations, variants } from './schema.ts';
+import { operations, variants } from './schema/jobs.ts';
 
 /** Copies the chosen variant of an operation under the next letter. */
 export const copyVariant = (db: Database, person: Person, operationId: string): Promise<Variant> =>

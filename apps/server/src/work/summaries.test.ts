@@ -2,7 +2,7 @@ import { asQuery, type Desk, type JobSummary } from '@burl/contract';
 import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Caller, demoJob, startTestServer, type TestServer, workedOut } from '../../test/client.ts';
-import { jobs, jobSummaries } from '../store/schema.ts';
+import { jobs, jobSummaries } from '../store/schema/jobs.ts';
 import { jobList } from './job-list.ts';
 import { summaries } from './summaries.ts';
 import { type Work, workHere } from './work.ts';
