@@ -33,8 +33,6 @@ export interface EdgePlan {
   readonly unattended: PlannedChange;
   /** The change point the operation states, judged by who is there. */
   readonly stated: ChangePoint;
-  /** Whether somebody is there, as the operation states it. */
-  readonly isAttended: boolean;
   /** Cost per feature of every change point, by who is there. */
   readonly points: readonly ChangePoint[];
   /** Edges the whole batch takes with the stated change point: changes in time and failures. */
@@ -91,8 +89,8 @@ export function edgePlan(
     const costs = failureCosts(op, context, attended);
     return { ...cheapestChange(possible, costs), costs };
   };
-  const isAttended = (op.economics.hoursLost ?? null) === null;
-  const costs = failureCosts(op, context, isAttended);
+  // Whoever states hours lost says that nobody is there.
+  const costs = failureCosts(op, context, (op.economics.hoursLost ?? null) === null);
   const stated = Math.min(op.featuresPerEdge, alive.length - 1);
   const points = changePoints(possible, costs);
   let made = 0;
@@ -112,7 +110,6 @@ export function edgePlan(
       costPerFeature: points[stated - 1]?.costPerFeature ?? 0,
       failsEarlier: 1 - aliveAfter(op.featuresPerEdge, lasts),
     },
-    isAttended,
     points,
     edgesForBatch,
     toolsPerShift: Math.max(1, Math.ceil(SHIFT_MIN / (unattended.features * minutesOf(evaluation.time)))),

@@ -54,7 +54,7 @@ function hazardsOf({ op, evaluation, features, looked, filtered }: Stretch): Haz
   const minutes = features * looked * (cutting + linking);
   const hazards: Hazard[] = [];
   if (evaluation.featuresPerEdge) {
-    // The edge was fresh when somebody last looked, or has run half the stretch by then.
+    // A look on the way finds half of what would fail after it.
     const whole = 1 - aliveAfter(features, evaluation.featuresPerEdge);
     const half = 1 - aliveAfter(features * looked, evaluation.featuresPerEdge);
     hazards.push({

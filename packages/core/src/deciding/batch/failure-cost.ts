@@ -8,7 +8,7 @@ const TAKES_PART = { attended: 0.15, unattended: 0.5 } as const;
 /** Minutes a machine stands while somebody looks at a failed edge, sets the next and touches off again. */
 const STOP_MIN = 15;
 /** Hours lost where an edge fails and nobody is there until the next shift looks. */
-export const USUAL_HOURS_LOST = 4;
+const USUAL_HOURS_LOST = 4;
 /** What a part is taken to be worth where nobody said, in hours of its machine. */
 const USUAL_WORTH_HOURS = 4;
 
@@ -21,7 +21,8 @@ export interface FailureCosts extends EdgeCosts {
 /** Costs of a change and of a failure in the cut, counting edge, stop, scrapped part and lost hours. */
 export function failureCosts(op: Operation, context: OperationContext, attended: boolean): FailureCosts {
   const basis = costBasis(op, context);
-  const { partWorth, hoursLost } = op.economics;
+  // A sheet that was released earlier says neither.
+  const { partWorth = null, hoursLost = null } = op.economics;
   const worth = partWorth ?? USUAL_WORTH_HOURS * 60 * basis.machinePerMin;
   const standing = attended ? STOP_MIN : STOP_MIN + 60 * (hoursLost ?? USUAL_HOURS_LOST);
   return {
@@ -29,8 +30,8 @@ export function failureCosts(op: Operation, context: OperationContext, attended:
     failure: standing * basis.machinePerMin + TAKES_PART[attended ? 'attended' : 'unattended'] * worth,
     assumed: [
       ...basis.assumed,
-      ...((partWorth ?? null) === null ? ['part value'] : []),
-      ...(!attended && (hoursLost ?? null) === null ? ['hours lost'] : []),
+      ...(partWorth === null ? ['part value'] : []),
+      ...(!attended && hoursLost === null ? ['hours lost'] : []),
     ],
   };
 }

@@ -78,6 +78,7 @@ function Choices({
   const system = useSystem();
   const one = isHole(op) ? 'hole' : 'feature';
   const money = (v: number): string => formatMeasure(v, 'money', system);
+  const { assumed } = plan.unattended.costs;
   const choice = (name: string, p: EdgePlan['attended']) => (
     <span className="flex items-center gap-2">
       <Button
@@ -95,6 +96,9 @@ function Choices({
     <div className="flex flex-wrap gap-x-4 gap-y-1">
       {choice('Attended', plan.attended)}
       {choice('Unattended', plan.unattended)}
+      {assumed.length > 0 && (
+        <span className="w-full text-[13px] text-soft">Usual figures taken for: {assumed.join(', ')}.</span>
+      )}
     </div>
   );
 }
@@ -109,7 +113,7 @@ function ExposureLine({ exposure, op }: { exposure: Exposure; op: Operation }) {
     <p className="text-[13px]">
       Longest stretch without a look: {exposure.features} {exposure.features === 1 ? one : `${one}s`},{' '}
       {formatMeasure(exposure.minutes, 'min', system)}. In it{' '}
-      {worst.map((h) => `${h.name} ${oneIn(h.chance)}`).join(', ')}; expected loss alone{' '}
+      {worst.map((h) => `${h.name} ${oneIn(h.chance)} (${h.because})`).join(', ')}; expected loss alone{' '}
       {money(exposure.expectedLoss)}.{best && ` ${best.what}: ${money(best.expectedLoss)}.`}
     </p>
   );
