@@ -160,8 +160,12 @@ describe('a trial', () => {
   });
 
   it('is put right by another that names it, and by one only; nothing is changed or taken away', async () => {
-    const wrong = await log({ ending: 'worn', features: 40 });
+    const photo = { name: 'edge.png', type: 'image/png', base64: PIXEL };
+    const wrong = await log({ ending: 'worn', features: 40, part: 'scrapped', photo });
+    expect((await findings()).map((f) => f.sourceId)).toContain(wrong.id);
     const right = await log({ ending: 'worn', features: 4, corrects: wrong.id });
+    expect(right.files).toEqual(['photo']);
+    expect((await findings()).map((f) => f.sourceId)).not.toContain(wrong.id);
     expect((await floor('POST', '/api/trials', trial({ corrects: wrong.id }))).statusCode).toBe(409);
     const all = (await floor('GET', `/api/jobs/${job.job.id}/trials`)).json<Trial[]>();
     expect(all.find((t) => t.id === wrong.id)!.correctedBy).toBe(right.id);

@@ -1,5 +1,5 @@
 import type { Finding, Person } from '@burl/contract';
-import { desc, eq, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, isNull, sql } from 'drizzle-orm';
 import { record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
 import { present, Refusal } from './refusal.ts';
@@ -38,6 +38,19 @@ export async function find(
   found: Omit<typeof findings.$inferInsert, 'id' | 'answer' | 'answeredBy' | 'answeredAt'>,
 ): Promise<void> {
   await tx.insert(findings).values(found).onConflictDoNothing();
+}
+
+/** Answers what still waits of a trial or step whose entry no longer stands. */
+export async function settleFindings(
+  tx: Transaction,
+  person: Person,
+  sourceId: string,
+  answer: string,
+): Promise<void> {
+  await tx
+    .update(findings)
+    .set({ answer, answeredBy: person.name, answeredAt: new Date() })
+    .where(and(eq(findings.sourceId, sourceId), isNull(findings.answeredAt)));
 }
 
 /** Answers a finding. Refuses when somebody has. */

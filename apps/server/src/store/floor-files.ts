@@ -1,5 +1,5 @@
 import type { AttachedFile, Person } from '@burl/contract';
-import { and, eq } from 'drizzle-orm';
+import { and, eq, notInArray } from 'drizzle-orm';
 import { attachedBytes, requireRoom } from './attachments.ts';
 import type { Database, Transaction } from './client.ts';
 import { present } from './refusal.ts';
@@ -16,17 +16,38 @@ export async function keepFloorFile(
   file: AttachedFile | null,
 ): Promise<void> {
   if (!file) return;
-  const bytes = await attachedBytes(file);
-  await requireRoom(tx, person, bytes);
-  await tx.insert(floorFiles).values({
-    ofId,
+  await keepBytes(tx, person, ofId, {
     slot,
     name: file.name,
     type: file.type,
-    personId: person.id,
-    size: bytes.length,
-    bytes,
+    bytes: await attachedBytes(file),
   });
+}
+
+async function keepBytes(
+  tx: Transaction,
+  person: Person,
+  ofId: string,
+  file: Pick<typeof floorFiles.$inferSelect, 'slot' | 'name' | 'type' | 'bytes'>,
+): Promise<void> {
+  await requireRoom(tx, person, file.bytes);
+  await tx.insert(floorFiles).values({ ...file, ofId, personId: person.id, size: file.bytes.length });
+}
+
+/** Gives an entry that puts another right the photo and recording it brings none of. */
+export async function takeOverFloorFiles(
+  tx: Transaction,
+  person: Person,
+  from: string,
+  to: string,
+): Promise<void> {
+  const { slot, name, type, bytes } = floorFiles;
+  const brought = tx.select({ slot }).from(floorFiles).where(eq(floorFiles.ofId, to));
+  const missing = await tx
+    .select({ slot, name, type, bytes })
+    .from(floorFiles)
+    .where(and(eq(floorFiles.ofId, from), notInArray(slot, brought)));
+  for (const file of missing) await keepBytes(tx, person, to, file);
 }
 
 /** A photo or recording. Refuses when there is none. */

@@ -10,12 +10,12 @@ import {
 import { and, eq, isNull } from 'drizzle-orm';
 import { record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
-import { find } from './findings.ts';
-import { keepFloorFile } from './floor-files.ts';
+import { find, settleFindings } from './findings.ts';
+import { keepFloorFile, takeOverFloorFiles } from './floor-files.ts';
 import { Refusal } from './refusal.ts';
 import { trials } from './schema/floor.ts';
 import { sheetOperation } from './sheet-operation.ts';
-import { trialOf } from './trial-store.ts';
+import { trialById, trialOf } from './trial-store.ts';
 
 /** Works out what a cut as run is held against, away from the requests. */
 export type BasisOf = (op: Operation, context: OperationContext) => Promise<TrialBasis>;
@@ -113,9 +113,9 @@ export async function logTrial(
       .onConflictDoNothing()
       .returning();
     if (!made) return (await known(tx, input.id))!;
-    if (corrects !== null) await putRight(tx, corrects, made.id, input.operationId);
     await keepFloorFile(tx, person, made.id, 'photo', photo);
     await keepFloorFile(tx, person, made.id, 'recording', recording);
+    if (corrects !== null) await putRight(tx, person, corrects, made);
     const text = findingText(input, minutes, basis.expectedLife?.value ?? null);
     if (text !== null)
       await find(tx, {
@@ -135,20 +135,24 @@ export async function logTrial(
       subject: name,
       detail: { trial: made.id, ending, ...(corrects === null ? {} : { corrects }) },
     });
-    const files = [photo && ('photo' as const), recording && ('recording' as const)];
-    return trialOf(
-      made,
-      files.filter((f) => f !== null),
-    );
+    return trialById(tx, made.id);
   });
 }
 
-async function putRight(tx: Transaction, id: string, by: string, operationId: string): Promise<void> {
+/** Marks the trial as put right by a later one, which takes its place: its photo, and what of it waits for an answer. */
+async function putRight(
+  tx: Transaction,
+  person: Person,
+  id: string,
+  by: typeof trials.$inferSelect,
+): Promise<void> {
   const marked = await tx
     .update(trials)
-    .set({ correctedBy: by })
-    .where(and(eq(trials.id, id), isNull(trials.correctedBy), eq(trials.operationId, operationId)))
+    .set({ correctedBy: by.id })
+    .where(and(eq(trials.id, id), isNull(trials.correctedBy), eq(trials.operationId, by.operationId!)))
     .returning({ id: trials.id });
   if (marked.length === 0)
     throw new Refusal('state', 'The trial this corrects is not of this operation, or was corrected already.');
+  await takeOverFloorFiles(tx, person, id, by.id);
+  await settleFindings(tx, person, id, 'Put right by a later entry.');
 }

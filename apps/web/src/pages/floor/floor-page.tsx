@@ -136,7 +136,7 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
       jobId,
       personId: me.id,
       what: `Trial of ${op.name}`,
-      body: { ...draft, id, at: new Date().toISOString() },
+      body: { ...draft, id, at: draft.at ?? new Date().toISOString() },
     });
     if (!kept) return;
     close();
@@ -167,7 +167,7 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
             <TrialList
               trials={trials.filter((t) => t.operationId === op.operationId)}
               waiting={waitingTrials.filter((t) => t.operationId === op.operationId)}
-              onCorrect={(t) => setLogging({ op, start: correctionOf(t) })}
+              onCorrect={(t) => setLogging({ op, start: correctionOf(t, op) })}
             />
             <Button
               look="main"

@@ -1,8 +1,8 @@
 import { asRun, NOTHING_SEEN, type OperationContext, type Operation, seenOf, trialBasis } from '@burl/core';
 import type { ReleasedOperation, Trial, TrialInput } from '@burl/contract';
 
-/** What a person fills in; the rest of a trial is known. */
-export type TrialDraft = Omit<TrialInput, 'id' | 'at'>;
+/** What a person fills in; the rest of a trial is known. No moment: as it is logged. */
+export type TrialDraft = Omit<TrialInput, 'id' | 'at'> & { readonly at: string | null };
 
 const SERIAL = 'burl.serial.';
 /** The machine somebody stands at, as this tablet was told last. */
@@ -22,6 +22,7 @@ export function draftFor(
     .reduce<Trial | null>((a, t) => (a === null || t.at > a.at ? t : a), null);
   const goesOn = last?.ending === 'running';
   return {
+    at: null,
     releaseId,
     operationId: op.operationId,
     machineSerial: serialOf(op.document.machineId) || (last?.machineSerial ?? ''),
@@ -37,16 +38,18 @@ export function draftFor(
   };
 }
 
-/** A trial as a draft that puts it right. */
-export function correctionOf(t: Trial): TrialDraft {
+/** A trial as a draft that puts it right: of the same moment, and with its minutes where they were counted. */
+export function correctionOf(t: Trial, op: ReleasedOperation): TrialDraft {
+  const reckoned = t.features * trialBasis(asRun(op.document, t), op.context).cuttingMinPerFeature;
   return {
+    at: t.at,
     releaseId: t.releaseId ?? '',
     operationId: t.operationId ?? '',
     machineSerial: t.machineSerial,
     heatLot: t.heatLot,
     edge: t.edge,
     features: t.features,
-    minutes: null,
+    minutes: Math.abs(t.minutes - reckoned) < 1e-6 * reckoned ? null : t.minutes,
     ...seenOf(t),
     note: t.note,
     corrects: t.id,

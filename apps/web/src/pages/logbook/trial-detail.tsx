@@ -80,6 +80,8 @@ function Facts({ trial: t, names }: { trial: Trial; names: CribNames }) {
     ],
     ['Sound', t.sound],
     ['Chips', [t.chipForm, t.chipColour].filter(Boolean).join(', ') || null],
+    ['Finish', [t.finish, t.burr && `burr: ${t.burr}`].filter(Boolean).join(', ') || null],
+    ['Glow', t.glow === null ? null : t.glow ? 'yes' : 'no'],
     ['Coolant', t.coolantSeen],
     ['Part', t.part],
     ['Note', t.note || null],
