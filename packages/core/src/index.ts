@@ -240,6 +240,7 @@ export { chanceLost } from './operations/holes/hole-risk.ts';
 export type { HoleRisk } from './judging/result.ts';
 export { seededNormal, seededUniform } from './numerics/random.ts';
 export { STATE_WORDS } from './judging/limit.ts';
+export { counted } from './units/counted.ts';
 export { formatDay } from './units/date.ts';
 export { CUTTER_FAMILIES } from './families/cutter-families.ts';
 export {

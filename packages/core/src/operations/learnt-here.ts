@@ -1,10 +1,10 @@
 import type { Source } from '../judging/estimate.ts';
 import { shiftFor } from '../learning/learnt.ts';
+import { counted } from '../units/counted.ts';
 import type { OperationContext } from './context.ts';
 import type { Operation } from './operation.ts';
 
 const day = (iso: string): string => iso.slice(0, 10);
-const counted = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
 
 /** What edges of this family taught about their life here. */
 export interface LearntLifeHere {

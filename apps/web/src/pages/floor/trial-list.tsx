@@ -1,4 +1,4 @@
-import { formatMeasure } from '@burl/core';
+import { counted, formatMeasure } from '@burl/core';
 import type { Trial, TrialInput } from '@burl/contract';
 import { format } from 'date-fns';
 import { Link } from 'react-router';
@@ -25,7 +25,7 @@ export function TrialList({
         {waiting.map((t) => (
           <li key={t.id} className="rounded-lg border border-dashed border-line px-3 py-1.5">
             Edge {t.edge}: {t.ending}
-            {t.brokeAt && ` (${t.brokeAt})`}, {t.features} features{' '}
+            {t.brokeAt && ` (${t.brokeAt})`}, {counted(t.features, 'feature')}{' '}
             <span className="text-soft">(waits to be sent)</span>
           </li>
         ))}
@@ -36,7 +36,7 @@ export function TrialList({
           >
             <span className="flex-1">
               Edge {t.edge}: <strong>{t.ending}</strong>
-              {t.brokeAt && ` (${t.brokeAt})`}, {t.features} features,{' '}
+              {t.brokeAt && ` (${t.brokeAt})`}, {counted(t.features, 'feature')},{' '}
               {formatMeasure(t.minutes, 'min', system)}
               {t.wearMm !== null && `, VB ${formatMeasure(t.wearMm, 'mm', system)}`}
               {t.sound && `, ${t.sound}`}

@@ -1,4 +1,4 @@
-import { formatDay } from '@burl/core';
+import { counted, formatDay } from '@burl/core';
 import type { LearntRecord } from '@burl/contract';
 import { useState } from 'react';
 import { toast } from 'sonner';
@@ -12,13 +12,13 @@ import type { CribNames } from './crib-names.ts';
 function wordsOf({ constant: c }: LearntRecord, names: CribNames): string {
   if (c.kind === 'life') {
     const any = c.shifts.find((s) => s.heatLot === null && s.machineId === null);
-    return `${names.family(c.edgeFamily)} in ${names.alloy(c.alloyId)}: 30-minute speed ${Math.exp(any?.shift ?? 0).toFixed(2)} × the library (${c.trials} edges, ${c.ended} ended)`;
+    return `${names.family(c.edgeFamily)} in ${names.alloy(c.alloyId)}: 30-minute speed ${Math.exp(any?.shift ?? 0).toFixed(2)} × the library (${counted(c.trials, 'edge')}, ${c.ended} ended)`;
   }
   if (c.kind === 'force') {
     const any = c.lots.find((l) => l.heatLot === null);
-    return `kc1.1 of ${names.alloy(c.alloyId)}: ${Math.exp(any?.shift ?? 0).toFixed(2)} × the library (${c.trials} readings)`;
+    return `kc1.1 of ${names.alloy(c.alloyId)}: ${Math.exp(any?.shift ?? 0).toFixed(2)} × the library (${counted(c.trials, 'reading')})`;
   }
-  return `${names.machine(c.machineId)}: drive efficiency ${c.efficiency.toFixed(2)}, idle ${c.idleKw.toFixed(2)} kW (${c.trials} readings)`;
+  return `${names.machine(c.machineId)}: drive efficiency ${c.efficiency.toFixed(2)}, idle ${c.idleKw.toFixed(2)} kW (${counted(c.trials, 'reading')})`;
 }
 
 /** Asks why a constant is taken back. */
@@ -68,7 +68,7 @@ export function LearntList({
               <p className="text-[13px] text-soft">
                 Accepted by {r.acceptedBy}, {formatDay(r.acceptedAt)}
                 {r.note && `: “${r.note}”`}
-                {r.question.leftOut.length > 0 && `; ${r.question.leftOut.length} trials left out`}
+                {r.question.leftOut.length > 0 && `; ${counted(r.question.leftOut.length, 'trial')} left out`}
                 {r.reversedAt &&
                   `. Reversed by ${r.reversedBy}, ${formatDay(r.reversedAt)}: “${r.reverseReason}”`}
               </p>

@@ -1,4 +1,4 @@
-import { formatMeasure, hasEnded } from '@burl/core';
+import { counted, formatMeasure, hasEnded } from '@burl/core';
 import type { Trial, TrialDiagnosis } from '@burl/contract';
 import { format } from 'date-fns';
 import { Link } from 'react-router';
@@ -63,7 +63,7 @@ function Facts({ trial: t, names }: { trial: Trial; names: CribNames }) {
     ['Machine', `${names.machine(t.machineId)}, ${t.machineSerial}`],
     [
       'Edge',
-      `${t.edge}: ${t.ending}${t.brokeAt ? ` (${t.brokeAt})` : ''} after ${t.features} features, ${formatMeasure(t.minutes, 'min-life', system)}`,
+      `${t.edge}: ${t.ending}${t.brokeAt ? ` (${t.brokeAt})` : ''} after ${counted(t.features, 'feature')}, ${formatMeasure(t.minutes, 'min-life', system)}`,
     ],
     [
       'Expected',

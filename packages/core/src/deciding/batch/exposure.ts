@@ -4,6 +4,7 @@ import { setParameter } from '../../evaluation/set-parameter.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import { isHole } from '../../operations/hole-operation.ts';
 import type { Operation } from '../../operations/operation.ts';
+import { counted } from '../../units/counted.ts';
 import { aliveAfter } from './edge-plan.ts';
 import { failureCosts } from './failure-cost.ts';
 
@@ -115,7 +116,7 @@ export function exposureOf(op: Operation, context: OperationContext, evaluation:
     const often = op.featuresPerEdge / features;
     return [
       {
-        what: `Change the edge after ${features} ${features === 1 ? one : `${one}s`}`,
+        what: `Change the edge after ${counted(features, one)}`,
         expectedLoss: often * lossOf(hazardsOf({ ...stretch, features }), loss),
       },
     ];

@@ -6,6 +6,7 @@ import type { Operation } from '../../operations/operation.ts';
 import type { Evaluation } from '../../evaluation/evaluation.ts';
 import { expectedLoad } from '../../evaluation/expected-load.ts';
 import { holeSentence, stepNotes } from '../../evaluation/step-notes.ts';
+import { counted } from '../../units/counted.ts';
 import { measure, say, type Sentence } from '../../units/sentence.ts';
 import { aliveAfter, oneIn } from './edge-plan.ts';
 
@@ -18,7 +19,6 @@ export interface SetterFact {
 /** Load, %, below which a meter shows nothing one could act on. */
 const READABLE = 10;
 const mm = (value: number) => measure(value, 'mm');
-const counted = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
 
 function featureOf({ feature, featuresPerPart, cut }: MillingOperation): Sentence {
   const corner = feature.cornerRadiusMm === null ? '' : ', corners R{3}';

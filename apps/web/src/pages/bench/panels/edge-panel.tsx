@@ -1,4 +1,5 @@
 import {
+  counted,
   edgePlan,
   type EdgePlan,
   type Exposure,
@@ -111,7 +112,7 @@ function ExposureLine({ exposure, op }: { exposure: Exposure; op: Operation }) {
   const one = isHole(op) ? 'hole' : 'feature';
   return (
     <p className="text-[13px]">
-      Longest stretch without a look: {exposure.features} {exposure.features === 1 ? one : `${one}s`},{' '}
+      Longest stretch without a look: {counted(exposure.features, one)},{' '}
       {formatMeasure(exposure.minutes, 'min', system)}. In it{' '}
       {worst.map((h) => `${h.name} ${oneIn(h.chance)} (${h.because})`).join(', ')}; expected loss alone{' '}
       {money(exposure.expectedLoss)}.{best && ` ${best.what}: ${money(best.expectedLoss)}.`}
@@ -145,7 +146,7 @@ export default function EdgePanel({
   if (!plan)
     return <p className="text-soft">Wear does not end an edge here, or no life is known: nothing to plan.</p>;
   const { stated } = plan;
-  const text = `Changed after ${stated.features} ${stated.features === 1 ? one : `${one}s`}, ${failEarlier(stated.failsEarlier)}.`;
+  const text = `Changed after ${counted(stated.features, one)}, ${failEarlier(stated.failsEarlier)}.`;
   return (
     <div className="flex h-full min-h-0 flex-col gap-1.5">
       <p className="text-[13px]">
