@@ -1,4 +1,4 @@
-import { formatMeasure } from '@burl/core';
+import { counted, formatMeasure } from '@burl/core';
 import type { FitQuestion, FittedNumber, FitTrial, LeftOut, Proposal } from '@burl/contract';
 import { format } from 'date-fns';
 import { useState } from 'react';
@@ -68,8 +68,7 @@ function Lots({ proposal }: { proposal: Proposal }) {
       {proposal.lots.map((l) => (
         <li key={l.heatLot} className={l.departs ? 'font-semibold text-over' : 'text-soft'}>
           Lot {l.heatLot}: {proposal.question.kind === 'life' ? 'speed' : 'force'} {figures(l.factor[1])} ×
-          the alloy’s ({figures(l.factor[0])}–{figures(l.factor[2])}), {l.trials}{' '}
-          {l.trials === 1 ? 'trial' : 'trials'}
+          the alloy’s ({figures(l.factor[0])}–{figures(l.factor[2])}), {counted(l.trials, 'trial')}
           {l.departs && ': this lot departs from its alloy'}
         </li>
       ))}
@@ -135,8 +134,12 @@ function TrialsOfFit({
 }) {
   const system = useSystem();
   const [all, setAll] = useState(false);
+  // What was left out stays in sight, so that it can be counted again.
   const byTrust = [...proposal.trials].sort(
-    (a, b) => Number(b.outlier) - Number(a.outlier) || Math.abs(b.z ?? 0) - Math.abs(a.z ?? 0),
+    (a, b) =>
+      Number(b.leftOut !== null) - Number(a.leftOut !== null) ||
+      Number(b.outlier) - Number(a.outlier) ||
+      Math.abs(b.z ?? 0) - Math.abs(a.z ?? 0),
   );
   const shown = all ? byTrust : byTrust.slice(0, 8);
   const load = proposal.question.kind === 'load';
@@ -223,13 +226,13 @@ export function ProposalCard({
       : `Cutting force of ${names.alloy(chosen.alloyId)}, from load meters`;
   if (error && !proposal) return <Failed what="a proposal" message={error.message} />;
   if (!proposal) return <Loading what="the proposal" />;
-  const counted = proposal.trials.filter((t) => t.leftOut === null).length;
+  const resting = proposal.trials.filter((t) => t.leftOut === null).length;
   return (
     <section aria-label="Proposal" className="space-y-3 rounded-xl border border-line bg-card p-4">
       <div>
         <h2 className="text-lg">{title}</h2>
         <p className="text-soft">
-          Proposal from {counted} {counted === 1 ? 'trial' : 'trials'}
+          Proposal from {counted(resting, 'trial')}
           {leftOut.length > 0 && `, ${leftOut.length} left out`}. Nothing counts before it is accepted.
         </p>
       </div>
