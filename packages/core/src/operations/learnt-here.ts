@@ -1,10 +1,9 @@
 import type { Source } from '../judging/estimate.ts';
 import { shiftFor } from '../learning/learnt.ts';
 import { counted } from '../units/counted.ts';
+import { formatDay } from '../units/date.ts';
 import type { OperationContext } from './context.ts';
 import type { Operation } from './operation.ts';
-
-const day = (iso: string): string => iso.slice(0, 10);
 
 /** What edges of this family taught about their life here. */
 export interface LearntLifeHere {
@@ -24,7 +23,7 @@ export function learntLifeOf(op: Operation, { learnt }: OperationContext): Learn
   const shift = life && shiftFor(life.shifts, learnt.heatLot, op.machineId);
   if (!life || !shift) return null;
   const factor = Math.exp(shift.shift);
-  const rests = `${counted(life.trials, 'edge')}, ${life.ended} run to the end, accepted ${day(life.acceptedAt)}`;
+  const rests = `${counted(life.trials, 'edge')}, ${life.ended} with end seen or read from wear, accepted ${formatDay(life.acceptedAt)}`;
   const where = [shift.heatLot && `lot ${shift.heatLot}`, shift.machineId && 'this machine'].filter(Boolean);
   return {
     factor,
@@ -67,7 +66,7 @@ export function learntForceOf(
     factor: Math.exp(lot.shift),
     source: {
       id: 'kc',
-      label: `kc1.1 measured here, ${Math.exp(lot.shift).toFixed(2)} × the library${lot.heatLot ? ` (lot ${lot.heatLot})` : ''}; ${counted(force.trials, 'reading')}, accepted ${day(force.acceptedAt)}`,
+      label: `kc1.1 measured here, ${Math.exp(lot.shift).toFixed(2)} × the library${lot.heatLot ? ` (lot ${lot.heatLot})` : ''}; ${counted(force.trials, 'reading')}, accepted ${formatDay(force.acceptedAt)}`,
       kind: 'measured',
       sigma: lot.sd,
       narrowBy: 'read the load meter in another cut',
@@ -85,7 +84,7 @@ export function learntDriveOf({
     value: drive.efficiency,
     source: {
       id: 'drive-efficiency',
-      label: `drive efficiency ${drive.efficiency.toFixed(2)} measured here; ${counted(drive.trials, 'reading')}, accepted ${day(drive.acceptedAt)}`,
+      label: `drive efficiency ${drive.efficiency.toFixed(2)} measured here; ${counted(drive.trials, 'reading')}, accepted ${formatDay(drive.acceptedAt)}`,
       kind: 'measured',
       sigma: drive.efficiencySd,
       narrowBy: 'read idle and cutting power in another alloy',

@@ -12,7 +12,7 @@ import type { CribNames } from './crib-names.ts';
 function wordsOf({ constant: c }: LearntRecord, names: CribNames): string {
   if (c.kind === 'life') {
     const any = c.shifts.find((s) => s.heatLot === null && s.machineId === null);
-    return `${names.family(c.edgeFamily)} in ${names.alloy(c.alloyId)}: 30-minute speed ${Math.exp(any?.shift ?? 0).toFixed(2)} × the library (${counted(c.trials, 'edge')}, ${c.ended} ended)`;
+    return `${names.family(c.edgeFamily)} in ${names.alloy(c.alloyId)}: 30-minute speed ${Math.exp(any?.shift ?? 0).toFixed(2)} × the library (${counted(c.trials, 'edge')}, ${c.ended} with end seen or read from wear)`;
   }
   if (c.kind === 'force') {
     const any = c.lots.find((l) => l.heatLot === null);
