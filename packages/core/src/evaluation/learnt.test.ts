@@ -66,7 +66,9 @@ describe('what was learnt, in an evaluation', () => {
     expect(b.high / b.low).toBeLessThan(a.high / a.low);
     const source = after.sources.find((s) => s.id === 'life-speed')!;
     expect(source.kind).toBe('measured');
-    expect(source.label).toMatch(/0\.90 × the library.*12 edges, 7 with end seen or read from wear, accepted 1 Nov 2026/);
+    expect(source.label).toMatch(
+      /0\.90 × the library.*12 edges, 7 with end seen or read from wear, accepted 1 Nov 2026/,
+    );
   });
 
   it('the job’s own lot goes before any lot, and an own figure of the operation before both', () => {
