@@ -59,6 +59,7 @@ const router = createBrowserRouter([
         path: '/logbook/:view?',
         element: page(() => import('./pages/logbook/logbook-page.tsx'), 'the logbook'),
       },
+      { path: '/quick', element: page(() => import('./pages/quick/quick-page.tsx'), 'the answer') },
       { path: '/crib/:kind?', element: page(() => import('./pages/crib/crib-page.tsx'), 'the crib') },
       { path: '/people', element: page(() => import('./pages/people/people-page.tsx'), 'the people') },
       { path: '*', element: <NotHere /> },

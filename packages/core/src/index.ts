@@ -35,6 +35,7 @@ export * from './operations/hole-operation.ts';
 export * from './operations/milling/milling-operation.ts';
 export * from './operations/drilling/drilling-operation.ts';
 export { type Hole, PLAIN_HOLE, type ThreadForm } from './physics/holes/hole.ts';
+export { SEVERITY } from './judging/severity.ts';
 export {
   LIMIT_GROUPS,
   type Band,
@@ -87,6 +88,7 @@ export {
   type RankedCutter,
   type Ranking,
 } from './deciding/choosing/rank-cutters.ts';
+export { type FirstCut, firstCuts } from './deciding/choosing/first-cuts.ts';
 export { fittingHolders } from './deciding/choosing/fitting-holder.ts';
 export { type Freedom, freedomOf } from './deciding/search/freedom.ts';
 export {
@@ -320,5 +322,18 @@ export { edgePlan, type EdgePlan, oneIn } from './deciding/batch/edge-plan.ts';
 export { type Exposure, exposureOf } from './deciding/batch/exposure.ts';
 export { diagnose, type Suspect } from './deciding/diagnosis/diagnose.ts';
 export type { DiagnosisCase } from './deciding/diagnosis/case.ts';
+export {
+  type Answer,
+  answered,
+  type Question,
+  QUESTIONS,
+  questionsToAsk,
+} from './deciding/diagnosis/questions.ts';
+export { type FirstChange, firstChange } from './deciding/diagnosis/first-change.ts';
+export { answerInWords } from './deciding/diagnosis/answer-in-words.ts';
+export { seenWith, type Symptom, SYMPTOM_IDS, SYMPTOMS } from './deciding/diagnosis/symptoms.ts';
+export { readSpoken, type SpokenCut, type SpokenTool } from './deciding/running/spoken-cut.ts';
+export type { SpokenField, SpokenKey } from './deciding/running/spoken-fields.ts';
+export { wordsOfAlloy } from './crib/alloy-words.ts';
 export { changeWords, failEarlier, type SetterFact, setterFacts } from './deciding/batch/setter-facts.ts';
 export { kaplanMeier } from './physics/life/kaplan-meier.ts';

@@ -1,8 +1,6 @@
-import { evaluate, InputError, type LimitState } from '@burl/core';
+import { evaluate, InputError, SEVERITY } from '@burl/core';
 import type { Job, JobSummary } from '@burl/contract';
 import type { Judged } from '../store/judged-operations.ts';
-
-const RANK: Readonly<Record<LimitState, number>> = { over: 3, tight: 2, unproven: 1, clear: 0 };
 
 /**
  * A job with what governs it: the worst limit of its selected variants, and the minutes of one part. An operation that cannot be
@@ -19,7 +17,7 @@ export function summaryOf(job: Job, operations: readonly Judged[]): JobSummary {
         ]);
       const e = evaluate(document, context);
       minutes += e.time.perPart;
-      if (governing === null || RANK[e.state] > RANK[governing.state]) {
+      if (governing === null || SEVERITY[e.state] > SEVERITY[governing.state]) {
         const limit = e.limits.find((l) => l.id === e.governing);
         governing = { state: e.state, limit: limit?.name ?? '', operation: name, operationId: id };
       }

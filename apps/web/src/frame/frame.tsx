@@ -70,6 +70,9 @@ function Header({
         <NavLink to="/" end className={place}>
           Desk
         </NavLink>
+        <NavLink to="/quick" className={place}>
+          Quick
+        </NavLink>
         <NavLink to="/resonance" className={place}>
           Chatter
         </NavLink>
@@ -161,6 +164,13 @@ export function Frame({
   const actions = useMemo<Action[]>(
     () => [
       { id: 'desk', label: 'Go to the desk', run: () => void navigate('/') },
+      { id: 'quick', label: 'Quick question', keys: 'Q', run: () => void navigate('/quick') },
+      {
+        id: 'running',
+        label: 'What are they running?',
+        keys: 'W',
+        run: () => void navigate('/quick?said='),
+      },
       { id: 'resonance', label: 'Go to chatter', run: () => void navigate('/resonance') },
       { id: 'logbook', label: 'Go to the logbook', run: () => void navigate('/logbook') },
       { id: 'crib', label: 'Go to the crib', run: () => void navigate('/crib') },
@@ -186,6 +196,8 @@ export function Frame({
     [navigate, person.role, setSystem, setTheme, system, theme],
   );
   useOffer('frame', actions);
+  useHotkeys('q', () => void navigate('/quick'), { preventDefault: true }, [navigate]);
+  useHotkeys('w', () => void navigate('/quick?said='), { preventDefault: true }, [navigate]);
 
   return (
     <div

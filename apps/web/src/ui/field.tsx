@@ -1,7 +1,7 @@
 import { type ReactNode, useId } from 'react';
 
 export const FIELD_LOOK =
-  'w-full min-h-9 rounded-md border border-line bg-raised px-2 py-1 text-ink aria-[invalid=true]:border-over disabled:bg-paper disabled:text-soft [&[readonly]]:bg-paper [&[readonly]]:text-soft';
+  'w-full min-h-9 rounded-md border border-field bg-raised px-2 py-1 text-ink aria-[invalid=true]:border-over disabled:bg-paper disabled:text-soft [&[readonly]]:bg-paper [&[readonly]]:text-soft';
 
 /** A labelled field with its error below, tied together for assistive technology. */
 export function Field({

@@ -1,5 +1,7 @@
 import {
   finishPlan,
+  type FirstCut,
+  firstCuts,
   heatCurve,
   layOut,
   type LayOutWish,
@@ -104,11 +106,16 @@ export const heavyApi = {
     offer: Offer,
     wish: LayOutWish,
     onPart: (part: number) => void,
+    onRows: (best: Ranking['best']) => void,
   ): Ranking =>
-    rankCutters(op, context, offer, wish, (done, of) => {
+    rankCutters(op, context, offer, wish, (done, of, best) => {
       onPart(done / of);
+      if (done < of) onRows(best);
       return true;
     })!,
+
+  firstCuts: (op: MillingOperation, context: OperationContext, offer: Offer): readonly FirstCut[] =>
+    firstCuts(op, context, offer),
 
   periodic: (op: MillingOperation, context: OperationContext): PeriodicVerdict =>
     periodicVerdict(op, context),

@@ -1,5 +1,6 @@
+import { SEVERITY } from '../judging/severity.ts';
 import type { OperationContext } from '../operations/context.ts';
-import type { LimitResult, LimitState } from '../judging/result.ts';
+import type { LimitResult } from '../judging/result.ts';
 import type { Evaluation } from './evaluation.ts';
 import type { Operation } from '../operations/operation.ts';
 import { bandOf, scale, type Source } from '../judging/estimate.ts';
@@ -7,8 +8,6 @@ import { cautionsOf } from './cautions.ts';
 import { requirePossible } from './check-operation.ts';
 import { kindOf } from './registry.ts';
 import type { CutState } from '../operations/cut-state.ts';
-
-const SEVERITY: Readonly<Record<LimitState, number>> = { over: 3, tight: 2, unproven: 1, clear: 0 };
 
 /** Worst first: by state, then by share used. */
 export const worseFirst = (a: LimitResult, b: LimitResult): number =>

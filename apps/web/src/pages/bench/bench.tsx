@@ -18,7 +18,7 @@ import { KIND_VIEWS } from './kind-views.tsx';
 import { Notices, type Preview } from './notices.tsx';
 import { Stations } from './stations.tsx';
 import { useJudged } from './use-judged.ts';
-import { useMoves } from './use-moves.ts';
+import { useMoves } from '../../judging/use-moves.ts';
 import { type Editing, useOperation } from './use-operation.ts';
 import { usePresence } from './use-presence.ts';
 

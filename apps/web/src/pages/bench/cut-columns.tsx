@@ -11,7 +11,7 @@ import { LimitsColumn } from './limits/limits-column.tsx';
 import type { Preview } from './notices.tsx';
 import { rebase } from './rebase.ts';
 import type { Judged } from './use-judged.ts';
-import type { Moves } from './use-moves.ts';
+import type { Moves } from '../../judging/use-moves.ts';
 
 /** The cut in three columns: what it is given, the cut itself, what limits it. While none can be drawn, what is wrong. */
 export function CutColumns({

@@ -9,7 +9,7 @@ import { Charts } from './panels/charts.tsx';
 import { Parameters } from './parameters.tsx';
 import { rebase } from './rebase.ts';
 import type { Judged } from './use-judged.ts';
-import type { Moves } from './use-moves.ts';
+import type { Moves } from '../../judging/use-moves.ts';
 
 /** How often the chart follows while a handle is dragged, ms. */
 const CHART_MS = 130;

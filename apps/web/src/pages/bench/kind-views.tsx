@@ -1,9 +1,9 @@
 import type { DrillingOperation, HoleOperation, MillingOperation, Operation } from '@burl/core';
 import { type ComponentType, lazy } from 'react';
 import { type CompareProps, Comparison } from './compare/comparison.tsx';
-import type { DrawingProps } from './drawings/drawing-props.ts';
-import { HoleSection } from './drawings/hole-section.tsx';
-import { MillingDrawing } from './drawings/milling-drawing.tsx';
+import type { DrawingProps } from '../../drawing/cut/drawing-props.ts';
+import { HoleSection } from '../../drawing/cut/hole-section.tsx';
+import { MillingDrawing } from '../../drawing/cut/milling-drawing.tsx';
 import type { CardProps } from './given/card.tsx';
 import { HoleCard } from './given/hole-card.tsx';
 import { MillingCards } from './given/milling-cards.tsx';

@@ -8,7 +8,14 @@ import { FormError } from '../../ui/form-error.tsx';
 import { Num } from '../../ui/form-parts.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { useSystem } from '../../frame/preferences.tsx';
-import { cuttersFor, FIRST, inputOf, type Made, nameOf, type NewOperation } from './new-operation.ts';
+import {
+  cuttersFor,
+  FIRST,
+  inputOf,
+  type Made,
+  nameOf,
+  type NewOperation,
+} from '../../judging/new-operation.ts';
 import { SearchSelect } from '../../ui/search-select.tsx';
 
 type Sized = 'lengthMm' | 'widthMm' | 'depthMm' | 'cornerRadiusMm' | 'diameterMm' | 'count';

@@ -8,6 +8,7 @@ import { judgeLimits } from '../../evaluation/evaluate.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { worthOf } from '../search/objective.ts';
 import { InputError, problemSentence } from '../../units/input-error.ts';
+import { placeOf } from './doubt.ts';
 import { type Measure, measure, say, type Sentence } from '../../units/sentence.ts';
 import {
   begin,
@@ -65,6 +66,9 @@ export function contextWith(
   return holder ? { ...withShelfOf(context, cutter.id, offer.shelves), cutter, holder, ...made } : null;
 }
 
+/** Face mills whose inserts make no wall: what they leave there is another cut. */
+const SLOPING = /^face_mill_(?:45|round)/;
+
 /** Limits that tell against a cutter as such, whatever speed and feed. */
 const AGAINST = MILLING_LADDER.filter((l) => l.ofCutter).map((l) => l.id);
 
@@ -85,6 +89,11 @@ export function reasonsAgainst(
   if (!at) list.push(say('no holder in stock takes it on this spindle'));
   const doubt = toolDoubt(op, cutter);
   if (doubt) list.push(say(doubt));
+  if (op.feature.kind !== 'face') {
+    if (cutter.type === 'end_mill_ball' || cutter.type === 'end_mill_barrel')
+      list.push(say('its round end leaves no flat floor'));
+    if (SLOPING.test(cutter.type)) list.push(say('its lead angle leaves no square wall'));
+  }
   const gap = narrowest(op.feature);
   if (gap < d - 1e-9) list.push(say('{0} does not go into {1}', measure(d, 'mm'), measure(gap, 'mm')));
   if ((cutter.properties.LU ?? Infinity) < op.feature.depthMm)
@@ -176,15 +185,15 @@ function sizeWords(
 
 /**
  * The crib's cutters for this feature, alloy, machine: disqualified ones with their reasons, the rest balanced against all
- * limits and ordered by the objective. `onDone` is told after each candidate and stops the work by returning false; null
- * comes back then.
+ * limits, clear ones first and ordered by the objective within a state. `onDone` is told after each candidate with the best so
+ * far and stops the work by returning false; null comes back then.
  */
 export function rankCutters(
   op: MillingOperation,
   context: OperationContext,
   offer: Offer,
   wish: LayOutWish,
-  onDone: (done: number, of: number) => boolean = () => true,
+  onDone: (done: number, of: number, best: readonly RankedCutter[]) => boolean = () => true,
 ): Ranking | null {
   const disqualified: RankedCutter[] = [];
   const candidates: { cutter: Cutter; context: OperationContext; promise: number }[] = [];
@@ -209,8 +218,10 @@ export function rankCutters(
       : wish.objective === 'life'
         ? -(l.featuresPerEdge?.value ?? 0)
         : l.cost;
+  // Features per edge are the more the better: doubt takes from them.
+  const priced = (l: StrategyLayout): number => (worth(l) < 0 ? worth(l) / l.doubt : worth(l) * l.doubt);
   const order = (a: StrategyLayout, b: StrategyLayout): number =>
-    Number(a.state === 'over') - Number(b.state === 'over') || worth(a) - worth(b);
+    placeOf(a.state) - placeOf(b.state) || priced(a) - priced(b);
   // The quick look keeps the most promising by what the numbers they begin with are worth.
   // Of equals the one with the larger corner radius: it runs cooler and its corner holds (rule G-07).
   const radius = (c: Cutter): number => c.properties.RE ?? 0;
@@ -219,10 +230,12 @@ export function rankCutters(
   const best: RankedCutter[] = [];
   for (const [i, c] of looked.entries()) {
     const layout = layOut(op, c.context, op.path.strategy, wish);
-    if (isLaidOut(layout)) best.push({ cutterId: c.cutter.id, name: c.cutter.name, against: [], layout });
-    if (!onDone(i + 1, looked.length)) return null;
+    if (isLaidOut(layout)) {
+      best.push({ cutterId: c.cutter.id, name: c.cutter.name, against: [], layout });
+      best.sort((a, b) => order(a.layout!, b.layout!));
+    }
+    if (!onDone(i + 1, looked.length, best.slice(0, SHOWN))) return null;
   }
-  best.sort((a, b) => order(a.layout!, b.layout!));
   const shown = best.slice(0, SHOWN);
   return { best: shown, disqualified, sizes: sizeWords(op, context.cutter, shown, offer) };
 }

@@ -1,5 +1,6 @@
 import type { Cutter } from '../../crib/cutter.ts';
 import type { OperationContext } from '../../operations/context.ts';
+import { SEVERITY } from '../../judging/severity.ts';
 import type { LimitResult, LimitState } from '../../judging/result.ts';
 import type { Evaluation } from '../../evaluation/evaluation.ts';
 import type { HoleOperation } from '../../operations/hole-operation.ts';
@@ -71,8 +72,6 @@ export interface HolePlan {
 
 /** What a part is taken to be worth when nobody says, in the shop's money. */
 export const USUAL_PART_VALUE = 500;
-
-const SEVERITY: Readonly<Record<LimitState, number>> = { clear: 0, unproven: 1, tight: 2, over: 3 };
 
 /** Steps whose tools differ so much that the best of the first few is taken instead of the first. */
 const TRIED: Readonly<Partial<Record<StepKey, number>>> = { mill: 6, 'thread-mill': 3, bore: 3 };

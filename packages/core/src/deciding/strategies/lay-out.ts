@@ -9,6 +9,7 @@ import { evaluate, limitOf } from '../../evaluation/evaluate.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { startingStickOut, withStartingCut } from '../../evaluation/starting-cut.ts';
 import { type EntryPlace, rateEntries } from '../../physics/path/entry-plan.ts';
+import { doubtOf } from '../choosing/doubt.ts';
 import { searchCut } from '../search/search-cut.ts';
 import type { FreeParameter } from '../../operations/milling/milling-movables.ts';
 import type { Objective } from '../search/objective.ts';
@@ -62,6 +63,8 @@ export interface StrategyLayout {
   readonly leavesInCornerMm: number;
   readonly leavesStepMm: number;
   readonly cost: number;
+  /** How many times its cost it is taken at when cuts are put in order. */
+  readonly doubt: number;
   readonly edgeCost: number;
 }
 
@@ -222,6 +225,7 @@ export function summarise(
     leavesInCornerMm: state.plan.leavesInCornerMm,
     leavesStepMm: state.plan.leavesStepMm,
     cost: cost.total,
+    doubt: doubtOf(evaluation),
     edgeCost: cost.edges,
   };
 }

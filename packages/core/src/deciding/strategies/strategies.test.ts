@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { contextOf, CRIB, LOCK_POCKET, SEAL_POCKET } from '../../../fixtures/crib.ts';
 import { STRATEGY_IDS, type MillingOperation } from '../../operations/milling/milling-operation.ts';
+import { placeOf } from '../choosing/doubt.ts';
 import { contextWith, rankCutters, reasonsAgainst } from '../choosing/rank-cutters.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { finishPlan } from '../../operations/milling/detail/finish-plan.ts';
@@ -177,11 +178,21 @@ describe('choosing the cutter', { timeout: 60_000 }, () => {
     const ranking = rankCutters(lock, context, offer, { ...wish, budget: 300 })!;
     expect(ranking.best.length).toBeGreaterThan(1);
     expect(ranking.best.length).toBeLessThanOrEqual(5);
-    const sound = ranking.best.filter((b) => b.layout!.state !== 'over').map((b) => b.layout!.cost);
-    expect(sound).toEqual([...sound].sort((a, b) => a - b));
+    const layouts = ranking.best.map((b) => b.layout!);
+    const states = layouts.map((l) => placeOf(l.state));
+    expect(states).toEqual([...states].sort((a, b) => a - b));
+    const between = layouts.filter((l) => placeOf(l.state) === 1).map((l) => l.cost * l.doubt);
+    expect(between).toEqual([...between].sort((a, b) => a - b));
     expect(ranking.disqualified.every((d) => d.against.length > 0)).toBe(true);
     expect(ranking.sizes.length).toBeGreaterThan(0);
     expect(rankCutters(lock, context, offer, { ...wish, budget: 50 }, () => false)).toBeNull();
+    // What is found so far comes row by row, in order.
+    const rows: number[] = [];
+    rankCutters(lock, context, offer, { ...wish, budget: 50 }, (_, __, best) => {
+      rows.push(best.length);
+      return rows.length < 3;
+    });
+    expect(rows).toEqual([1, 2, 3]);
   });
 });
 

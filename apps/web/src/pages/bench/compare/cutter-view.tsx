@@ -85,6 +85,7 @@ export default function CutterView({
         offer,
         wish,
         proxy((part: number) => progress.part(part)),
+        proxy((best: Ranking['best']) => progress.early({ best, disqualified: [], sizes: [] })),
       ),
   );
   const ranking = heavy.data;
@@ -110,12 +111,12 @@ export default function CutterView({
             disabled={readOnly || heavy.busy}
             onTake={onTake}
           />
-          {ranking.best.length === 0 && (
+          {ranking.best.length === 0 && !heavy.busy && (
             <p role="status" className="my-2">
               No cutter in the crib does this feature; the reasons are below.
             </p>
           )}
-          <Others ranking={ranking} />
+          {!heavy.busy && <Others ranking={ranking} />}
         </div>
       )}
     </section>

@@ -1,7 +1,7 @@
 import { formatMeasure, type MillingOperation, movableOf, numberOf, outerDiameter } from '@burl/core';
-import { useSystem } from '../../../frame/preferences.tsx';
-import { halo, StockPattern } from '../../../drawing/drawing.tsx';
-import { MovableHandle } from '../../../drawing/movable-handle.tsx';
+import { useSystem } from '../../frame/preferences.tsx';
+import { halo, StockPattern } from '../drawing.tsx';
+import { MovableHandle } from '../movable-handle.tsx';
 import { CutterFromAbove, planPlace } from './cutter-from-above.tsx';
 import type { DrawingProps } from './drawing-props.ts';
 

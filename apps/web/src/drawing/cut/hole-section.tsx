@@ -1,7 +1,7 @@
 import { CHAMFER_OFF_TIP, formatMeasure, type HoleOperation, movableOf } from '@burl/core';
-import { useSystem } from '../../../frame/preferences.tsx';
-import { halo, StockPattern } from '../../../drawing/drawing.tsx';
-import { MovableHandle } from '../../../drawing/movable-handle.tsx';
+import { useSystem } from '../../frame/preferences.tsx';
+import { halo, StockPattern } from '../drawing.tsx';
+import { MovableHandle } from '../movable-handle.tsx';
 import { CoolantAndChips } from './coolant-and-chips.tsx';
 import type { DrawingProps } from './drawing-props.ts';
 import { depthCurves, DepthCurves, HoleFromAbove } from './hole-curves.tsx';

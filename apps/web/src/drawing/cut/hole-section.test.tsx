@@ -1,8 +1,8 @@
 import { evaluate, type HoleOperation, type Operation, type OperationContext } from '@burl/core';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { KINDS, stepOf } from '../../../../test/steps.ts';
-import { PreferencesProvider } from '../../../frame/preferences.tsx';
+import { KINDS, stepOf } from '../../../test/steps.ts';
+import { PreferencesProvider } from '../../frame/preferences.tsx';
 import { HoleSection } from './hole-section.tsx';
 import { depthCurves } from './hole-curves.tsx';
 

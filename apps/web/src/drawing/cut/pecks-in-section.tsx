@@ -1,7 +1,7 @@
 import { asList, formatMeasure, type Peck, type PeckList } from '@burl/core';
-import { halo } from '../../../drawing/drawing.tsx';
-import { Handle } from '../../../drawing/handle.tsx';
-import { useSystem } from '../../../frame/preferences.tsx';
+import { halo } from '../drawing.tsx';
+import { Handle } from '../handle.tsx';
+import { useSystem } from '../../frame/preferences.tsx';
 import type { HolePlace } from './hole-place.ts';
 
 /** Handles on pecks closer than this are left out: the list in the form has them all. */

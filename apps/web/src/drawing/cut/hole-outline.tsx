@@ -1,5 +1,5 @@
 import type { HoleOperation } from '@burl/core';
-import { halo } from '../../../drawing/drawing.tsx';
+import { halo } from '../drawing.tsx';
 import type { HolePlace } from './hole-place.ts';
 
 /** Sides of the work in the picture. */

@@ -9,7 +9,7 @@ import {
   problemInWords,
   setParameter,
 } from '@burl/core';
-import { useSystem } from '../../frame/preferences.tsx';
+import { useSystem } from '../frame/preferences.tsx';
 import { useCallback } from 'react';
 import { toast } from 'sonner';
 

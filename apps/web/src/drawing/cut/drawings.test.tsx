@@ -1,8 +1,8 @@
 import { type DrillingOperation, evaluate, type MillingOperation } from '@burl/core';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { example } from '../../../../test/crib.ts';
-import { PreferencesProvider } from '../../../frame/preferences.tsx';
+import { example } from '../../../test/crib.ts';
+import { PreferencesProvider } from '../../frame/preferences.tsx';
 import { ElevationView } from './elevation-view.tsx';
 import { HoleSection } from './hole-section.tsx';
 import { PlanView } from './plan-view.tsx';

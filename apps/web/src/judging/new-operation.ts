@@ -7,10 +7,10 @@ import {
   problemsOf,
   type System,
 } from '@burl/core';
-import type { Crib, Job, OperationInput } from '@burl/contract';
+import type { Crib, JobFields, OperationInput } from '@burl/contract';
 import { blankOperation } from '@burl/contract';
-import { contextOf } from '../../judging/context.ts';
-import { offered } from '../../judging/offer.ts';
+import { contextOf } from './context.ts';
+import { offered } from './offer.ts';
 
 /** What is cut: a feature to mill, or a hole to drill. */
 export type Made = MillingFeatureKind | 'hole';
@@ -87,7 +87,7 @@ export function cuttersFor(crib: Crib, n: NewOperation, suits: (groups: readonly
 /** What to send, or why it cannot be. */
 export function inputOf(
   crib: Crib,
-  job: Job,
+  job: Pick<JobFields, 'alloyId' | 'machineId' | 'quantity' | 'heatLot'>,
   n: NewOperation,
   setupId: string,
   system: System,

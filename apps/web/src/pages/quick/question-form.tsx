@@ -1,0 +1,158 @@
+import type { Crib } from '@burl/contract';
+import { type Unit, wordsOfAlloy, wordsOfCutter } from '@burl/core';
+import { useMemo } from 'react';
+import { cuttersFor, type Made, type NewOperation } from '../../judging/new-operation.ts';
+import { offered } from '../../judging/offer.ts';
+import { ComboBox } from '../../ui/combo-box.tsx';
+import { Field, FIELD_LOOK } from '../../ui/field.tsx';
+import { Num } from '../../ui/form-parts.tsx';
+import { type QuickQuestion, WANTS, whatFor } from './quick-question.ts';
+
+const BEST = 'best';
+
+type Sized = 'lengthMm' | 'widthMm' | 'depthMm' | 'cornerRadiusMm' | 'diameterMm';
+
+/** Sizes each want asks for, by their names on the drawing. */
+const SIZES: Readonly<Record<Made, readonly (readonly [Sized, string])[]>> = {
+  pocket: [
+    ['lengthMm', 'Length'],
+    ['widthMm', 'Width'],
+    ['depthMm', 'Depth'],
+    ['cornerRadiusMm', 'Corner radius'],
+  ],
+  slot: [
+    ['lengthMm', 'Length'],
+    ['widthMm', 'Width'],
+    ['depthMm', 'Depth'],
+  ],
+  side: [
+    ['lengthMm', 'Length'],
+    ['widthMm', 'Stock on the side'],
+    ['depthMm', 'Height'],
+  ],
+  boss: [
+    ['lengthMm', 'Length'],
+    ['widthMm', 'Width'],
+    ['depthMm', 'Height'],
+  ],
+  face: [
+    ['lengthMm', 'Length'],
+    ['widthMm', 'Width'],
+    ['depthMm', 'Stock to face off'],
+  ],
+  hole: [
+    ['diameterMm', 'Diameter'],
+    ['depthMm', 'Depth'],
+  ],
+};
+
+/** What is asked: alloy, machine, what is wanted with its sizes, and the tool on hand or the best. */
+export function QuestionForm({
+  crib,
+  question,
+  onChange,
+}: {
+  crib: Crib;
+  question: QuickQuestion;
+  onChange: (next: QuickQuestion) => void;
+}) {
+  const { what } = question;
+  const alloys = useMemo(
+    () =>
+      offered(crib.alloys).map((a) => ({
+        id: a.id,
+        name: a.document.name,
+        words: wordsOfAlloy(a.document),
+        note: [a.document.uns, a.document.en, `ISO ${a.document.iso513_group}`].filter(Boolean).join(' · '),
+      })),
+    [crib],
+  );
+  const machines = useMemo(
+    () => offered(crib.machines).map((m) => ({ id: m.id, name: m.document.name })),
+    [crib],
+  );
+  const group = crib.alloys.find((a) => a.id === question.alloyId)?.document.iso513_group;
+  const tools = useMemo(
+    () => [
+      { id: BEST, name: 'Best of the crib' },
+      ...cuttersFor(crib, what, (groups) => group !== undefined && groups.includes(group)).map((c) => ({
+        id: c.id,
+        name: c.name,
+        words: wordsOfCutter(c),
+        ...(group && !c.suits_iso_groups.includes(group) ? { note: `not rated for ISO ${group}` } : {}),
+      })),
+    ],
+    [crib, what, group],
+  );
+  const ask = (change: Partial<QuickQuestion>) => onChange({ ...question, taken: null, ...change });
+  const size = (change: Partial<NewOperation>) => ask({ what: { ...what, ...change } });
+  const number = ([key, label]: readonly [Sized, string], unit: Unit = 'mm') => (
+    <Num
+      key={key}
+      label={label}
+      value={what[key]}
+      unit={unit}
+      empty={key === 'cornerRadiusMm'}
+      readOnly={false}
+      onTake={(v) => size({ [key]: v })}
+    />
+  );
+  return (
+    <form
+      aria-label="Question"
+      className="space-y-2.5 rounded-lg border border-line bg-card p-3"
+      onSubmit={(e) => e.preventDefault()}
+    >
+      <ComboBox
+        label="Alloy"
+        list={alloys}
+        value={question.alloyId}
+        placeholder="Name, UNS or EN number"
+        onTake={(alloyId) => ask({ alloyId })}
+      />
+      <ComboBox
+        label="Machine"
+        list={machines}
+        value={question.machineId}
+        placeholder="Choose"
+        onTake={(machineId) => ask({ machineId })}
+      />
+      <Field label="I want to">
+        {(p) => (
+          <select
+            {...p}
+            value={what.made}
+            onChange={(e) => ask({ what: whatFor(e.target.value as Made) })}
+            className={FIELD_LOOK}
+          >
+            {WANTS.map((w) => (
+              <option key={w.made} value={w.made}>
+                {w.label}
+              </option>
+            ))}
+          </select>
+        )}
+      </Field>
+      <div className="grid grid-cols-2 gap-2">
+        {SIZES[what.made].map((s) => number(s))}
+        {what.made === 'hole' && (
+          <label className="flex min-h-9 items-center gap-2 self-end">
+            <input
+              type="checkbox"
+              checked={what.through}
+              onChange={(e) => size({ through: e.target.checked })}
+            />{' '}
+            Through
+          </label>
+        )}
+      </div>
+      <ComboBox
+        label="Tool"
+        list={tools}
+        value={what.cutterId || BEST}
+        placeholder="12 5fl titanium"
+        onTake={(id) => size({ cutterId: id === BEST ? '' : id })}
+      />
+    </form>
+  );
+}
