@@ -106,7 +106,7 @@ const PLACES: readonly Place[] = [
     name: 'lobes',
     go: async (page) => {
       await page.goto('/resonance?tab=lobes');
-      await page.getByRole('img', { name: /50% stable at/ }).waitFor({ timeout: 40_000 });
+      await page.getByRole('img', { name: /stable up to/ }).waitFor({ timeout: 40_000 });
       // The periodic border goes on in a worker; the page is as it will be.
       await page.getByRole('button', { name: 'Stop calculating the lobes' }).click();
     },

@@ -1,4 +1,4 @@
-import { type JobDetail, type Release, RELEASE_CHECKS } from '@burl/contract';
+import { type JobDetail, type Release, releaseChecks } from '@burl/contract';
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import fc from 'fast-check';
 import { type Caller, freshJob, type TestServer } from '../test/client.ts';
@@ -34,8 +34,6 @@ const schedule: fc.Arbitrary<readonly (readonly Step[])[]> = fc.array(
   { minLength: 4, maxLength: 7 },
 );
 
-const checks = RELEASE_CHECKS.map((c) => c.id);
-
 /** Does one step on what its doer last saw. True when the server said it is done. */
 async function take(
   { deed, who }: Step,
@@ -53,7 +51,12 @@ async function take(
       return call[who]('PUT', `/api/variants/${id}`, { document: { ...document, cut }, version });
     },
     request: () => call[who]('POST', `/api/jobs/${job.id}/release-requests`, { note: 'as discussed' }),
-    release: () => decide({ decision: 'release', reason: '', checks }),
+    release: async () => {
+      const asked = await call.approver('GET', `/api/releases/${newest}`);
+      const checks =
+        asked.statusCode === 200 ? releaseChecks(asked.json<Release>().snapshot).map((c) => c.id) : [];
+      return decide({ decision: 'release', reason: '', checks });
+    },
     return: () => decide({ decision: 'return', reason: 'not yet', checks: [] }),
     withdraw: () => call[who]('POST', `/api/releases/${newest}/withdrawal`),
     revise: () => call[who]('POST', `/api/jobs/${job.id}/revisions`, { reason: 'the wall moved' }),

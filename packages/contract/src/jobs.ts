@@ -42,6 +42,9 @@ export interface JobEvent {
 }
 
 export interface JobSummary extends Job {
+  /** As the crib calls them. */
+  readonly alloy: string;
+  readonly machine: string;
   readonly operations: number;
   readonly minutes: number;
   readonly governing: {
@@ -52,6 +55,15 @@ export interface JobSummary extends Job {
   } | null;
   /** Something it rests on has changed, and what is shown is being worked out again. */
   readonly pending: boolean;
+}
+
+/** An operation as it is found by its name, wherever it is. */
+export interface OperationFound {
+  readonly id: string;
+  readonly name: string;
+  readonly jobId: string;
+  readonly jobNumber: string;
+  readonly part: string;
 }
 
 export const VARIANT_LABELS = ['A', 'B', 'C', 'D'] as const;

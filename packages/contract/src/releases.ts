@@ -66,12 +66,47 @@ export interface Release extends ReleaseSummary {
   readonly comparedWith: number | null;
 }
 
-/** What the approver ticks before the button works. */
-export const RELEASE_CHECKS = [
-  { id: 'limits', text: 'I have read every limit that is over, tight or unproven.' },
-  { id: 'assumptions', text: 'I accept what is assumed, or it is measured at the first piece.' },
-  { id: 'cautions', text: 'The cautions fit this shop, its rules and its people.' },
-] as const;
+/** One thing the approver ticks before the button works, beside what it speaks of. */
+export interface ReleaseCheck {
+  readonly id: string;
+  readonly kind: 'limit' | 'caution' | 'assumptions';
+  /** Of a limit: its operation and its id. */
+  readonly operationId?: string;
+  readonly limitId?: string;
+  readonly text: string;
+}
+
+/**
+ * Everything a release has to be ticked for: each limit that is not clear, each caution once however many operations carry it,
+ * and what is assumed. The page shows a tick beside each, the server refuses a release that lacks one.
+ */
+export const releaseChecks = ({
+  operations,
+}: Pick<ReleaseSnapshot, 'operations'>): readonly ReleaseCheck[] => [
+  ...operations.flatMap(({ operationId, name, evaluation }) =>
+    evaluation.limits
+      .filter((l) => l.state !== 'clear')
+      .map((l) => ({
+        id: `limit ${operationId} ${l.id}`,
+        kind: 'limit' as const,
+        operationId,
+        limitId: l.id,
+        text: `${name}: ${l.name}`,
+      })),
+  ),
+  ...[...new Set(operations.flatMap((o) => o.evaluation.cautions))].map((text) => ({
+    id: `caution ${text}`.slice(0, LONGEST_CHECK),
+    kind: 'caution' as const,
+    text,
+  })),
+  {
+    id: 'assumptions',
+    kind: 'assumptions',
+    text: 'I accept what is assumed, or it is measured at the first piece.',
+  },
+];
+const LONGEST_CHECK = 300;
+const MOST_CHECKS = 5000;
 
 export const releaseRequestSchema = yup
   .object({
@@ -110,7 +145,7 @@ export const decisionSchema = yup
         is: 'return',
         then: (s) => s.trim().min(3, 'reason must say why it goes back, 3 characters or more'),
       }),
-    checks: yup.array().of(yup.string().strict().required().max(60)).max(40).required(),
+    checks: yup.array().of(yup.string().strict().required().max(LONGEST_CHECK)).max(MOST_CHECKS).required(),
   })
   .noUnknown()
   .required();

@@ -8,7 +8,7 @@ import type { JobList } from '../work/job-list.ts';
 import { orderRoute } from '../store/setup-changes.ts';
 
 /** What is asked for behind the address. Throws 400 with what is allowed there. */
-const questionOf = (request: FastifyRequest): Promise<JobQuestion> =>
+export const questionOf = (request: FastifyRequest): Promise<JobQuestion> =>
   checked(jobQuestionSchema, request.query, { strict: false });
 
 /** Jobs and their revisions. */

@@ -2,7 +2,7 @@ import {
   type AtMachine,
   type Decision,
   type Person,
-  RELEASE_CHECKS,
+  releaseChecks,
   type Release,
   type ReleaseRequest,
   type ReleaseSnapshot,
@@ -189,15 +189,16 @@ export async function decideRelease(
         'forbidden',
         'You changed this job since its last release: somebody who did not has to release it.',
       );
-    if (released && RELEASE_CHECKS.some((c) => !checks.includes(c.id))) {
+    const ticked = new Set(checks);
+    const missing = released ? releaseChecks(row.snapshot).filter((c) => !ticked.has(c.id)) : [];
+    if (missing.length > 0)
       throw new InputError([
         {
           field: 'checks',
-          value: checks.length,
-          allowed: `all of: ${RELEASE_CHECKS.map((c) => c.id).join(', ')}`,
+          value: `without ${missing[0]!.text}${missing.length > 1 ? ` and ${missing.length - 1} more` : ''}`,
+          allowed: 'a tick for every open limit, every caution and what is assumed',
         },
       ]);
-    }
     if (released) {
       await tx
         .update(releases)

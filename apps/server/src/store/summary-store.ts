@@ -1,9 +1,17 @@
-import { JOB_STATUSES, type JobQuestion, type JobStatus, type JobSummary, MOST_LISTED } from '@burl/contract';
+import {
+  JOB_STATUSES,
+  type JobQuestion,
+  type JobStatus,
+  type JobSummary,
+  MOST_LISTED,
+  type OperationFound,
+} from '@burl/contract';
 import { and, asc, count, desc, eq, isNotNull, isNull, ne, or, type SQL, sql } from 'drizzle-orm';
 import type { Database } from './client.ts';
 import { databaseCode } from './database-error.ts';
 import { jobOf } from './job-store.ts';
-import { jobs, jobSummaries } from './schema/jobs.ts';
+import { alloys, machines } from './schema/crib.ts';
+import { jobs, jobSummaries, operations, setups } from './schema/jobs.ts';
 
 type JobRow = typeof jobs.$inferSelect;
 
@@ -73,19 +81,55 @@ export async function summariesOf(
       ? undefined
       : sql`(${jobs.updatedAt}, ${jobs.id}) < (select b.updated_at, b.id from jobs b where b.id = ${before})`;
   const rows = await db
-    .select({ job: jobs, summary: jobSummaries })
+    .select({
+      job: jobs,
+      summary: jobSummaries,
+      alloy: sql<string>`${alloys.document}->>'name'`,
+      machine: sql<string>`${machines.document}->>'name'`,
+    })
     .from(jobs)
+    .innerJoin(alloys, eq(alloys.id, jobs.alloyId))
+    .innerJoin(machines, eq(machines.id, jobs.machineId))
     .leftJoin(jobSummaries, eq(jobSummaries.jobId, jobs.id))
     .where(and(matching(question), after))
     .orderBy(desc(jobs.updatedAt), desc(jobs.id))
     .limit(most);
-  return rows.map(({ job, summary }) => ({
+  return rows.map(({ job, summary, alloy, machine }) => ({
     ...jobOf(job),
+    alloy,
+    machine,
     operations: summary?.operations ?? 0,
     minutes: summary?.minutes ?? 0,
     governing: summary?.governing ?? null,
     pending: summary === null || summary.staleSince !== null || summary.physics !== physics,
   }));
+}
+
+/** Operations in whose name every word is found, those of the job changed last first. */
+export async function operationsFound(db: Database, search: string, most: number): Promise<OperationFound[]> {
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean).slice(0, MOST_WORDS);
+  if (words.length === 0) return [];
+  return db
+    .select({
+      id: operations.id,
+      name: operations.name,
+      jobId: jobs.id,
+      jobNumber: jobs.number,
+      part: jobs.part,
+    })
+    .from(operations)
+    .innerJoin(setups, eq(setups.id, operations.setupId))
+    .innerJoin(jobs, eq(jobs.id, setups.jobId))
+    .where(
+      and(
+        ...words.map(
+          (w) =>
+            sql`lower(${operations.name} || ' ' || ${jobs.number}) like ${`%${w.replace(/[\\%_]/g, '\\$&')}%`}`,
+        ),
+      ),
+    )
+    .orderBy(desc(jobs.updatedAt), asc(operations.id))
+    .limit(most);
 }
 
 /** How many jobs of each status there are. */

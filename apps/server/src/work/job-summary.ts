@@ -6,7 +6,10 @@ import type { Judged } from '../store/judged-operations.ts';
  * A job with what governs it: the worst limit of its selected variants, and the minutes of one part. An operation that cannot be
  * judged at all, whatever the reason, marks its job and no other.
  */
-export function summaryOf(job: Job, operations: readonly Judged[]): JobSummary {
+export function summaryOf(
+  job: Job,
+  operations: readonly Judged[],
+): Job & Pick<JobSummary, 'operations' | 'minutes' | 'governing'> {
   let minutes = 0;
   let governing: JobSummary['governing'] = null;
   for (const { id, name, document, context, missing } of operations) {
@@ -26,5 +29,5 @@ export function summaryOf(job: Job, operations: readonly Judged[]): JobSummary {
       governing = { state: 'over', limit, operation: name, operationId: id };
     }
   }
-  return { ...job, operations: operations.length, minutes, governing, pending: false };
+  return { ...job, operations: operations.length, minutes, governing };
 }

@@ -16,9 +16,8 @@ import {
   type CribKind,
   type ImportReport,
   fileSource,
-  type Job,
   type JobFile,
-  type JobSummary,
+  type Job,
   operationsOf,
   jsonIn,
   checkJobFile,
@@ -62,7 +61,8 @@ function judgeForRelease(
   return { context, evaluation: evaluate(document, context) };
 }
 
-const summary = (job: Job, operations: readonly Judged[]): JobSummary => summaryOf(job, operations);
+const summary = (job: Job, operations: readonly Judged[]): ReturnType<typeof summaryOf> =>
+  summaryOf(job, operations);
 
 const sheet = (
   release: Release,

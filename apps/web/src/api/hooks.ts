@@ -8,6 +8,7 @@ import {
   type JobQuestion,
   type JobSummary,
   type Offered,
+  type OperationFound,
   type PathOf,
   type TrialPage,
   type TrialQuestion,
@@ -39,6 +40,10 @@ export const useDesk = (search: string): SWRResponse<Desk, ApiError> =>
 /** Jobs in which every word is found; nothing is asked while the question is null. */
 export const useJobs = (question: JobQuestion | null): SWRResponse<JobSummary[], ApiError> =>
   useSWR<JobSummary[], ApiError>(question && `/api/jobs${asQuery(question)}`, get);
+
+/** Operations in whose name every word is found; nothing is asked while none is typed. */
+export const useOperationsFound = (search: string): SWRResponse<OperationFound[], ApiError> =>
+  useSWR<OperationFound[], ApiError>(search ? `/api/operations${asQuery({ search })}` : null, get);
 
 /** Whether a key is a list of jobs, of any question. */
 export const isJobList = (key: unknown): boolean =>

@@ -15,6 +15,7 @@ import { memo, useMemo } from 'react';
 import { Line } from 'react-chartjs-2';
 import { usePreferences } from '../frame/preferences.tsx';
 import { chartAxis, chartLegend, themeColour } from './chart-theme.ts';
+import { directLabels } from './direct-labels.ts';
 
 ChartJs.register(LinearScale, LogarithmicScale, PointElement, LineElement, Filler, Legend);
 
@@ -95,6 +96,21 @@ const placing = (placed: (place: Place) => void): Plugin<'line'> => {
   };
 };
 
+/** Points are named in the legend; curves too, where they are not named at their ends. */
+function legendOf(legend: 'direct' | 'bottom' | 'right' | 'none'): object {
+  if (legend === 'none') return { display: false };
+  const look = chartLegend();
+  if (legend !== 'direct') return { ...look, position: legend };
+  const filter = (
+    item: { datasetIndex?: number },
+    { datasets }: { datasets: { showLine?: boolean; data: unknown[] }[] },
+  ) => {
+    const set = datasets[item.datasetIndex ?? -1];
+    return set?.showLine === false && set.data.length > 0;
+  };
+  return { ...look, position: 'bottom', labels: { ...look.labels, filter } };
+}
+
 const range = (least: number | undefined, most: number | undefined) => ({
   ...(least === undefined ? {} : { min: least }),
   ...(most === undefined ? {} : { max: most }),
@@ -117,7 +133,7 @@ export const Plot = memo(function Plot({
   yRange,
   yMost,
   rightMost,
-  legend = 'bottom',
+  legend = 'direct',
   hidden = false,
   onPlaced,
 }: {
@@ -136,7 +152,8 @@ export const Plot = memo(function Plot({
   /** Room for values that are not drawn as curves. */
   yMost?: number;
   rightMost?: number;
-  legend?: 'bottom' | 'right' | 'none';
+  /** `direct` names curves at their ends and lists only points. */
+  legend?: 'direct' | 'bottom' | 'right' | 'none';
   /** What is around says `text` for it. */
   hidden?: boolean;
   onPlaced?: (place: Place) => void;
@@ -151,7 +168,7 @@ export const Plot = memo(function Plot({
       parsing: false,
       normalized: true,
       events: [],
-      plugins: { legend: legend === 'none' ? { display: false } : { ...chartLegend(), position: legend } },
+      plugins: { legend: legendOf(legend) },
       scales: {
         x: { ...chartAxis(x, xStep), type: xLog ? 'logarithmic' : 'linear', ...range(x0, x1) },
         y: {
@@ -179,7 +196,10 @@ export const Plot = memo(function Plot({
   );
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const data = useMemo(() => ({ datasets: curves.map(datasetOf) }), [curves, theme]);
-  const plugins = useMemo(() => (onPlaced ? [placing(onPlaced)] : []), [onPlaced]);
+  const plugins = useMemo(
+    () => [...(onPlaced ? [placing(onPlaced)] : []), ...(legend === 'direct' ? [directLabels] : [])],
+    [onPlaced, legend],
+  );
   return (
     <Line
       {...(hidden ? { 'aria-hidden': true } : { role: 'img', 'aria-label': text })}

@@ -1,21 +1,84 @@
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
-import { useDeferredValue, useEffect, useRef, useState } from 'react';
+import { type ReactNode, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useJobs } from '../api/hooks.ts';
+import { mayAdminister, type Person } from '@burl/contract';
+import { found } from '@burl/core';
+import { useCrib, useJobs, useOperationsFound, usePeople } from '../api/hooks.ts';
+import { searchable, searchableAlloys } from '../judging/offer.ts';
+import type { Searchable } from '../ui/search-select.tsx';
 import { useActions } from './actions.tsx';
 
 const ITEM = 'flex items-center justify-between rounded px-2 py-1.5 data-[selected=true]:bg-accent-soft';
 
-/** Jobs by name and everything the page can do, from the keyboard. */
-export function CommandPalette({ open, onClose }: { open: boolean; onClose: () => void }) {
+/** What can be chosen under one heading; no heading without it. */
+function Group({
+  heading,
+  items,
+}: {
+  heading: string;
+  items: readonly {
+    readonly id: string;
+    readonly label: string;
+    readonly note: ReactNode;
+    readonly run: () => void;
+  }[];
+}) {
+  if (items.length === 0) return null;
+  return (
+    <Command.Group heading={heading} className="text-soft [&_[cmdk-item]]:text-ink">
+      {items.map((i) => (
+        <Command.Item key={i.id} value={i.id} onSelect={i.run} className={ITEM}>
+          {i.label}
+          <span className="text-soft">{i.note}</span>
+        </Command.Item>
+      ))}
+    </Command.Group>
+  );
+}
+
+/** Entries of a group shown. */
+const MOST = 6;
+
+/** Tools and alloys of the crib in which everything typed is found. */
+function useCribFound(search: string) {
+  const { data: crib } = useCrib();
+  return useMemo(() => {
+    if (!crib || !search) return [];
+    const of = (kind: 'alloys' | 'cutters', list: readonly Searchable[]) =>
+      found(search, list)
+        .slice(0, MOST)
+        .map((e) => ({ ...e, kind }));
+    return [
+      ...of('alloys', searchableAlloys(crib.alloys.filter((a) => !a.retired))),
+      ...of('cutters', searchable(crib.cutters.filter((c) => !c.retired))),
+    ];
+  }, [crib, search]);
+}
+
+/** Jobs, operations, tools, alloys, people and everything the page can do, from the keyboard. */
+export function CommandPalette({
+  open,
+  onClose,
+  person,
+}: {
+  open: boolean;
+  onClose: () => void;
+  person: Person;
+}) {
   const navigate = useNavigate();
   const actions = useActions();
   const [typed, setTyped] = useState('');
   const search = useDeferredValue(typed.trim());
   // Actions are searched as well: words that find no job find one of them.
-  const { data: jobs, isLoading } = useJobs(open ? { search, most: 20 } : null);
-  const looking = isLoading || search !== typed.trim();
+  const { data: jobs, isLoading } = useJobs(open ? { search, most: 8 } : null);
+  const { data: operations, isLoading: finding } = useOperationsFound(open ? search : '');
+  const looking = isLoading || finding || search !== typed.trim();
+  const entries = useCribFound(open ? search : '');
+  const { data: people } = usePeople(open && mayAdminister(person.role));
+  const named = search
+    ? (people ?? []).filter((p) => p.name.toLowerCase().includes(search.toLowerCase())).slice(0, MOST)
+    : [];
   const list = useRef<HTMLDivElement>(null);
   const [entered, setEntered] = useState(false);
   // Who is quicker than the server means the best of what it will answer, not of what stood there before.
@@ -52,37 +115,57 @@ export function CommandPalette({ open, onClose }: { open: boolean; onClose: () =
                 e.preventDefault();
                 setEntered(true);
               }}
-              placeholder="Job, place or action"
+              placeholder="Job, operation, tool, alloy, place or action"
               className="mb-2 w-full rounded-md border border-line bg-raised px-3 py-2"
             />
             <Command.List ref={list} className="max-h-[50vh] overflow-auto">
               <Command.Empty className="p-3 text-soft">No match.</Command.Empty>
-              <Command.Group heading="Do" className="text-soft [&_[cmdk-item]]:text-ink">
-                {actions.map((a) => (
-                  <Command.Item
-                    key={a.id}
-                    value={`${a.label} ${a.id}`}
-                    onSelect={pick(a.run)}
-                    className={ITEM}
-                  >
-                    {a.label}
-                    {a.keys && <kbd className="text-[12px] text-soft">{a.keys}</kbd>}
-                  </Command.Item>
-                ))}
-              </Command.Group>
-              <Command.Group heading="Jobs" className="text-soft [&_[cmdk-item]]:text-ink">
-                {(jobs ?? []).map((j) => (
-                  <Command.Item
-                    key={j.id}
-                    value={`${j.number} ${j.part} ${j.customer} ${j.heatLot} ${j.id}`}
-                    onSelect={pick(() => void navigate(`/jobs/${j.id}`))}
-                    className={ITEM}
-                  >
-                    {j.number} {j.part}
-                    <span className="text-soft">{j.status}</span>
-                  </Command.Item>
-                ))}
-              </Command.Group>
+              <Group
+                heading="Do"
+                items={actions.map((a) => ({
+                  id: `${a.label} ${a.id}`,
+                  label: a.label,
+                  note: a.keys ? <kbd className="text-[12px]">{a.keys}</kbd> : null,
+                  run: pick(a.run),
+                }))}
+              />
+              <Group
+                heading="Operations"
+                items={(operations ?? []).map((o) => ({
+                  id: `${o.name} ${o.jobNumber} ${o.id}`,
+                  label: o.name,
+                  note: o.jobNumber,
+                  run: pick(() => void navigate(`/jobs/${o.jobId}/ops/${o.id}`)),
+                }))}
+              />
+              <Group
+                heading="Alloys and tools"
+                items={entries.map((e) => ({
+                  // What was typed is in it by its words, whatever its name says.
+                  id: `${search} ${e.name} ${e.id}`,
+                  label: e.name,
+                  note: e.kind === 'alloys' ? 'alloy' : 'tool',
+                  run: pick(() => void navigate(`/crib/${e.kind}?search=${encodeURIComponent(e.name)}`)),
+                }))}
+              />
+              <Group
+                heading="People"
+                items={named.map((p) => ({
+                  id: `${p.name} ${p.id}`,
+                  label: p.name,
+                  note: p.role,
+                  run: pick(() => void navigate('/people')),
+                }))}
+              />
+              <Group
+                heading="Jobs"
+                items={(jobs ?? []).map((j) => ({
+                  id: `${j.number} ${j.part} ${j.customer} ${j.heatLot} ${j.id}`,
+                  label: `${j.number} ${j.part}`,
+                  note: j.status,
+                  run: pick(() => void navigate(`/jobs/${j.id}`)),
+                }))}
+              />
             </Command.List>
           </Command>
         </Dialog.Content>

@@ -233,7 +233,7 @@ export function Frame({
       <main id="content" className="min-h-0 flex-1">
         {children}
       </main>
-      <CommandPalette open={palette} onClose={() => setPalette(false)} />
+      <CommandPalette open={palette} onClose={() => setPalette(false)} person={person} />
       <KeyboardHelp open={help} onClose={() => setHelp(false)} />
       {account && <AccountDialog person={person} onClose={() => setAccount(false)} />}
     </div>

@@ -1,5 +1,5 @@
 import type { Crib, CribEntry } from '@burl/contract';
-import { type Offer, wordsOfCutter } from '@burl/core';
+import { type Offer, wordsOfAlloy, wordsOfCutter } from '@burl/core';
 
 /** Entries to choose from: those that are not retired, and the one that is chosen. */
 export const offered = <E extends CribEntry>(list: readonly E[], chosen?: string): readonly E[] =>
@@ -8,6 +8,15 @@ export const offered = <E extends CribEntry>(list: readonly E[], chosen?: string
 /** Cutters as a searchable list shows them. */
 export const searchable = (list: readonly CribEntry<'cutters'>[]) =>
   list.map((c) => ({ id: c.id, name: c.document.name, words: wordsOfCutter(c.document) }));
+
+/** Alloys likewise, by any of their designations. */
+export const searchableAlloys = (list: readonly CribEntry<'alloys'>[]) =>
+  list.map(({ id, document: a }) => ({
+    id,
+    name: a.name,
+    words: wordsOfAlloy(a),
+    note: [a.uns, a.en, `ISO ${a.iso513_group}`].filter(Boolean).join(' · '),
+  }));
 
 /** What the crib offers, for the core. */
 export const offerOf = (crib: Crib): Offer => ({

@@ -1,6 +1,8 @@
 import { type Band, type Explanation, formatMeasure, type Source, type Unit } from '@burl/core';
-import { CircleHelp } from 'lucide-react';
+import { CircleHelp, X } from 'lucide-react';
 import { Popover } from 'radix-ui';
+import { createContext, type ReactNode, useContext, useId, useMemo, useState } from 'react';
+import { createPortal } from 'react-dom';
 import { useSystem } from '../frame/preferences.tsx';
 
 const KIND_WORD = { measured: 'measured', library: 'library', assumed: 'assumed', model: 'model' } as const;
@@ -61,14 +63,88 @@ export function WhyBody({
   );
 }
 
+/** Where a page keeps room for reasons beside its drawing; without it they open beside the number. */
+interface WhyPlaceValue {
+  readonly room: HTMLElement | null;
+  readonly shown: string | null;
+  readonly show: (id: string | null) => void;
+}
+const WhyPlaceContext = createContext<WhyPlaceValue | null>(null);
+
+/** A page whose reasons stand in one place: one at a time, in the room that `WhyRoom` makes. */
+export function WhyPlace({
+  children,
+}: {
+  children: (room: (element: HTMLElement | null) => void) => ReactNode;
+}) {
+  const [room, setRoom] = useState<HTMLElement | null>(null);
+  const [shown, show] = useState<string | null>(null);
+  const value = useMemo(() => ({ room, shown, show }), [room, shown]);
+  return <WhyPlaceContext value={value}>{children(setRoom)}</WhyPlaceContext>;
+}
+
+const BUTTON =
+  'inline-flex size-6 items-center justify-center rounded text-soft hover:bg-accent-soft hover:text-ink aria-expanded:bg-accent-soft aria-expanded:text-ink touch:size-11';
+
+type WhyProps = Parameters<typeof WhyBody>[0] & { name: string };
+
 /** A small button that opens the reasoning behind a number. */
-export function Why(props: Parameters<typeof WhyBody>[0] & { name: string }) {
+export function Why(props: WhyProps) {
+  const place = useContext(WhyPlaceContext);
+  return place?.room ? <WhyBeside {...props} place={place} /> : <WhyOver {...props} />;
+}
+
+/** Reasons in the room of the page. */
+function WhyBeside({ place, ...props }: WhyProps & { place: WhyPlaceValue }) {
+  const id = useId();
+  const open = place.shown === id;
+  const close = (): void => place.show(null);
+  return (
+    <>
+      <button
+        type="button"
+        aria-label={`Why: ${props.name}`}
+        aria-expanded={open}
+        onClick={() => {
+          place.show(open ? null : id);
+          place.room?.scrollIntoView({ block: 'nearest' });
+        }}
+        onKeyDown={(e) => e.key === 'Escape' && open && close()}
+        className={BUTTON}
+      >
+        <CircleHelp size={13} aria-hidden="true" />
+      </button>
+      {open &&
+        place.room &&
+        createPortal(
+          <section
+            aria-label={`Why: ${props.name}`}
+            className="mb-2.5 rounded-lg border border-accent bg-raised p-3"
+          >
+            <div className="mb-1 flex items-start justify-between gap-2">
+              <h2 className="first-letter:uppercase">{props.name}</h2>
+              <button
+                type="button"
+                aria-label="Close the reasons"
+                onClick={close}
+                className="rounded p-0.5 hover:bg-accent-soft touch:p-3"
+              >
+                <X size={15} aria-hidden="true" />
+              </button>
+            </div>
+            <WhyBody {...props} />
+          </section>,
+          place.room,
+        )}
+    </>
+  );
+}
+
+/** Reasons beside the number. */
+function WhyOver(props: WhyProps) {
   return (
     <Popover.Root>
-      <Popover.Trigger
-        aria-label={`Why: ${props.name}`}
-        className="inline-flex size-6 items-center justify-center rounded text-soft hover:bg-accent-soft hover:text-ink"
-      >
+      <Popover.Trigger aria-label={`Why: ${props.name}`} className={BUTTON}>
         <CircleHelp size={13} aria-hidden="true" />
       </Popover.Trigger>
       <Popover.Portal>

@@ -2,6 +2,7 @@ import { endpoint } from '../endpoint.ts';
 import {
   type JobDetail,
   type JobOperation,
+  type OperationFound,
   operationBackSchema,
   operationInputSchema,
   operationUpdateSchema,
@@ -40,6 +41,13 @@ export const SETUPS = {
 };
 
 export const OPERATIONS = {
+  find: endpoint<OperationFound[]>()({
+    method: 'GET',
+    path: '/api/operations',
+    access: 'person',
+    tag: 'route',
+    summary: 'Operations by words of their name or job number, 20 at most: ?search=',
+  }),
   add: endpoint<Omit<JobOperation, 'variants'>>()({
     method: 'POST',
     path: '/api/jobs/:id/operations',

@@ -11,6 +11,7 @@ import { LimitsColumn } from './limits/limits-column.tsx';
 import type { Preview } from './notices.tsx';
 import { rebase } from './rebase.ts';
 import type { Judged } from './use-judged.ts';
+import { WhyPlace } from '../../ui/why.tsx';
 import type { Moves } from '../../judging/use-moves.ts';
 
 /** The cut in three columns: what it is given, the cut itself, what limits it. While none can be drawn, what is wrong. */
@@ -64,38 +65,43 @@ export function CutColumns({
     );
   }
   return (
-    <div
-      className={`grid min-h-0 flex-1 grid-cols-[212px_minmax(0,1fr)_326px] gap-2.5 max-[1100px]:grid-cols-[186px_minmax(0,1fr)_290px] max-[900px]:grid-cols-1 ${judged.fresh ? '' : 'opacity-60'}`}
-    >
-      <section aria-label="Inputs" tabIndex={0} className="min-h-0 min-w-0 overflow-y-auto">
-        <Given
-          op={cards.op}
-          context={cards.context ?? context}
-          crib={crib}
-          evaluation={cards.present}
-          readOnly={still}
-          onChange={fromCard}
-        />
-      </section>
-      <CutMiddle
-        op={op}
-        judged={{ ...judged, drawn }}
-        preview={preview}
-        readOnly={still}
-        moves={moves}
-        onChange={onChange}
-        onPreview={onPreview}
-      />
-      <LimitsColumn
-        op={op}
-        crib={crib}
-        judged={judged}
-        preview={preview}
-        readOnly={readOnly}
-        chatter={chatter}
-        onPreview={onPreview}
-        onApply={onApply}
-      />
-    </div>
+    <WhyPlace>
+      {(whyRoom) => (
+        <div
+          className={`grid min-h-0 flex-1 grid-cols-[212px_minmax(0,1fr)_326px] gap-2.5 max-[1100px]:grid-cols-[186px_minmax(0,1fr)_290px] max-[900px]:grid-cols-1 ${judged.fresh ? '' : 'opacity-60'}`}
+        >
+          <section aria-label="Inputs" tabIndex={0} className="min-h-0 min-w-0 overflow-y-auto">
+            <Given
+              op={cards.op}
+              context={cards.context ?? context}
+              crib={crib}
+              evaluation={cards.present}
+              readOnly={still}
+              onChange={fromCard}
+            />
+          </section>
+          <CutMiddle
+            op={op}
+            judged={{ ...judged, drawn }}
+            preview={preview}
+            readOnly={still}
+            moves={moves}
+            onChange={onChange}
+            onPreview={onPreview}
+          />
+          <LimitsColumn
+            op={op}
+            crib={crib}
+            judged={judged}
+            preview={preview}
+            readOnly={readOnly}
+            chatter={chatter}
+            onPreview={onPreview}
+            onApply={onApply}
+            whyRoom={whyRoom}
+          />
+        </div>
+      )}
+    </WhyPlace>
   );
 }

@@ -14,6 +14,8 @@ export interface PanelTab {
   readonly id: string;
   readonly name: string;
   readonly Panel: ComponentType<PanelProps>;
+  /** Wants more height than a curve. */
+  readonly tall?: true;
 }
 
 /** How the bench shows a kind of operation. */
@@ -44,7 +46,12 @@ const milling = view<MillingOperation>({
   Cards: MillingCards,
   panels: [
     SPINDLE,
-    { id: 'window', name: 'Window', Panel: lazy(() => import('./panels/window-panel.tsx')) },
+    {
+      id: 'window',
+      name: 'Window',
+      Panel: lazy(() => import('./panels/window-panel.tsx')),
+      tall: true,
+    },
     { id: 'turn', name: 'Forces', Panel: lazy(() => import('./panels/turn-panel.tsx')) },
     { id: 'heat', name: 'Heat', Panel: lazy(() => import('./panels/heat-panel.tsx')) },
     EDGE,

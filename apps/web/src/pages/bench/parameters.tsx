@@ -54,13 +54,14 @@ const Cell = memo(function Cell({
   const changed = before !== null && Math.abs(quantity.value / before - 1) > 0.002;
   return (
     <div
-      className={`min-w-0 border-r border-line px-2 pt-1 pb-1.5 last:border-r-0 ${changed ? 'bg-accent-soft' : ''}`}
+      className={`-mr-px -mb-px min-w-0 border-r border-b border-line px-2 py-0.5 ${changed ? 'bg-accent-soft' : ''}`}
     >
-      <div className="flex items-center justify-between">
-        <span className="text-[13px] text-soft" title={quantity.name}>
-          {quantity.symbol}
+      <div className="flex items-center justify-between gap-1">
+        <span className="min-w-0 truncate text-[12.5px] text-soft">
+          <span className="inline-block first-letter:uppercase">{quantity.name}</span>{' '}
+          <b className="text-ink">{quantity.symbol}</b>
         </span>
-        <span className="flex">
+        <span className="flex shrink-0">
           <Why
             name={quantity.name}
             what={quantity}
@@ -82,16 +83,18 @@ const Cell = memo(function Cell({
           )}
         </span>
       </div>
-      <NumberInput
-        aria-label={quantity.name}
-        value={quantity.value}
-        unit={quantity.unit}
-        step={step}
-        readOnly={readOnly}
-        onTake={(v) => v !== null && onTake(quantity.key as Parameter, v)}
-        className="w-full rounded border border-transparent bg-transparent px-0.5 text-[19px] leading-6 font-bold hover:border-line focus:border-line focus:bg-raised"
-      />
-      <div className="truncate px-0.5 text-[12px] text-soft">{UNITS[quantity.unit][system].label}</div>
+      <div className="flex items-baseline gap-1">
+        <NumberInput
+          aria-label={quantity.name}
+          value={quantity.value}
+          unit={quantity.unit}
+          step={step}
+          readOnly={readOnly}
+          onTake={(v) => v !== null && onTake(quantity.key as Parameter, v)}
+          className="w-0 min-w-0 flex-1 rounded border border-transparent bg-transparent px-0.5 text-[20px] leading-7 font-bold hover:border-field focus:border-field focus:bg-raised touch:min-h-11"
+        />
+        <span className="shrink-0 text-[12.5px] text-soft">{UNITS[quantity.unit][system].label}</span>
+      </div>
     </div>
   );
 }, sameCell);
@@ -119,7 +122,7 @@ export function Parameters({
   return (
     <section
       aria-label="Parameters"
-      className="grid shrink-0 auto-cols-fr grid-flow-col overflow-hidden rounded-lg border border-line bg-card max-[900px]:grid-flow-row max-[900px]:grid-cols-4"
+      className="grid shrink-0 grid-cols-4 overflow-hidden rounded-lg border border-line bg-card max-[600px]:grid-cols-2"
     >
       {keys.map((key) => {
         const quantity = evaluation.numbers.find((q) => q.key === key);

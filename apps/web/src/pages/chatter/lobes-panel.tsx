@@ -12,6 +12,7 @@ import { useMemo, useState } from 'react';
 import { Plot } from '../../charts/plot.tsx';
 import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
+import { InlineChoice } from '../../ui/inline-choice.tsx';
 import { Toggle } from '../../ui/toggle.tsx';
 import { HeavyState } from '../../workers/heavy-state.tsx';
 import { question } from '../../workers/question.ts';
@@ -19,7 +20,15 @@ import { type Heavy, useHeavy } from '../../workers/use-heavy.ts';
 import { type ChatterCut, teethOf } from './chatter-cut.ts';
 import type { CutAsked } from './cut-asked.ts';
 import { CutForm } from './cut-form.tsx';
-import { bestNear, lobesCurves, mostOf, nearest } from './lobes-curves.ts';
+import {
+  bestNear,
+  depthOn,
+  lobesCurves,
+  mostOf,
+  STABLE_AT,
+  stableBorder,
+  type StableAt,
+} from './lobes-curves.ts';
 import { SimulationCard, useSimulation } from './simulation-card.tsx';
 import { SimulationPicture } from './simulation-picture.tsx';
 import { MapPicture } from './stability-map.tsx';
@@ -78,14 +87,32 @@ function Lobes({ cut, picture, stale }: { cut: ChatterCut; picture: ResonancePic
   const system = useSystem();
   const depth = useDepthInWords(cut);
   const { speedRpm } = cut.op.cut;
-  const curves = useMemo(() => lobesCurves(picture, cut, system), [picture, cut, system]);
-  const here = nearest(picture, speedRpm);
+  const [share, setShare] = useState<StableAt>(0.95);
+  const [more, setMore] = useState(false);
+  const curves = useMemo(
+    () => lobesCurves(picture, cut, system, share, more),
+    [picture, cut, system, share, more],
+  );
+  const here = useMemo(() => depthOn(stableBorder(picture, share), speedRpm), [picture, share, speedRpm]);
   const { rpm } = picture.chance;
   const range = useMemo(() => [rpm[0]!, rpm[rpm.length - 1]!] as const, [rpm]);
-  const text = `At ${formatMeasure(speedRpm, 'rpm', system)} 50% stable at ${depth(here.middle)}, 95% stable up to ${depth(here.low)}, unlikely beyond ${depth(here.high)}. ${picture.periodic.length ? 'The periodic solution is used for release.' : ''}`;
+  const text = `At ${formatMeasure(speedRpm, 'rpm', system)} stable up to ${depth(here)} at ${100 * share}% confidence. ${picture.periodic.length ? 'The periodic solution is used for release.' : ''}`;
   return (
     <div className={`flex min-h-0 flex-1 flex-col gap-2 ${stale ? 'opacity-60' : ''}`}>
       <p className="text-[13.5px]">{text}</p>
+      <div className="flex flex-wrap items-center gap-3">
+        <InlineChoice
+          label="Stable at"
+          value={share}
+          options={STABLE_AT}
+          name={(v) => `${100 * v}%`}
+          onTake={setShare}
+        />
+        <label className="flex items-center gap-1.5 text-[13px]">
+          <input type="checkbox" checked={more} onChange={(e) => setMore(e.target.checked)} />
+          50%, 5% and zero-order curves
+        </label>
+      </div>
       <div className="relative min-h-80 flex-1 rounded-lg border border-line bg-card p-2">
         <Plot
           text={text}

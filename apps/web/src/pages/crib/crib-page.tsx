@@ -1,7 +1,7 @@
 import { type Crib, type CribEntry, type CribKind, CRIB_KINDS, mayEdit } from '@burl/contract';
 import { Download, FileUp, Plus } from 'lucide-react';
 import { useState } from 'react';
-import { NavLink, useParams } from 'react-router';
+import { NavLink, useParams, useSearchParams } from 'react-router';
 import { useCrib, useSession } from '../../api/hooks.ts';
 import { Crumbs } from '../../frame/crumbs.tsx';
 import { Button } from '../../ui/button.tsx';
@@ -17,6 +17,7 @@ import { NewEntryDialog } from './making/new-entry-dialog.tsx';
 function Tables({ crib, tab }: { crib: Crib; tab: CribKind | 'assemblies' }) {
   const { data: session } = useSession();
   const edit = session?.person ? mayEdit(session.person.role) : false;
+  const [address] = useSearchParams();
   const [open, setOpen] = useState<string | null>(null);
   const [copying, setCopying] = useState<CribEntry | null>(null);
   const [adding, setAdding] = useState<'new' | 'file' | null>(null);
@@ -48,7 +49,7 @@ function Tables({ crib, tab }: { crib: Crib; tab: CribKind | 'assemblies' }) {
         ))}
       </div>
       <EntryTable
-        key={tab}
+        key={`${tab} ${address.get('search') ?? ''}`}
         crib={crib}
         entries={entries}
         kind={tab}

@@ -10,6 +10,7 @@ import {
 } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
 import { FIELD_LOOK } from '../../ui/field.tsx';
@@ -125,7 +126,8 @@ export function EntryTable({
   onOpen: (entry: CribEntry) => void;
 }) {
   const system = useSystem();
-  const [typed, setTyped] = useState('');
+  const [address] = useSearchParams();
+  const [typed, setTyped] = useState(address.get('search') ?? '');
   const search = useDeferredValue(typed);
   const [page, setPage] = useState(0);
   const [own, setOwn] = useState(false);

@@ -27,6 +27,8 @@ const job = (change: Partial<JobSummary>): JobSummary => ({
   version: 1,
   updatedAt: new Date().toISOString(),
   updatedBy: 'Ada Eder',
+  alloy: 'Alloy 718, aged',
+  machine: 'Vertical 40 taper',
   operations: 2,
   pending: false,
   minutes: 31.25,

@@ -1,16 +1,22 @@
 import { formatDay } from '@burl/core';
 import type { JobSummary } from '@burl/contract';
-import { formatDistanceToNow } from 'date-fns';
+import { format, formatDistanceToNow } from 'date-fns';
+import { CalendarX2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { StateWord } from '../../ui/state-mark.tsx';
 
-/** One job: what governs it, how long it runs, who had it last. */
+/** Today as the calendar here has it. */
+const today = (): string => format(new Date(), 'yyyy-MM-dd');
+
+/** One job: what it is cut of and on, when it is due, what governs it, how long it runs, who had it last. */
 export function JobCard({ job, floor }: { job: JobSummary; floor: boolean }) {
   const to = floor
     ? `/jobs/${job.id}/floor`
     : job.status === 'requested'
       ? `/jobs/${job.id}/release`
       : `/jobs/${job.id}`;
+  // What is on the machine already is not late at the desk.
+  const late = job.due !== null && job.status !== 'released' && job.due < today();
   return (
     <li className="rounded-lg border border-line bg-card p-3 focus-within:border-accent hover:border-accent">
       <div className="flex items-baseline justify-between gap-2">
@@ -22,7 +28,16 @@ export function JobCard({ job, floor }: { job: JobSummary; floor: boolean }) {
       <p className="text-[13px] text-soft">
         {job.customer ? `${job.customer} · ` : ''}
         Qty {job.quantity}
-        {job.due ? ` · due ${formatDay(job.due)}` : ''}
+        {job.due && !late ? ` · due ${formatDay(job.due)}` : ''}
+        {late && (
+          <span className="inline-flex items-center gap-1 font-semibold text-over">
+            {' '}
+            · <CalendarX2 size={13} aria-hidden="true" /> overdue since {formatDay(job.due!)}
+          </span>
+        )}
+      </p>
+      <p className="truncate text-[13px] text-soft" title={`${job.alloy} · ${job.machine}`}>
+        {job.alloy} · {job.machine}
       </p>
       {/* What was worked out last stays until the new numbers are there. */}
       <div aria-busy={job.pending} className="mt-2 flex items-center justify-between gap-2">

@@ -1,6 +1,6 @@
-import { chosenOf, type Shop, type StepChange, type StepKey } from '@burl/core';
+import { chosenOf, type HoleDemand, type Shop, type StepChange, type StepKey } from '@burl/core';
 import type { HoleKindRecord, JobDetail } from '@burl/contract';
-import { Trash2, Undo2 } from 'lucide-react';
+import { ChevronDown, Trash2, Undo2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
@@ -12,8 +12,61 @@ import { FIELD_LOOK } from '../../ui/field.tsx';
 import { AlternativeCard } from './alternative-card.tsx';
 import { DemandForm } from './demand-form.tsx';
 import { useSystem } from '../../frame/preferences.tsx';
+import { demandInWords } from '../../judging/hole-words.ts';
 import { planOf } from './plan-of.ts';
 import { useHoleEdits } from './use-hole-edits.ts';
+
+/** What is asked, in a line; behind it the form. A group that stands nowhere in the route yet is stated first. */
+function Requirement({
+  demand,
+  unplaced,
+  readOnly,
+  onUndo,
+  onRemove,
+  onChange,
+}: {
+  demand: HoleDemand;
+  unplaced: boolean;
+  readOnly: boolean;
+  /** Null where there is nothing to undo. */
+  onUndo: (() => void) | null;
+  onRemove: () => void;
+  onChange: (demand: HoleDemand) => void;
+}) {
+  const system = useSystem();
+  const [editing, setEditing] = useState(unplaced);
+  return (
+    <section aria-label="Requirement" className="rounded-lg border border-line bg-card px-3 py-2">
+      <div className="flex items-center justify-between gap-2">
+        <button
+          type="button"
+          aria-expanded={editing}
+          onClick={() => setEditing(!editing)}
+          className="flex min-h-8 min-w-0 flex-1 items-center gap-2 rounded text-left hover:bg-accent-soft touch:min-h-11"
+        >
+          <ChevronDown size={15} aria-hidden="true" className={`shrink-0 ${editing ? 'rotate-180' : ''}`} />
+          <h2>Requirement</h2>
+          <span className="truncate text-soft">{demandInWords(demand, system)}</span>
+        </button>
+        {!readOnly && (
+          <span className="flex">
+            <Button look="quiet" aria-label="Undo" disabled={onUndo === null} onClick={() => onUndo?.()}>
+              <Undo2 size={15} aria-hidden="true" />
+            </Button>
+            <Button look="quiet" aria-label={`Remove ${demand.name}`} onClick={onRemove}>
+              <Trash2 size={15} aria-hidden="true" />
+            </Button>
+          </span>
+        )}
+      </div>
+      {editing && (
+        <div className="mt-2 [&>div]:grid-cols-4 max-[700px]:[&>div]:grid-cols-2">
+          <DemandForm demand={demand} readOnly={readOnly} onChange={onChange} />
+        </div>
+      )}
+    </section>
+  );
+}
 
 /** One kind of hole: what is asked, the ways to it side by side, and its place in the route. */
 export function HoleKind({
@@ -51,27 +104,15 @@ export function HoleKind({
 
   return (
     <div className="min-w-0 space-y-3">
-      <div className="grid gap-3 xl:grid-cols-[290px_minmax(0,1fr)] md:grid-cols-[260px_minmax(0,1fr)]">
-        <section aria-label="Requirement" className="rounded-lg border border-line bg-card p-3">
-          <div className="mb-2 flex items-center justify-between">
-            <h2>Requirement</h2>
-            {!readOnly && (
-              <span className="flex">
-                <Button look="quiet" aria-label="Undo" disabled={!canUndo} onClick={undo}>
-                  <Undo2 size={15} aria-hidden="true" />
-                </Button>
-                <Button look="quiet" aria-label={`Remove ${now.demand.name}`} onClick={onRemove}>
-                  <Trash2 size={15} aria-hidden="true" />
-                </Button>
-              </span>
-            )}
-          </div>
-          <DemandForm
-            demand={now.demand}
-            readOnly={readOnly}
-            onChange={(demand) => void set({ ...now, demand })}
-          />
-        </section>
+      <div className="grid gap-3">
+        <Requirement
+          demand={now.demand}
+          unplaced={!detail.setups.some((s) => s.operations.some((o) => o.holeId === record.id))}
+          readOnly={readOnly}
+          onUndo={canUndo ? undo : null}
+          onRemove={onRemove}
+          onChange={(demand) => void set({ ...now, demand })}
+        />
         <div className="min-w-0 space-y-3">
           {'wrong' in result && (
             <p role="alert" className="rounded-lg border-2 border-over bg-card p-3">
@@ -92,7 +133,6 @@ export function HoleKind({
                   ))}
                 </ul>
               </section>
-              {taken && <InRoute record={record} detail={detail} taken={taken} readOnly={readOnly} />}
               <section
                 aria-label="Methods"
                 className="grid grid-cols-[repeat(auto-fit,minmax(235px,1fr))] gap-3"
@@ -112,6 +152,7 @@ export function HoleKind({
                     />
                   ))}
               </section>
+              {taken && <InRoute record={record} detail={detail} taken={taken} readOnly={readOnly} />}
               {plan.alternatives.some((a) => a.refused !== null) && (
                 <section aria-label="Not possible here" className="rounded-lg border border-line bg-card p-3">
                   <h2 className="mb-1 text-[15px]">Not with this crib</h2>

@@ -1,8 +1,8 @@
 import type { Crib } from '@burl/contract';
-import { type Unit, wordsOfAlloy, wordsOfCutter } from '@burl/core';
+import { type Unit, wordsOfCutter } from '@burl/core';
 import { useMemo } from 'react';
 import { cuttersFor, type Made, type NewOperation } from '../../judging/new-operation.ts';
-import { offered } from '../../judging/offer.ts';
+import { offered, searchableAlloys } from '../../judging/offer.ts';
 import { ComboBox } from '../../ui/combo-box.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { Num } from '../../ui/form-parts.tsx';
@@ -57,16 +57,7 @@ export function QuestionForm({
   onChange: (next: QuickQuestion) => void;
 }) {
   const { what } = question;
-  const alloys = useMemo(
-    () =>
-      offered(crib.alloys).map((a) => ({
-        id: a.id,
-        name: a.document.name,
-        words: wordsOfAlloy(a.document),
-        note: [a.document.uns, a.document.en, `ISO ${a.document.iso513_group}`].filter(Boolean).join(' · '),
-      })),
-    [crib],
-  );
+  const alloys = useMemo(() => searchableAlloys(offered(crib.alloys)), [crib]);
   const machines = useMemo(
     () => offered(crib.machines).map((m) => ({ id: m.id, name: m.document.name })),
     [crib],

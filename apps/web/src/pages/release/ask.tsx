@@ -1,4 +1,4 @@
-import { speak } from '@burl/core';
+import { SEVERITY, speak } from '@burl/core';
 import { type AtMachine, mayEdit } from '@burl/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -40,6 +40,7 @@ export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<vo
       return { o, e: judge(document, contextOf(crib, document, detail.job)).evaluation };
     }),
   );
+  const worst = [...rows].sort((a, b) => SEVERITY[b.e?.state ?? 'over'] - SEVERITY[a.e?.state ?? 'over']);
   // What the last sheet said holds until another is entered.
   const atMachine =
     entered ?? rows.map(({ o }) => last.find((m) => m.operationId === o.id) ?? nothingAtMachine(o.id));
@@ -63,7 +64,7 @@ export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<vo
         <p className="text-soft">The route is empty. Add an operation first.</p>
       ) : (
         <ul className="mb-3 space-y-1.5">
-          {rows.map(({ o, e }) => {
+          {worst.map(({ o, e }) => {
             const limit = e?.limits.find((l) => l.id === e.governing);
             return (
               <li key={o.id} className="grid grid-cols-[100px_1fr] gap-2">

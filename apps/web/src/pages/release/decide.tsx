@@ -1,17 +1,26 @@
-import { mayEdit, mayRelease, RELEASE_CHECKS, type Release } from '@burl/contract';
+import { mayEdit, mayRelease, type Release } from '@burl/contract';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { call, messageOf } from '../../api/client.ts';
 import { useSession } from '../../api/hooks.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
+import { Tick } from './evidence.tsx';
+import type { Ticks } from './use-ticks.ts';
 import { FormError } from '../../ui/form-error.tsx';
 
 /** The second person's part; nobody decides their own request. */
-export function Decide({ release, onDone }: { release: Release; onDone: () => Promise<void> }) {
+export function Decide({
+  release,
+  ticks,
+  onDone,
+}: {
+  release: Release;
+  ticks: Ticks;
+  onDone: () => Promise<void>;
+}) {
   const { data: session } = useSession();
   const person = session?.person;
-  const [checks, setChecks] = useState<readonly string[]>([]);
   const [reason, setReason] = useState('');
   const [failed, setFailed] = useState<string | null>(null);
   if (!person) return null;
@@ -20,7 +29,16 @@ export function Decide({ release, onDone }: { release: Release; onDone: () => Pr
   async function decide(decision: 'release' | 'return'): Promise<void> {
     setFailed(null);
     try {
-      await call('POST', '/api/releases/:id/decision', { id: release.id }, { decision, reason, checks });
+      await call(
+        'POST',
+        '/api/releases/:id/decision',
+        { id: release.id },
+        {
+          decision,
+          reason,
+          checks: decision === 'release' ? [...ticks.ticked] : [],
+        },
+      );
       toast.success(
         decision === 'release' ? 'Released. The numbers are locked.' : 'Returned with your reason.',
       );
@@ -42,21 +60,18 @@ export function Decide({ release, onDone }: { release: Release; onDone: () => Pr
       <h2>Decision</h2>
       {mayRelease(person.role) && !own ? (
         <>
-          <fieldset className="space-y-1.5">
-            <legend className="sr-only">Checked</legend>
-            {RELEASE_CHECKS.map((c) => (
-              <label key={c.id} className="flex gap-2">
-                <input
-                  type="checkbox"
-                  checked={checks.includes(c.id)}
-                  onChange={(e) =>
-                    setChecks(e.target.checked ? [...checks, c.id] : checks.filter((x) => x !== c.id))
-                  }
-                />
-                {c.text}
-              </label>
+          <p>
+            {ticks.left === 0
+              ? 'Everything open is ticked.'
+              : `${ticks.left} of ${ticks.checks.length} still to tick: each open limit and caution has its tick beside it.`}
+          </p>
+          {ticks.checks
+            .filter((c) => c.kind === 'assumptions')
+            .map((c) => (
+              <Tick key={c.id} ticks={ticks} id={c.id} label={c.text}>
+                <span>{c.text}</span>
+              </Tick>
             ))}
-          </fieldset>
           <Field label="Reason or remark" hint="needed to return">
             {(p) => (
               <textarea
@@ -69,11 +84,7 @@ export function Decide({ release, onDone }: { release: Release; onDone: () => Pr
             )}
           </Field>
           <div className="flex gap-2">
-            <Button
-              look="main"
-              disabled={checks.length < RELEASE_CHECKS.length}
-              onClick={() => void decide('release')}
-            >
+            <Button look="main" disabled={ticks.left > 0} onClick={() => void decide('release')}>
               Release
             </Button>
             <Button look="danger" onClick={() => void decide('return')}>

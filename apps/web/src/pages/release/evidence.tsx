@@ -1,14 +1,18 @@
 import {
+  SEVERITY,
   STATE_WORDS,
-  type Difference,
   formatMeasure,
   type LimitResult,
   numberOf,
+  fieldInWords,
   KINDS,
   speak,
+  worseFirst,
 } from '@burl/core';
-import type { ReleasedOperation } from '@burl/contract';
+import type { OperationDifference, ReleasedOperation } from '@burl/contract';
+import type { ReactNode } from 'react';
 import { useSystem } from '../../frame/preferences.tsx';
+import type { Ticks } from './use-ticks.ts';
 import { StateMark, StateWord } from '../../ui/state-mark.tsx';
 
 const plain = (value: unknown): string =>
@@ -18,42 +22,107 @@ const plain = (value: unknown): string =>
       ? value.join(', ') || 'none'
       : String(value);
 
-/** Values that differ, before and after. */
-export function Differences({ list }: { list: readonly Difference[] }) {
+/** What changed since the release before, in one table: where, what, from, to. */
+export function Differences({ list }: { list: readonly OperationDifference[] }) {
   return (
     <table className="w-full text-[13px]">
+      <thead>
+        <tr className="border-b border-line text-left text-soft">
+          <th className="py-0.5 pr-2 font-normal">Operation</th>
+          <th className="pr-2 font-normal">What</th>
+          <th className="pr-2 font-normal">Before</th>
+          <th className="font-normal">Now</th>
+        </tr>
+      </thead>
       <tbody>
-        {list.map((d) => (
-          <tr key={d.path} className="border-b border-line last:border-0">
-            <td className="py-0.5 font-mono text-[12.5px]">{d.path}</td>
-            <td className="text-soft line-through">{plain(d.before)}</td>
-            <td className="font-semibold">{plain(d.after)}</td>
-          </tr>
-        ))}
+        {list.flatMap((o) =>
+          o.differences.length === 0
+            ? [
+                <tr key={o.operationId} className="border-b border-line last:border-0">
+                  <td className="py-0.5 pr-2">{o.name}</td>
+                  <td colSpan={3} className="font-semibold">
+                    {o.kind}
+                  </td>
+                </tr>,
+              ]
+            : o.differences.map((d) => (
+                <tr
+                  key={`${o.operationId} ${d.path}`}
+                  className="border-b border-line align-top last:border-0"
+                >
+                  <td className="py-0.5 pr-2">{o.name}</td>
+                  <td className="pr-2" title={d.path}>
+                    {fieldInWords(d.path)}
+                  </td>
+                  <td className="pr-2 text-soft">{plain(d.before)}</td>
+                  <td className="font-semibold">{plain(d.after)}</td>
+                </tr>
+              )),
+        )}
       </tbody>
     </table>
   );
 }
 
-function OpenLimit({ limit }: { limit: LimitResult }) {
+/** A tick beside what it speaks of; a mark only for those who may not tick. */
+export function Tick({
+  ticks,
+  id,
+  label,
+  children,
+}: {
+  ticks: Ticks | null;
+  id: string;
+  label: string;
+  children: ReactNode;
+}) {
+  if (!ticks?.tick) return <span className="flex gap-2">{children}</span>;
+  const { tick } = ticks;
+  return (
+    <label className="flex cursor-pointer gap-2 rounded px-1 py-0.5 hover:bg-accent-soft touch:min-h-11">
+      <input
+        type="checkbox"
+        aria-label={`Read: ${label}`}
+        checked={ticks.ticked.has(id)}
+        onChange={(e) => tick(id, e.target.checked)}
+        className="mt-0.5 size-4 shrink-0"
+      />
+      {children}
+    </label>
+  );
+}
+
+function OpenLimit({ limit, ticks, id }: { limit: LimitResult; ticks: Ticks | null; id: string }) {
   const system = useSystem();
   return (
-    <li className="flex gap-2">
-      <span className="mt-0.5">
-        <StateMark state={limit.state} />
-      </span>
-      <span>
-        <span className="font-semibold">{STATE_WORDS[limit.state]}</span>: {limit.name}.{' '}
-        {speak(limit.why, system)}
-      </span>
+    <li>
+      <Tick ticks={ticks} id={id} label={limit.name}>
+        <span className="mt-0.5">
+          <StateMark state={limit.state} />
+        </span>
+        <span>
+          <span className="font-semibold">{STATE_WORDS[limit.state]}</span>: {limit.name}.{' '}
+          {speak(limit.why, system)}
+        </span>
+      </Tick>
     </li>
   );
 }
 
 /** What an operation rests on: its numbers, what is not clear, what was measured and what is assumed. */
-export function Evidence({ op, number }: { op: ReleasedOperation; number: number }) {
+export function Evidence({
+  op,
+  number,
+  ticks = null,
+}: {
+  op: ReleasedOperation;
+  number: number;
+  ticks?: Ticks | null;
+}) {
   const system = useSystem();
-  const open = op.evaluation.limits.filter((l) => l.state !== 'clear');
+  const open = op.evaluation.limits.filter((l) => l.state !== 'clear').sort(worseFirst);
+  const checkOf = (limitId: string): string =>
+    ticks?.checks.find((c) => c.operationId === op.operationId && c.limitId === limitId)?.id ?? limitId;
   const kinds = (kind: string) => op.evaluation.sources.filter((s) => s.kind === kind);
   return (
     <article className="rounded-lg border border-line bg-card p-3">
@@ -84,7 +153,7 @@ export function Evidence({ op, number }: { op: ReleasedOperation; number: number
       {open.length ? (
         <ul className="mb-2 space-y-1">
           {open.map((l) => (
-            <OpenLimit key={l.id} limit={l} />
+            <OpenLimit key={l.id} limit={l} ticks={ticks} id={checkOf(l.id)} />
           ))}
         </ul>
       ) : (
@@ -110,5 +179,112 @@ export function Evidence({ op, number }: { op: ReleasedOperation; number: number
         </div>
       </div>
     </article>
+  );
+}
+
+/** Operations worst first; those whose limits are all clear are a line each until somebody opens them. */
+export function EvidenceList({
+  operations,
+  ticks,
+}: {
+  operations: readonly ReleasedOperation[];
+  ticks: Ticks | null;
+}) {
+  const numbered = operations.map((op, i) => ({ op, number: i + 1 }));
+  const open = numbered
+    .filter(({ op }) => op.evaluation.state !== 'clear')
+    .sort((a, b) => SEVERITY[b.op.evaluation.state] - SEVERITY[a.op.evaluation.state]);
+  const clear = numbered.filter(({ op }) => op.evaluation.state === 'clear');
+  return (
+    <>
+      {open.map(({ op, number }) => (
+        <Evidence key={op.operationId} op={op} number={number} ticks={ticks} />
+      ))}
+      {clear.map(({ op, number }) => (
+        <details key={op.operationId} className="rounded-lg border border-line bg-card">
+          <summary className="flex cursor-pointer items-center justify-between gap-3 px-3 py-2 touch:min-h-11">
+            <span>
+              <b>
+                {number} {op.name}
+              </b>{' '}
+              <span className="text-soft">
+                {op.setup}, variant {op.variant}; all {op.evaluation.limits.length} limits clear
+              </span>
+            </span>
+            <StateWord state="clear" />
+          </summary>
+          <Evidence op={op} number={number} ticks={ticks} />
+        </details>
+      ))}
+    </>
+  );
+}
+
+/** What the whole release rests on that nobody measured, and the measurement that would settle most. */
+export function Guesses({ operations }: { operations: readonly ReleasedOperation[] }) {
+  const guesses = new Map<string, { label: string; narrowBy: string; of: Set<string>; weight: number }>();
+  for (const { name, evaluation } of operations)
+    for (const s of evaluation.sources) {
+      if (s.kind === 'measured') continue;
+      const known = guesses.get(s.id) ?? {
+        label: s.label,
+        narrowBy: s.narrowBy ?? '',
+        of: new Set<string>(),
+        weight: 0,
+      };
+      known.of.add(name);
+      known.weight += s.sigma ** 2;
+      guesses.set(s.id, known);
+    }
+  const list = [...guesses.values()].sort((a, b) => b.weight - a.weight);
+  const next = list.find((g) => g.narrowBy);
+  const measured = operations.reduce(
+    (n, o) => n + o.evaluation.sources.filter((s) => s.kind === 'measured').length,
+    0,
+  );
+  return (
+    <section aria-label="What rests on guesses" className="rounded-lg border border-line bg-card p-3">
+      <h2>What rests on guesses</h2>
+      <p>
+        {measured} figures measured, {list.length} assumed or from the library.
+        {next && (
+          <>
+            {' '}
+            <b>One measurement settles most: {next.narrowBy}</b>; it bears on{' '}
+            {next.of.size === operations.length ? 'every operation' : [...next.of].join(', ')}.
+          </>
+        )}
+      </p>
+      <details className="mt-1 text-[13px]">
+        <summary className="cursor-pointer text-soft">All {list.length}, the widest first</summary>
+        <ul className="mt-1 list-outside list-disc pl-4">
+          {list.map((g) => (
+            <li key={g.label}>
+              {g.label} <span className="text-soft">({[...g.of].join(', ')})</span>
+            </li>
+          ))}
+        </ul>
+      </details>
+    </section>
+  );
+}
+
+/** Cautions of all operations, each once. */
+export function Cautions({ ticks }: { ticks: Ticks }) {
+  const list = ticks.checks.filter((c) => c.kind === 'caution');
+  if (list.length === 0) return null;
+  return (
+    <section aria-label="Cautions" className="rounded-lg border border-line bg-card p-3">
+      <h2 className="mb-1">Cautions</h2>
+      <ul className="space-y-0.5">
+        {list.map((c) => (
+          <li key={c.id}>
+            <Tick ticks={ticks} id={c.id} label={c.text}>
+              <span>{c.text}</span>
+            </Tick>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

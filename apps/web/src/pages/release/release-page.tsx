@@ -1,4 +1,4 @@
-import { mayEdit, type ReleaseSummary } from '@burl/contract';
+import { mayEdit, mayRelease, type ReleaseSummary } from '@burl/contract';
 import { FileDown, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -13,7 +13,8 @@ import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { Failed, Loading } from '../../ui/page-states.tsx';
 import { Ask } from './ask.tsx';
 import { Decide } from './decide.tsx';
-import { Differences, Evidence } from './evidence.tsx';
+import { Cautions, Differences, EvidenceList, Guesses } from './evidence.tsx';
+import { useTicks } from './use-ticks.ts';
 
 const MOMENT = (iso: string): string =>
   new Date(iso).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
@@ -95,6 +96,14 @@ export default function ReleasePage() {
   const draft = detail?.job.status === 'draft';
   const shownId = chosen ?? (draft ? undefined : (waiting ?? inForce)?.id);
   const { data: release } = useRelease(shownId);
+  const decides =
+    release?.state === 'requested' &&
+    session?.person !== undefined &&
+    session.person !== null &&
+    mayRelease(session.person.role) &&
+    session.person.id !== release.requestedById;
+  const ticks = useTicks(release, decides);
+  const ticking = decides ? ticks : null;
   if (error && !detail) return <Failed what="the job" message={error.message} retry={() => void mutate()} />;
   if (!detail || !list || !session?.person) return <Loading what="the release" />;
   const { job } = detail;
@@ -141,23 +150,18 @@ export default function ReleasePage() {
                     : `Against revision ${release.comparedWith}`}
                 </h2>
                 {release.differences?.length === 0 && <p className="text-soft">Nothing differs.</p>}
-                {release.differences?.map((d) => (
-                  <div key={d.operationId} className="mt-2">
-                    <h3 className="text-[13px]">
-                      {d.name}: {d.kind}
-                    </h3>
-                    <Differences list={d.differences} />
-                  </div>
-                ))}
+                {release.differences && release.differences.length > 0 && (
+                  <Differences list={release.differences} />
+                )}
               </section>
-              {release.snapshot.operations.map((op, i) => (
-                <Evidence key={op.operationId} op={op} number={i + 1} />
-              ))}
+              <EvidenceList operations={release.snapshot.operations} ticks={ticking} />
+              <Guesses operations={release.snapshot.operations} />
+              <Cautions ticks={ticks} />
             </>
           )}
         </div>
         <aside className="space-y-4">
-          {release?.state === 'requested' && <Decide release={release} onDone={done} />}
+          {release?.state === 'requested' && <Decide release={release} ticks={ticks} onDone={done} />}
           {inForce && <SheetLinks release={inForce} />}
           {job.status === 'released' && mayEdit(session.person.role) && (
             <NextRevision jobId={jobId} onDone={done} />

@@ -1,11 +1,12 @@
 import { evaluate } from '@burl/core';
-import type { Release } from '@burl/contract';
+import { type Release, releaseChecks } from '@burl/contract';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { example } from '../../../test/crib.ts';
 import { person, pretendServer, show } from '../../../test/page.tsx';
 import { Decide } from './decide.tsx';
-import { Differences, Evidence } from './evidence.tsx';
+import { Cautions, Differences, Evidence, EvidenceList, Guesses } from './evidence.tsx';
+import { useTicks } from './use-ticks.ts';
 
 afterEach(() => {
   cleanup();
@@ -22,37 +23,69 @@ const operation = {
   context,
   evaluation: evaluate(op, context),
 };
-const release = { id: 'r1', jobId: 'j1', requestedById: 'engineer', state: 'requested' } as Release;
+const release = {
+  id: 'r1',
+  jobId: 'j1',
+  requestedById: 'engineer',
+  state: 'requested',
+  snapshot: { job: {}, operations: [operation] },
+} as unknown as Release;
+
+/** The page around a decision: evidence and cautions with their ticks. */
+function Page({ may, onDone }: { may: boolean; onDone: () => Promise<void> }) {
+  const ticks = useTicks(release, may);
+  return (
+    <>
+      <EvidenceList operations={release.snapshot.operations} ticks={ticks} />
+      <Cautions ticks={ticks} />
+      <Decide release={release} ticks={ticks} onDone={onDone} />
+    </>
+  );
+}
 
 const open = (role: 'engineer' | 'approver', id?: string, more: Record<string, unknown> = {}) => {
   const asked = pretendServer({ 'GET /api/session': { person: person(role, id), demo: [] }, ...more });
   const done = vi.fn(async () => undefined);
-  show(<Decide release={release} onDone={done} />);
+  show(<Page may={role === 'approver' && id === undefined} onDone={done} />);
   return { asked, done };
+};
+const tickAll = (): void => {
+  for (const box of screen.getAllByRole('checkbox')) fireEvent.click(box);
 };
 
 describe('decision', () => {
-  it('is the second person’s, after every check', async () => {
+  it('is the second person’s, after a tick beside every open limit, every caution and what is assumed', async () => {
     const { asked, done } = open('approver', undefined, { 'POST /api/releases/r1/decision': {} });
     const button = await screen.findByRole<HTMLButtonElement>('button', { name: 'Release' });
     expect(button.disabled).toBe(true);
-    for (const box of screen.getAllByRole('checkbox')) fireEvent.click(box);
+    const limits = operation.evaluation.limits.filter((l) => l.state !== 'clear').length;
+    expect(screen.getAllByRole('checkbox')).toHaveLength(limits + operation.evaluation.cautions.length + 1);
+    tickAll();
     expect(button.disabled).toBe(false);
     fireEvent.click(button);
     await waitFor(() => expect(done).toHaveBeenCalled());
-    expect(asked.find((a) => a.method === 'POST')!.body).toEqual({
-      decision: 'release',
-      reason: '',
-      checks: ['limits', 'assumptions', 'cautions'],
-    });
+    const { checks, ...rest } = asked.find((a) => a.method === 'POST')!.body as { checks: string[] };
+    expect(rest).toEqual({ decision: 'release', reason: '' });
+    expect([...checks].sort()).toEqual(
+      releaseChecks(release.snapshot)
+        .map((c) => c.id)
+        .sort(),
+    );
   });
 
   it('can be taken back by unticking', async () => {
     open('approver');
     const button = await screen.findByRole<HTMLButtonElement>('button', { name: 'Release' });
-    for (const box of screen.getAllByRole('checkbox')) fireEvent.click(box);
+    tickAll();
     fireEvent.click(screen.getAllByRole('checkbox')[1]!);
     expect(button.disabled).toBe(true);
+    expect(screen.getByText(/^1 of \d+ still to tick/)).toBeTruthy();
+  });
+
+  it('has no ticks for those who may not decide', async () => {
+    open('engineer', 'somebody');
+    await screen.findByText('A person with the role approver decides.');
+    expect(screen.queryAllByRole('checkbox')).toEqual([]);
   });
 
   it('shows what the server says when it refuses', async () => {
@@ -113,19 +146,53 @@ describe('evidence', () => {
     show(
       <Differences
         list={[
-          { path: 'cut.speedRpm', before: 900, after: 700 },
-          { path: 'pins', before: ['n'], after: [] },
-          { path: 'measured.hardness', before: null, after: 42 },
+          {
+            operationId: 'o1',
+            name: 'Rough pocket',
+            kind: 'changed',
+            differences: [
+              { path: 'cut.speedRpm', before: 900, after: 700 },
+              { path: 'pins', before: ['n'], after: [] },
+              { path: 'measured.hardness', before: null, after: 42 },
+            ],
+          },
+          { operationId: 'o2', name: 'Drill', kind: 'added', differences: [] },
         ]}
       />,
     );
     const cells = screen
       .getAllByRole('row')
+      .slice(1)
       .map((r) => [...r.querySelectorAll('td')].map((c) => c.textContent));
     expect(cells).toEqual([
-      ['cut.speedRpm', '900', '700'],
-      ['pins', 'n', 'none'],
-      ['measured.hardness', 'none', '42'],
+      ['Rough pocket', 'Speed', '900', '700'],
+      ['Rough pocket', 'Pins', 'n', 'none'],
+      ['Rough pocket', 'Hardness', 'none', '42'],
+      ['Drill', 'added'],
     ]);
+  });
+
+  it('clear operations are folded, the worst stands first, guesses are counted with what settles most', () => {
+    pretendServer({});
+    const clear = {
+      ...operation,
+      operationId: 'o2',
+      name: 'Face',
+      evaluation: {
+        ...operation.evaluation,
+        state: 'clear' as const,
+        limits: operation.evaluation.limits.filter((l) => l.state === 'clear'),
+      },
+    };
+    const { container } = show(
+      <>
+        <EvidenceList operations={[clear, operation]} ticks={null} />
+        <Guesses operations={[clear, operation]} />
+      </>,
+    );
+    const [first] = container.querySelectorAll('article, details');
+    expect(first!.textContent).toContain('Rough pocket');
+    expect(container.querySelector('details')!.open).toBe(false);
+    expect(screen.getByText(/One measurement settles most/)).toBeTruthy();
   });
 });

@@ -93,7 +93,7 @@ export function NewOperationDialog({
     [cutters, suits, group],
   );
   // A cutter of the other kind of feature is no choice any more.
-  const cutterId = cutters.some((c) => c.id === typed.cutterId) ? typed.cutterId : '';
+  const cutterId = cutters.some((c) => c.id === typed.cutterId) ? typed.cutterId : (cutters[0]?.id ?? '');
 
   async function make(event: FormEvent): Promise<void> {
     event.preventDefault();

@@ -36,7 +36,8 @@ function judgedOf({ setups, job }: JobDetail, crib: Crib): Map<string, Judged> {
       const chosen = operation.variants.find((v) => v.label === operation.selected) ?? operation.variants[0];
       const document = chosen?.document ?? null;
       const evaluation = document && judge(document, contextOf(crib, document, job)).evaluation;
-      return [operation.id, { operation, document, evaluation }];
+      const tool = crib.cutters.find((c) => c.id === document?.tooling.cutterId)?.document.name ?? null;
+      return [operation.id, { operation, document, evaluation, tool }];
     }),
   );
 }

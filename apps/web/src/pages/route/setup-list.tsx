@@ -64,7 +64,9 @@ export function SetupList({
                 {s.operations.map((o) => (
                   <Station
                     key={o.id}
-                    judged={judged.get(o.id) ?? { operation: o, evaluation: null, document: null }}
+                    judged={
+                      judged.get(o.id) ?? { operation: o, evaluation: null, document: null, tool: null }
+                    }
                     risk={risk.risks.get(o.id) ?? null}
                     before={names.get(risk.risks.get(o.id)?.earlier?.before ?? '') ?? ''}
                     onEarly={() => changes.bringEarly(o)}

@@ -26,6 +26,7 @@ function ColumnHead({
   cutters,
   onChange,
   onRemove,
+  children,
 }: {
   number: number;
   asked: Asked;
@@ -34,6 +35,8 @@ function ColumnHead({
   onChange: (next: Partial<Asked>) => void;
   /** Null where it is the only one. */
   onRemove: (() => void) | null;
+  /** What can be done with it. */
+  children: ReactNode;
 }) {
   return (
     <th scope="col" className="border-l border-line p-2 text-left font-normal">
@@ -73,7 +76,46 @@ function ColumnHead({
           <HeavyState what={strategyName[asked.strategy].toLowerCase()} heavy={heavy} />
         </div>
       )}
+      {children}
     </th>
+  );
+}
+
+/** What is done with a column once it is worked out: always in view. */
+function Uses({
+  number,
+  column,
+  readOnly,
+  onTake,
+  onKeep,
+}: {
+  number: number;
+  column: Heavy<Row> | undefined;
+  readOnly: boolean;
+  onTake: (next: MillingOperation) => void;
+  onKeep: (next: MillingOperation) => void;
+}) {
+  const row = column?.data;
+  if (!column || !row || !isLaidOut(row)) return null;
+  const disabled = readOnly || column.busy;
+  return (
+    <span className="mt-1.5 flex flex-wrap gap-1.5">
+      <Button
+        look="main"
+        disabled={disabled}
+        aria-label={`Use column ${number} in the operation`}
+        onClick={() => onTake(row.operation)}
+      >
+        Use
+      </Button>
+      <Button
+        disabled={disabled}
+        aria-label={`Keep column ${number} as a variant`}
+        onClick={() => onKeep(row.operation)}
+      >
+        Keep as variant
+      </Button>
+    </span>
   );
 }
 
@@ -118,9 +160,15 @@ export function StrategyTable({
   }));
   const others = (i: number) => asked.filter((_, k) => k !== i);
   return (
-    <div className="overflow-x-auto">
-      <table className="w-full table-fixed border-collapse rounded-lg border border-line bg-card">
-        <thead>
+    // The table scrolls in its own frame, and its head with the buttons stays.
+    <div
+      role="region"
+      aria-label="Table of strategies"
+      tabIndex={0}
+      className="max-h-[calc(100dvh-var(--above)-9.5rem)] min-h-80 overflow-auto rounded-lg border border-line"
+    >
+      <table className="w-full min-w-[640px] table-fixed border-collapse bg-card">
+        <thead className="sticky top-0 z-10 bg-card shadow-[0_1px_0_var(--line)]">
           <tr className="align-top">
             <td className="w-40 p-2" />
             {asked.map((a, i) => (
@@ -132,7 +180,15 @@ export function StrategyTable({
                 cutters={choices}
                 onChange={(next) => onAsk(asked.map((b, k) => (k === i ? { ...b, ...next } : b)))}
                 onRemove={asked.length > 1 ? () => onAsk(others(i)) : null}
-              />
+              >
+                <Uses
+                  number={i + 1}
+                  column={columns[i]}
+                  readOnly={readOnly}
+                  onTake={onTake}
+                  onKeep={onKeep}
+                />
+              </ColumnHead>
             ))}
           </tr>
         </thead>
@@ -163,32 +219,6 @@ export function StrategyTable({
               })}
             </tr>
           ))}
-          <tr className="border-t border-line">
-            <td />
-            {columns.map(({ data: row, busy }, i) => (
-              <td key={i} className="border-l border-line p-2">
-                {row && isLaidOut(row) && (
-                  <span className="flex flex-wrap gap-1.5">
-                    <Button
-                      look="main"
-                      disabled={readOnly || busy}
-                      aria-label={`Use column ${i + 1} in the operation`}
-                      onClick={() => onTake(row.operation)}
-                    >
-                      Use in operation
-                    </Button>
-                    <Button
-                      disabled={readOnly || busy}
-                      aria-label={`Keep column ${i + 1} as a variant`}
-                      onClick={() => onKeep(row.operation)}
-                    >
-                      Keep as variant
-                    </Button>
-                  </span>
-                )}
-              </td>
-            ))}
-          </tr>
         </tbody>
       </table>
     </div>

@@ -1,9 +1,10 @@
-import { type Evaluation, formatMeasure, limitOf, type Operation, speak } from '@burl/core';
+import { type Evaluation, formatMeasure, limitOf, type Operation, type Quantity, speak } from '@burl/core';
 import type { Batch, Crib, JobOperation } from '@burl/contract';
-import { useMemo } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { contextOf } from '../../../judging/context.ts';
 import { judge } from '../../../judging/judgement.ts';
+import { Button } from '../../../ui/button.tsx';
 import { StateWord } from '../../../ui/state-mark.tsx';
 
 interface Column {
@@ -36,7 +37,36 @@ function namesOf(op: Operation, crib: Crib): (readonly [string, string])[] {
     : common;
 }
 
-/** Variants of an operation side by side; what differs from the chosen one is marked by sign, weight and tint. */
+/** Whether more of a number is better, where anybody would say so; a setting is neither. */
+const BETTER: Readonly<Record<string, 'more' | 'less'>> = {
+  Q: 'more',
+  T: 'more',
+  t: 'less',
+  cost: 'less',
+  lean: 'less',
+  theta: 'less',
+  F: 'less',
+};
+
+/** The difference to the chosen variant with its sign, and whether it is for the better. */
+function DifferenceWord({ quantity, from }: { quantity: Quantity; from: number }) {
+  const { key, value } = quantity;
+  const percent = from !== 0 ? (100 * (value - from)) / Math.abs(from) : 0;
+  const size = Math.abs(percent) < 10 ? Math.abs(percent).toFixed(1) : Math.abs(percent).toFixed(0);
+  const sense = BETTER[key];
+  const better = sense && value > from === (sense === 'more');
+  return (
+    <span className="ml-1.5 text-[12.5px] font-normal whitespace-nowrap">
+      {percent > 0 ? '+' : '−'}
+      {Math.abs(percent) > 300 ? '>300' : size}%
+      {sense && (
+        <b className={`ml-1 ${better ? 'text-clear' : 'text-over'}`}>{better ? '▲ better' : '▼ worse'}</b>
+      )}
+    </span>
+  );
+}
+
+/** Variants of an operation side by side; only what differs, by how much and whether for the better. */
 export default function VariantsView({
   operation,
   current,
@@ -67,21 +97,30 @@ export default function VariantsView({
   const keys = chosen.evaluation?.numbers ?? [];
   const same = (a: number, b: number): boolean =>
     Math.abs(a - b) <= 0.002 * Math.max(Math.abs(a), Math.abs(b));
-  const cell = (text: string, differs: boolean, label: string) => (
+  const [equalToo, setEqualToo] = useState(false);
+  const cell = (text: string, differs: boolean, label: string, difference?: ReactNode) => (
     <td key={label} className={`border-l border-line p-1.5 ${differs ? 'bg-accent-soft font-semibold' : ''}`}>
-      {differs && (
-        <span aria-hidden="true" className="mr-1 text-accent">
-          ≠
-        </span>
-      )}
       {text}
-      {differs && <span className="sr-only"> differs</span>}
+      {differs && (difference ?? <span className="sr-only"> differs</span>)}
     </td>
   );
+  const differsIn = (row: number): boolean =>
+    columns.some((c) => c.names[row]?.[1] !== chosen.names[row]?.[1]);
+  const numberIn = (c: Column, key: string) => c.evaluation?.numbers.find((x) => x.key === key);
+  const differsBy = (key: string): boolean => {
+    const own = numberIn(chosen, key);
+    return columns.some((c) => {
+      const q = numberIn(c, key);
+      return own !== undefined && q !== undefined && !same(q.value, own.value);
+    });
+  };
+  const names = chosen.names.map(([name, value], row) => ({ name, value, row, differs: differsIn(row) }));
+  const numbers = keys.map((k) => ({ k, differs: differsBy(k.key) }));
+  const equal = [...names, ...numbers].filter((r) => !r.differs).length;
   return (
     <section aria-label="Variants side by side" className="space-y-3">
       <h2 className="text-[16px]">
-        Variants of {operation.name}; differences from {chosen.label} are marked
+        Variants of {operation.name}: what differs from {chosen.label}
       </h2>
       {columns.length === 1 && (
         <p className="text-soft">
@@ -122,32 +161,43 @@ export default function VariantsView({
                 );
               })}
             </tr>
-            {chosen.names.map(([name, value], row) => (
-              <tr key={name} className="border-t border-line">
-                <th scope="row" className="p-1.5 text-left text-[13px] font-normal text-soft">
-                  {name}
-                </th>
-                {columns.map((c) => cell(c.names[row]?.[1] ?? '–', c.names[row]?.[1] !== value, c.label))}
-              </tr>
-            ))}
-            {keys.map((k) => (
-              <tr key={k.key} className="border-t border-line">
-                <th scope="row" className="p-1.5 text-left text-[13px] font-normal text-soft">
-                  {k.name}
-                </th>
-                {columns.map((c) => {
-                  const q = c.evaluation?.numbers.find((x) => x.key === k.key);
-                  return cell(
-                    q ? formatMeasure(q.value, q.unit, system) : '–',
-                    q !== undefined && !same(q.value, k.value),
-                    c.label,
-                  );
-                })}
-              </tr>
-            ))}
+            {names
+              .filter((r) => equalToo || r.differs)
+              .map(({ name, value, row }) => (
+                <tr key={name} className="border-t border-line">
+                  <th scope="row" className="p-1.5 text-left text-[13px] font-normal text-soft">
+                    {name}
+                  </th>
+                  {columns.map((c) => cell(c.names[row]?.[1] ?? '–', c.names[row]?.[1] !== value, c.label))}
+                </tr>
+              ))}
+            {numbers
+              .filter((r) => equalToo || r.differs)
+              .map(({ k }) => (
+                <tr key={k.key} className="border-t border-line">
+                  <th scope="row" className="p-1.5 text-left text-[13px] font-normal text-soft">
+                    {k.name}
+                  </th>
+                  {columns.map((c) => {
+                    const q = numberIn(c, k.key);
+                    const differs = q !== undefined && !same(q.value, k.value);
+                    return cell(
+                      q ? formatMeasure(q.value, q.unit, system) : '–',
+                      differs,
+                      c.label,
+                      q && <DifferenceWord quantity={q} from={k.value} />,
+                    );
+                  })}
+                </tr>
+              ))}
           </tbody>
         </table>
       </div>
+      {columns.length > 1 && equal > 0 && (
+        <Button aria-pressed={equalToo} onClick={() => setEqualToo(!equalToo)}>
+          {equalToo ? 'Hide equal rows' : `Show ${equal} equal rows`}
+        </Button>
+      )}
     </section>
   );
 }

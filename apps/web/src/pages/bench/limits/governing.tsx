@@ -1,5 +1,6 @@
 import { type Evaluation, limitOf, type Remedy, speak } from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../../ui/button.tsx';
 import { StateWord } from '../../../ui/state-mark.tsx';
@@ -28,6 +29,19 @@ function effect(r: Remedy): string {
   return `${minutes(r.minutesMore)}${life}.${becomes.length ? ` Also: ${becomes.join(', ')}.` : ''}`;
 }
 
+/** Holders and cutters that come to the same are one line with a choice; each other change stands by itself. */
+export function groupedRemedies(remedies: readonly Remedy[]): readonly (readonly Remedy[])[] {
+  const groups = new Map<string, Remedy[]>();
+  for (const r of remedies) {
+    const kind = /^(holder|cutter)-/.exec(r.id)?.[1];
+    const key = kind ? `${kind} ${r.state} ${effect(r)}` : r.id + speak(r.title, 'metric');
+    const group = groups.get(key);
+    if (group) group.push(r);
+    else groups.set(key, [r]);
+  }
+  return [...groups.values()];
+}
+
 /** The governing limit in a sentence, and single changes that clear it. A remedy is seen before it is taken. */
 export function Governing({
   evaluation,
@@ -52,6 +66,7 @@ export function Governing({
   chatter: string;
 }) {
   const system = useSystem();
+  const [taken, setTaken] = useState<Readonly<Record<string, string>>>({});
   const limit = limitOf(evaluation, limitId);
   const governs = limitId === evaluation.governing;
   return (
@@ -86,34 +101,55 @@ export function Governing({
             </p>
           )}
           <ul className="divide-y divide-line">
-            {remedies.slice(0, 4).map((r) => (
-              <li key={r.id + speak(r.title, 'metric')} className="py-1.5">
-                <div className="flex items-center justify-between gap-2">
-                  <div className="min-w-0">
-                    <p className="leading-tight">{speak(r.title, system)}</p>
-                    <p className={`text-[12.5px] ${r.pushesOver.length ? 'text-over' : 'text-soft'}`}>
-                      {effect(r)}
-                    </p>
-                  </div>
-                  {previewing === r.id ? (
-                    <span className="flex gap-1">
-                      <Button look="main" onClick={() => onApply(r)}>
-                        Apply
-                      </Button>
-                      <Button onClick={() => onPreview(null)}>Back</Button>
-                    </span>
-                  ) : (
-                    <Button
-                      disabled={readOnly || stale}
-                      onClick={() => onPreview(r)}
-                      aria-label={`Preview: ${speak(r.title, system)}`}
-                    >
-                      Preview
-                    </Button>
-                  )}
-                </div>
-              </li>
-            ))}
+            {groupedRemedies(remedies)
+              .slice(0, 4)
+              .map((group) => {
+                const r = group.find((g) => g.id === (previewing ?? taken[group[0]!.id])) ?? group[0]!;
+                return (
+                  <li key={group[0]!.id + speak(group[0]!.title, 'metric')} className="py-1.5">
+                    <div className="flex items-center justify-between gap-2">
+                      <div className="min-w-0">
+                        {group.length === 1 ? (
+                          <p className="leading-tight">{speak(r.title, system)}</p>
+                        ) : (
+                          <select
+                            aria-label={`One of ${group.length} alike`}
+                            value={r.id}
+                            disabled={readOnly || stale || previewing !== null}
+                            onChange={(e) => setTaken({ ...taken, [group[0]!.id]: e.target.value })}
+                            className="mb-0.5 min-h-8 w-full rounded-md border border-field bg-raised px-1 touch:min-h-11"
+                          >
+                            {group.map((g) => (
+                              <option key={g.id} value={g.id}>
+                                {speak(g.title, system)}
+                              </option>
+                            ))}
+                          </select>
+                        )}
+                        <p className={`text-[12.5px] ${r.pushesOver.length ? 'text-over' : 'text-soft'}`}>
+                          {effect(r)}
+                        </p>
+                      </div>
+                      {previewing === r.id ? (
+                        <span className="flex gap-1">
+                          <Button look="main" onClick={() => onApply(r)}>
+                            Apply
+                          </Button>
+                          <Button onClick={() => onPreview(null)}>Back</Button>
+                        </span>
+                      ) : (
+                        <Button
+                          disabled={readOnly || stale}
+                          onClick={() => onPreview(r)}
+                          aria-label={`Preview: ${speak(r.title, system)}`}
+                        >
+                          Preview
+                        </Button>
+                      )}
+                    </div>
+                  </li>
+                );
+              })}
           </ul>
         </div>
       )}

@@ -1,4 +1,5 @@
-import { memo } from 'react';
+import { memo, useState } from 'react';
+import { limitsThatMatter } from '../../../judging/limits-that-matter.ts';
 import {
   type Evaluation,
   formatMeasure,
@@ -127,7 +128,19 @@ function Rung({
   );
 }
 
-/** All limits in their fixed order; a bar shows the share used with its band, the line is the allowance. */
+/** “2 more tight, 26 clear”. */
+function countedStates(limits: readonly LimitResult[]): string {
+  const of = (state: LimitState): number => limits.filter((l) => l.state === state).length;
+  const said = (['over', 'tight', 'unproven'] as const)
+    .filter((state) => of(state) > 0)
+    .map((state) => `${of(state)} more ${state}`);
+  return [...said, `${of('clear')} clear`].join(', ');
+}
+
+/**
+ * The limits that matter, at most three; the others behind their count, in their fixed order. A bar shows the share used with
+ * its band, the line is the allowance.
+ */
 export const Ladder = memo(function Ladder({
   evaluation,
   opened,
@@ -137,6 +150,8 @@ export const Ladder = memo(function Ladder({
   opened: string | null;
   onOpen: (id: string | null) => void;
 }) {
+  const [all, setAll] = useState(false);
+  const { matter, others } = limitsThatMatter(evaluation);
   const groups = LIMIT_GROUPS.map((g) => ({
     group: g,
     limits: evaluation.limits.filter((l) => l.group === g),
@@ -147,16 +162,33 @@ export const Ladder = memo(function Ladder({
         <h2>Limits</h2>
         <span className="text-[12.5px] text-soft">share of what is allowed</span>
       </div>
-      {groups.map(({ group, limits }) => (
-        <div key={group}>
-          <h3 className="mt-1 px-1 text-[12.5px] text-soft first-letter:uppercase">{group}</h3>
-          <ul>
-            {limits.map((l) => (
-              <Rung key={l.id} limit={l} evaluation={evaluation} open={opened === l.id} onOpen={onOpen} />
-            ))}
-          </ul>
-        </div>
-      ))}
+      {!all && matter.length > 0 && (
+        <ul aria-label="Limits that matter">
+          {matter.map((l) => (
+            <Rung key={l.id} limit={l} evaluation={evaluation} open={opened === l.id} onOpen={onOpen} />
+          ))}
+        </ul>
+      )}
+      <button
+        type="button"
+        aria-expanded={all}
+        onClick={() => setAll(!all)}
+        className="flex min-h-8 w-full items-center justify-between rounded px-1 text-left text-soft hover:bg-accent-soft hover:text-ink touch:min-h-11"
+      >
+        {all ? 'Show those that matter' : countedStates(others)}
+        <ChevronDown size={14} aria-hidden="true" className={all ? 'rotate-180' : ''} />
+      </button>
+      {all &&
+        groups.map(({ group, limits }) => (
+          <div key={group}>
+            <h3 className="mt-1 px-1 text-[12.5px] text-soft first-letter:uppercase">{group}</h3>
+            <ul>
+              {limits.map((l) => (
+                <Rung key={l.id} limit={l} evaluation={evaluation} open={opened === l.id} onOpen={onOpen} />
+              ))}
+            </ul>
+          </div>
+        ))}
     </section>
   );
 });

@@ -26,6 +26,7 @@ export function LimitsColumn({
   chatter,
   onPreview,
   onApply,
+  whyRoom,
 }: {
   op: Operation;
   crib: Crib;
@@ -36,6 +37,8 @@ export function LimitsColumn({
   chatter: string;
   onPreview: (preview: Preview | null) => void;
   onApply: (preview: Preview) => void;
+  /** Takes the place where reasons are shown. */
+  whyRoom: (element: HTMLElement | null) => void;
 }) {
   const [opened, setOpened] = useState<string | null>(null);
   const { present, drawn, context } = judged;
@@ -46,6 +49,7 @@ export function LimitsColumn({
   if (!drawn) return null;
   return (
     <aside aria-label="What limits it" tabIndex={0} className="min-h-0 min-w-0 space-y-2.5 overflow-y-auto">
+      <div ref={whyRoom} />
       {present && focus && (
         <Governing
           evaluation={preview ? drawn.evaluation : present}

@@ -18,7 +18,7 @@ export const Charts = memo(function Charts({
 }) {
   const [chosen, setChosen] = useState(() => sessionStorage.getItem('burl.chart'));
   const { panels } = KIND_VIEWS[panel.op.kind];
-  const { id: shown, Panel } = panels.find((p) => p.id === chosen) ?? panels[0]!;
+  const { id: shown, Panel, tall } = panels.find((p) => p.id === chosen) ?? panels[0]!;
   return (
     <Tabs.Root
       value={shown}
@@ -26,7 +26,7 @@ export const Charts = memo(function Charts({
         setChosen(v);
         sessionStorage.setItem('burl.chart', v);
       }}
-      className="flex min-h-64 flex-1 flex-col rounded-lg border border-line bg-card"
+      className={`flex flex-1 flex-col ${tall ? 'min-h-[27rem]' : 'min-h-72'} rounded-lg border border-line bg-card`}
     >
       <div className="flex shrink-0 items-center border-b border-line px-1.5">
         <Tabs.List aria-label="Charts" className="flex flex-1 flex-wrap">

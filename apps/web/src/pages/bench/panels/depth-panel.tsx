@@ -68,7 +68,6 @@ export default function DepthPanel({ op, context }: { op: DrillingOperation; con
           y="pecks"
           xRange={[0, mm(most)]}
           yRange={[0, pecksMost]}
-          legend="right"
         />
       </div>
       <p className="shrink-0 text-[13px]">

@@ -66,7 +66,6 @@ export default function HeatPanel({
           y={UNITS['m/min'][system].label}
           xRange={HALF_TURN}
           yRange={[0, Math.ceil(y(2.2 * Math.max(speedMMin, here.lifeSpeedMMin ?? 0)) / 20) * 20]}
-          legend="right"
         />
       </div>
     </div>

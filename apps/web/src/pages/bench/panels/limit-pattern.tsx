@@ -10,7 +10,10 @@ const LOOKS = [
   { colour: 'var(--over)', turn: 45, kind: 'dot' },
 ] as const;
 
-type Look = (typeof LOOKS)[number];
+type Look = Readonly<{ colour: string; turn: number; kind: 'line' | 'dot' | 'cross' }>;
+
+/** Where some limit is exceeded, whichever. */
+export const FORBIDDEN: Look = { colour: 'var(--over)', turn: 45, kind: 'line' };
 
 /** The look of the `i`th limit of a map. */
 export const lookOf = (i: number): Look => LOOKS[i % LOOKS.length]!;

@@ -12,13 +12,19 @@ import { useMemo, useRef, useState } from 'react';
 import { type Curve, type Place, Plot } from '../../../charts/plot.tsx';
 import { useSystem } from '../../../frame/preferences.tsx';
 
-const SAMPLES = 160;
+const SAMPLES = 400;
 /** Slowest speed the hand can drag to, and what it is rounded to, rpm. */
 const STEP = 10;
 
 /** Top of an axis: the curve's, or where the cut asks for more, the next step of a fifth, so that it seldom changes. */
 function roomFor(curve: number, asked: number): number {
   return asked <= curve ? curve : curve * 1.2 ** Math.ceil(Math.log(asked / curve) / Math.log(1.2));
+}
+
+/** Speeds shown round the cut: an octave or two to either side, in whole octaves so that the picture seldom jumps. */
+function zoomTo(rpm: number, most: number): readonly [low: number, high: number] {
+  const high = Math.min(most, 2 ** Math.ceil(Math.log2(3 * rpm)));
+  return [Math.min(2 ** Math.floor(Math.log2(rpm / 3)), high / 4), high];
 }
 
 /** A point of the working cut, apart from the chart so that dragging it does not draw the curves anew. */
@@ -113,8 +119,10 @@ export default function SpindleChart({
   const { machine } = context;
   const curves = useSpindleCurves(context, rating);
   const drag = useSpeedDrag(place, machine.max_rpm, readOnly, onSpeed);
-  const range = useMemo(() => [0, machine.max_rpm] as const, [machine]);
-  const highest = (i: number): number => Math.max(...curves[i]!.points.map((v) => v.y));
+  const [low, high] = zoomTo(n, machine.max_rpm);
+  const range = useMemo(() => [low, high] as const, [low, high]);
+  const highest = (i: number): number =>
+    Math.max(...curves[i]!.points.filter((v) => v.x >= low && v.x <= high).map((v) => v.y), 0.1);
   const shownPower = toShown(power, 'kW', system);
   const shownTorque = toShown(torque, 'Nm', system);
   const has = machine.power_torque[rating];
@@ -136,7 +144,6 @@ export default function SpindleChart({
           xRange={range}
           yMost={roomFor(highest(0), shownPower)}
           rightMost={roomFor(highest(1), shownTorque)}
-          legend="right"
           onPlaced={setPlace}
         />
         {place && (

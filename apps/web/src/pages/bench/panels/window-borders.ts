@@ -61,6 +61,25 @@ export function bordersOf(map: LimitMap): Border[] {
     .filter((b): b is Border => b !== null);
 }
 
+/** Everything some limit forbids, as one area: shaded once, whatever the number of limits. */
+export function forbiddenArea(map: LimitMap): string {
+  const { columns, rows } = map;
+  const worst = Array.from({ length: columns * rows }, (_, at) => {
+    const no = map.forbids.some((f) => f[at]);
+    const share = map.largest[at] ?? 0;
+    return no
+      ? Math.max(1.001, Math.min(Number.isNaN(share) ? CLIFF : share, CLIFF))
+      : Math.min(share || 0, 0.999);
+  });
+  const sx = (W - M.left - M.right) / columns;
+  const sy = (H - M.top - M.bottom) / rows;
+  const shape = contours().size([columns, rows]).smooth(true).contour(worst, 1);
+  const coordinates = shape.coordinates.map((polygon) =>
+    polygon.map((ring) => ring.map(([x, y]) => [M.left + x! * sx, H - M.bottom - y! * sy])),
+  );
+  return geoPath()({ type: 'MultiPolygon', coordinates }) ?? '';
+}
+
 /** Lines of equal metal per minute, for orientation. */
 export function levelsOf(map: LimitMap): string[] {
   const values = Array.from(map.worth, (v) => (Number.isFinite(v) ? v : 0));

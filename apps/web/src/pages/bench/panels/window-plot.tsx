@@ -3,8 +3,8 @@ import { type ScaleLogarithmic, scaleLog } from 'd3-scale';
 import { useMemo, useRef } from 'react';
 import { halo } from '../../../drawing/drawing.tsx';
 import { useSystem } from '../../../frame/preferences.tsx';
-import { LimitPattern, lookOf } from './limit-pattern.tsx';
-import { bordersOf, H, levelsOf, M, nearestLimit, spread, W } from './window-borders.ts';
+import { FORBIDDEN, LimitPattern, lookOf } from './limit-pattern.tsx';
+import { bordersOf, forbiddenArea, H, levelsOf, M, nearestLimit, spread, W } from './window-borders.ts';
 import { WorkingPoint } from './working-point.tsx';
 
 /** Powers of two that mark an axis about `n` times; its ends where there is not one. */
@@ -51,7 +51,7 @@ function Axes({
   );
 }
 
-/** The map drawn: forbidden ground hatched by limit, borders named, the working point to take hold of. */
+/** The map drawn: forbidden ground hatched once, borders that bound it named, the working point to take hold of. */
 export function WindowPlot({
   map,
   here,
@@ -66,6 +66,7 @@ export function WindowPlot({
   const plot = useRef<SVGSVGElement>(null);
   const borders = useMemo(() => bordersOf(map), [map]);
   const levels = useMemo(() => levelsOf(map), [map]);
+  const forbidden = useMemo(() => forbiddenArea(map), [map]);
   const labels = useMemo(() => spread(borders.filter((b) => b.bounds)), [borders]);
   const nearest = useMemo(() => nearestLimit(map), [map]);
   const x = useMemo(() => scaleLog([map.x.low, map.x.high], [M.left, W - M.right]), [map]);
@@ -79,12 +80,10 @@ export function WindowPlot({
       viewBox={`0 0 ${W} ${H}`}
       role="group"
       aria-label={`Map of ${map.x.name} and ${map.y.name}; ${nowhere ?? `bounded by ${bounding}`}`}
-      className="h-auto max-h-full w-full"
+      className="h-auto max-h-full w-full min-w-[420px] max-[520px]:min-w-0"
     >
       <defs>
-        {borders.map((b, i) => (
-          <LimitPattern key={b.id} id={`look-${i}`} look={lookOf(i)} />
-        ))}
+        <LimitPattern id="forbidden" look={FORBIDDEN} />
         <clipPath id="plot">
           <rect {...area} />
         </clipPath>
@@ -94,16 +93,13 @@ export function WindowPlot({
         {levels.map((d, i) => (
           <path key={i} d={d} fill="none" stroke="var(--soft)" strokeWidth="0.8" strokeDasharray="1 4" />
         ))}
-        {borders.map((b, i) => (
-          <path
-            key={b.id}
-            d={b.area}
-            fill={`url(#look-${i})`}
-            stroke={lookOf(i).colour}
-            strokeWidth={b.bounds ? 2.2 : 0.8}
-            strokeOpacity={b.bounds ? 1 : 0.5}
-          />
-        ))}
+        <path d={forbidden} fill="url(#forbidden)" stroke="none" />
+        {borders
+          .filter((b) => b.bounds)
+          .map((b, i) => (
+            <path key={b.id} d={b.area} fill="none" stroke={lookOf(i).colour} strokeWidth="2.2" />
+          ))}
+        <path d={forbidden} fill="none" stroke="var(--ink)" strokeWidth="1.2" />
       </g>
       {labels.map(({ border, x: lx, y: ly }) => (
         <text

@@ -1,8 +1,8 @@
 import type { Crib } from '@burl/contract';
-import { type SpokenKey, SYMPTOMS, type Symptom, type Unit, wordsOfAlloy } from '@burl/core';
+import { type SpokenKey, SYMPTOMS, type Symptom, type Unit } from '@burl/core';
 import { useMemo } from 'react';
 import type { Made } from '../../../judging/new-operation.ts';
-import { offered } from '../../../judging/offer.ts';
+import { offered, searchableAlloys } from '../../../judging/offer.ts';
 import { ComboBox } from '../../../ui/combo-box.tsx';
 import { Choice, Num } from '../../../ui/form-parts.tsx';
 import type { Corrections, RunningDraft } from './running-draft.ts';
@@ -44,15 +44,7 @@ export function RunningFields({
   corrections: Corrections;
   onCorrect: (next: Corrections) => void;
 }) {
-  const alloys = useMemo(
-    () =>
-      offered(crib.alloys).map((a) => ({
-        id: a.id,
-        name: a.document.name,
-        words: wordsOfAlloy(a.document),
-      })),
-    [crib],
-  );
+  const alloys = useMemo(() => searchableAlloys(offered(crib.alloys)), [crib]);
   const machines = useMemo(
     () => offered(crib.machines).map((m) => ({ id: m.id, name: m.document.name })),
     [crib],
