@@ -20,7 +20,7 @@ test('desk: search, palette and a refused file', async ({ page }) => {
     await route.continue();
   });
   await page.keyboard.press('Control+k');
-  await page.getByPlaceholder('Job, place or action').fill('CV-0093');
+  await page.getByRole('combobox', { name: 'Search or command' }).fill('CV-0093');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'CV-0093 Cryogenic valve body' })).toBeVisible();
 });

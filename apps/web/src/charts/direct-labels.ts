@@ -4,6 +4,8 @@ import { CHART_FONT, themeColour } from './chart-theme.ts';
 /** Height of a label with room, px. */
 const LINE = 15;
 const SIZE = 12;
+/** From a curve to the middle of its name, px. */
+const ROOM = 11;
 /** Room to the right end of the plot, px. */
 const ASIDE = 6;
 
@@ -23,13 +25,16 @@ function labelsOf(chart: Chart): Label[] {
     if (!set.label || meta.hidden || ('showLine' in set && set.showLine === false)) return;
     const seen = meta.data.filter((p) => p.x >= left && p.x <= right && p.y >= top - 1 && p.y <= bottom + 1);
     const last = seen.at(-1);
-    if (last)
-      labels.push({
-        text: set.label,
-        colour: String(set.borderColor),
-        x: Math.min(last.x, right - ASIDE),
-        y: Math.min(bottom - 8, Math.max(top + 10, last.y - 8)),
-      });
+    if (!last) return;
+    // Beside the curve: below one that falls towards its end, above one that rises, and never over the frame.
+    const before = seen.at(-Math.min(seen.length, Math.ceil(seen.length / 8)))!;
+    const above = before.y >= last.y && last.y - ROOM > top + ROOM;
+    labels.push({
+      text: set.label,
+      colour: String(set.borderColor),
+      x: Math.min(last.x, right - ASIDE),
+      y: Math.min(bottom - 8, Math.max(top + ROOM, last.y + (above ? -ROOM : ROOM))),
+    });
   });
   return labels;
 }

@@ -18,3 +18,12 @@ export function StockPattern() {
     </defs>
   );
 }
+
+/** Least size of a drawing’s text on the page, px, and the size it is drawn at. */
+const LEAST_PX = 12;
+const DRAWN = 12;
+const MOST = 1.7;
+
+/** How much larger text is drawn where a drawing of `units` across has only `width` px, so that it stays to be read. */
+export const textScale = (width: number | null, units: number): number =>
+  width ? Math.min(MOST, Math.max(1, (LEAST_PX * units) / (DRAWN * width))) : 1;

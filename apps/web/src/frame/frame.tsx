@@ -58,15 +58,18 @@ function Header({
     </button>
   );
   const place = ({ isActive }: { isActive: boolean }) =>
-    `rounded px-2 py-1 ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : 'text-soft hover:text-ink'}`;
+    `inline-flex items-center rounded px-2 py-1 touch:min-h-11 ${isActive ? 'font-semibold underline decoration-2 underline-offset-4' : 'text-soft hover:text-ink'}`;
 
   return (
-    <header className="no-print flex h-12 shrink-0 items-center gap-3 border-b border-line bg-card px-3">
+    <header className="no-print flex min-h-12 shrink-0 items-center gap-x-3 border-b border-line bg-card px-3 max-[900px]:flex-wrap max-[900px]:gap-x-2 max-[900px]:py-1">
       <Link to="/" className="flex items-center gap-2 text-lg font-bold" aria-label="Burl, to the desk">
         <img src="/mark.svg" alt="" width={24} height={24} />
         Burl
       </Link>
-      <nav aria-label="Places" className="flex gap-1">
+      <nav
+        aria-label="Places"
+        className="flex gap-1 max-[900px]:order-last max-[900px]:basis-full max-[900px]:flex-wrap"
+      >
         <NavLink to="/" end className={place}>
           Desk
         </NavLink>
@@ -88,13 +91,16 @@ function Header({
           </NavLink>
         )}
       </nav>
-      <div id="crumbs" className="min-w-0 flex-1 truncate" />
+      <div id="crumbs" className="min-w-0 flex-1 truncate max-[600px]:[&>nav]:hidden" />
       <button
         type="button"
         onClick={onPalette}
         className="flex min-h-8 items-center gap-2 rounded-md border border-line bg-paper px-2.5 text-soft hover:text-ink"
       >
-        <Search size={14} aria-hidden="true" /> Search or command <kbd className="text-[12px]">Ctrl K</kbd>
+        <Search size={14} aria-hidden="true" />
+        <span className="max-[1150px]:sr-only">
+          Search or command <kbd className="text-[12px]">Ctrl K</kbd>
+        </span>
       </button>
       <div role="group" aria-label="Units" className="flex overflow-hidden rounded-md border border-line">
         {unit('metric', 'mm')}
@@ -111,7 +117,7 @@ function Header({
       <button
         type="button"
         aria-label="Keyboard shortcuts"
-        className="rounded p-1.5 hover:bg-accent-soft"
+        className="rounded p-1.5 hover:bg-accent-soft touch:hidden"
         onClick={onHelp}
       >
         <Keyboard size={17} aria-hidden="true" />

@@ -1,7 +1,7 @@
 import { Command } from 'cmdk';
 import { found } from '@burl/core';
 import { ChevronDown } from 'lucide-react';
-import { type KeyboardEvent, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { FIELD_LOOK } from './field.tsx';
 import type { Searchable } from './search-select.tsx';
 
@@ -17,16 +17,22 @@ export function ComboBox({
   list,
   value,
   placeholder = '',
+  first = false,
   onTake,
 }: {
   label: string;
   list: readonly Searchable[];
   value: string;
   placeholder?: string;
+  /** Has the focus when the page opens, where no keyboard on the glass would cover it. */
+  first?: boolean;
   onTake: (id: string) => void;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
   const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (first && !matchMedia('(pointer: coarse)').matches) box.current?.querySelector('input')?.focus();
+  }, [first]);
   const fits = useMemo(() => found(typed ?? '', list), [typed, list]);
   const chosen = list.find((e) => e.id === value);
   const open = typed !== null;

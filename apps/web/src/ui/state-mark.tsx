@@ -45,7 +45,7 @@ export function StateMark({ state, size = 14 }: { state: LimitState; size?: numb
 
 export function StateWord({ state }: { state: LimitState }) {
   return (
-    <span className={`inline-flex items-center gap-1 font-semibold ${STATE_COLOUR[state]}`}>
+    <span className={`inline-flex items-center gap-1 font-semibold whitespace-nowrap ${STATE_COLOUR[state]}`}>
       <StateMark state={state} />
       {STATE_WORDS[state]}
     </span>

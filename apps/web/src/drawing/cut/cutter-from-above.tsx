@@ -103,7 +103,7 @@ export function CutterFromAbove({
         </marker>
       </defs>
       <line x1="10" y1="0" x2={r * 0.62} y2="0" stroke="var(--ink)" strokeWidth="1.6" markerEnd="url(#tip)" />
-      <text x={r * 0.2} y={-6} fontSize="12" fill="var(--ink)">
+      <text x={r * 0.2} y={-6} fontSize="calc(12px * var(--text, 1))" fill="var(--ink)">
         feed
       </text>
     </>

@@ -72,17 +72,17 @@ function Dimensions({
         strokeDasharray="3 3"
         strokeWidth="0.8"
       />
-      <text x={8} y={middle - 4} fontSize="13.5" fontWeight="650" {...halo('card')}>
+      <text x={8} y={middle - 4} fontSize="calc(13.5px * var(--text, 1))" fontWeight="650" {...halo('card')}>
         stick-out {formatMeasure(out, 'mm', system)}
-      </text>
-      <text x={8} y={middle + 12} fontSize="12" fill="var(--soft)" {...halo('card')}>
-        {(out / diameter).toFixed(1)}×D
+        <tspan x={8} dy="1.3em" fontWeight="400" fill="var(--soft)">
+          {(out / diameter).toFixed(1)}×D
+        </tspan>
       </text>
       <line x1={DEPTH_AT} x2={DEPTH_AT} y1={apTop} y2={FLOOR} stroke="var(--ink)" />
       <text
         x={DEPTH_AT - 12}
         y={Math.max(34, (apTop + FLOOR) / 2)}
-        fontSize="13.5"
+        fontSize="calc(13.5px * var(--text, 1))"
         fontWeight="650"
         textAnchor="end"
         {...halo('stock')}
@@ -114,19 +114,21 @@ export function ElevationView({
   const stickOut = movableOf(op, context, 'stickOut');
   const handle = { op, axis: 'y', perUnit: -1 / scale, disabled: readOnly } as const;
   return (
-    <svg
-      viewBox={`0 0 ${W} ${H}`}
-      className="h-auto w-full [&_text]:text-[15px]"
-      role="group"
-      aria-label="The cut from the side"
-    >
+    <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="The cut from the side">
       <Work
         edge={CX + (diameter / 2) * scale}
         apTop={apTop}
         depthTop={FLOOR - Math.min(op.feature.depthMm, out) * scale}
       />
       <ToolFromSide op={op} context={context} place={place} />
-      <text x={W - 8} y="18" fontSize="12" fontWeight="600" textAnchor="end" fill="var(--soft)">
+      <text
+        x={W - 8}
+        y="18"
+        fontSize="calc(12px * var(--text, 1))"
+        fontWeight="600"
+        textAnchor="end"
+        fill="var(--soft)"
+      >
         From the side
       </text>
       <Dimensions
@@ -139,7 +141,7 @@ export function ElevationView({
       <text
         x={CX - 4}
         y={H - 6}
-        fontSize="12.5"
+        fontSize="calc(12.5px * var(--text, 1))"
         fontWeight="650"
         textAnchor="middle"
         fill={`var(--${wall?.state ?? 'ink'})`}

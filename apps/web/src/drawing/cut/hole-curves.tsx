@@ -93,10 +93,16 @@ export function DepthCurves({
         const path = c.points.map(([d, v], k) => `${k === 0 ? 'M' : 'L'}${at(v)} ${y(d)}`).join(' ');
         return (
           <g key={c.title}>
-            <text x={left} y={top - 30} fontSize="12" fontWeight="600" fill="var(--soft)">
-              {c.title}
-            </text>
-            <text x={left} y={top - 14} fontSize="13" fontWeight="650" fill="var(--ink)">
+            <text
+              x={left}
+              y={top - 14}
+              fontSize="calc(12.5px * var(--text, 1))"
+              fontWeight="650"
+              fill="var(--ink)"
+            >
+              <tspan fontWeight="600" fill="var(--soft)">
+                {c.title}
+              </tspan>{' '}
               {formatMeasure(peak[1], c.unit, system)}
             </text>
             <line x1={left} x2={left} y1={top} y2={y(last[0])} stroke="var(--ink)" />
@@ -121,7 +127,7 @@ export function DepthCurves({
                 <text
                   x={at(c.most) - 3}
                   y={y(last[0]) + 12}
-                  fontSize="11"
+                  fontSize="calc(11px * var(--text, 1))"
                   textAnchor="end"
                   fill="var(--over)"
                 >
@@ -164,7 +170,14 @@ export function HoleFromAbove({
   const rounds = op.kind !== 'reaming' && op.kind !== 'boring' && op.kind !== 'tapping';
   return (
     <g>
-      <text x={x} y={y - radius - 14} fontSize="12" fontWeight="600" textAnchor="middle" fill="var(--soft)">
+      <text
+        x={x}
+        y={y - radius - 14}
+        fontSize="calc(12px * var(--text, 1))"
+        fontWeight="600"
+        textAnchor="middle"
+        fill="var(--soft)"
+      >
         From above
       </text>
       <circle cx={x} cy={y} r={radius} fill="var(--stock)" stroke="var(--stock-line)" />
@@ -209,7 +222,13 @@ export function HoleFromAbove({
         />
       )}
       {from > 0 && (
-        <text x={x} y={y + radius + 18} fontSize="12" textAnchor="middle" fill="var(--ink)">
+        <text
+          x={x}
+          y={y + radius + 18}
+          fontSize="calc(12px * var(--text, 1))"
+          textAnchor="middle"
+          fill="var(--ink)"
+        >
           {formatMeasure(from, 'mm', system)} → {formatMeasure(to, 'mm', system)}
         </text>
       )}

@@ -45,7 +45,7 @@ export function HoleOutline({ op, place }: { op: HoleOperation; place: HolePlace
       <text
         x="380"
         y={bottom + 2}
-        fontSize="12"
+        fontSize="calc(12px * var(--text, 1))"
         fontWeight="600"
         textAnchor="end"
         fill="var(--ink)"

@@ -5,7 +5,7 @@ import { useSystem } from '../../frame/preferences.tsx';
 import type { HolePlace } from './hole-place.ts';
 
 /** Handles on pecks closer than this are left out: the list in the form has them all. */
-const ROOM = 15;
+const ROOM = 20;
 /** Least distance of two pecks that are dragged, and their step, mm. */
 const LEAST_PECK = 0.2;
 const STEP = 0.1;
@@ -57,13 +57,25 @@ export function PecksInSection({
         <g key={i}>
           <line x1={cx + half + 4} x2={cx + half + 18} y1={y(k.toMm)} y2={y(k.toMm)} stroke="var(--ink)" />
           {shown.has(i) && (
-            <text x={cx + half + 34} y={y(k.toMm) + 4} fontSize="12" fill="var(--ink)" {...halo('stock')}>
+            <text
+              x={cx + half + 34}
+              y={y(k.toMm) + 4}
+              fontSize="calc(12px * var(--text, 1))"
+              fill="var(--ink)"
+              {...halo('stock')}
+            >
               {formatMeasure(k.toMm, 'mm', system)}
             </text>
           )}
         </g>
       ))}
-      <text x={30} y={bottom + 2} fontSize="12.5" fill="var(--ink)" {...halo('stock')}>
+      <text
+        x={30}
+        y={bottom + 17}
+        fontSize="calc(12.5px * var(--text, 1))"
+        fill="var(--ink)"
+        {...halo('stock')}
+      >
         {pecks.length === 1 ? 'one peck' : `${pecks.length} pecks, ${retract} between`}
       </text>
       {listed.toMm.map((d, i) =>

@@ -25,12 +25,7 @@ export function PlanView({ op, context, evaluation, readOnly, onParameter }: Dra
   const engaged = numberOf(evaluation, 'arc').value;
   const ae = Math.min(op.cut.radialEngagementMm, outerDiameter(context.cutter));
   return (
-    <svg
-      viewBox={`0 0 ${W} ${H}`}
-      className="h-auto w-full [&_text]:text-[15px]"
-      role="group"
-      aria-label="The cut from above"
-    >
+    <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="The cut from above">
       <StockPattern />
       <g transform={`translate(${CX} ${cy})`}>
         <CutterFromAbove op={op} context={context} place={place} engagedDeg={engaged} />
@@ -48,10 +43,10 @@ export function PlanView({ op, context, evaluation, readOnly, onParameter }: Dra
           </g>
         )}
       </g>
-      <text x="10" y="18" fontSize="12" fontWeight="600" fill="var(--soft)">
+      <text x="10" y="18" fontSize="calc(12px * var(--text, 1))" fontWeight="600" fill="var(--soft)">
         From above, {op.cut.direction}
       </text>
-      <text x="10" y={H - 10} fontSize="12.5" fill="var(--ink)">
+      <text x="10" y={H - 10} fontSize="calc(12.5px * var(--text, 1))" fill="var(--ink)">
         engagement angle {engaged.toFixed(0)}°{slot ? ', full width' : ''}
       </text>
       {!slot && (
@@ -59,7 +54,7 @@ export function PlanView({ op, context, evaluation, readOnly, onParameter }: Dra
           <text
             x={W - 8}
             y={cy + side * top + (climb ? -12 : 24)}
-            fontSize="13.5"
+            fontSize="calc(13.5px * var(--text, 1))"
             fontWeight="650"
             textAnchor="end"
             fill="var(--ink)"

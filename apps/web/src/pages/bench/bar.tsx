@@ -49,7 +49,7 @@ export function Bar({
   onView: (view: View) => void;
 }) {
   return (
-    <div className="flex items-center gap-1">
+    <div className="flex items-center gap-1 max-[900px]:flex-wrap">
       {compares && (
         <nav aria-label="Views of the bench" className="mr-1 flex rounded-md border border-line bg-card">
           {VIEWS.map(([id, name]) => (

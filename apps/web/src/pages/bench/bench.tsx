@@ -112,8 +112,8 @@ function Workplace({
       <h1 className="sr-only">
         {operation.name}, {job.number} {job.part}
       </h1>
-      <div className="flex items-start gap-2">
-        <div className="min-w-0 flex-1">
+      <div className="flex items-start gap-2 max-[900px]:flex-wrap">
+        <div className="min-w-0 flex-1 max-[900px]:basis-full">
           <Stations detail={detail} crib={crib} current={operation.id} />
         </div>
         <Bar

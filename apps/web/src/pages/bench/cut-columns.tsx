@@ -70,7 +70,11 @@ export function CutColumns({
         <div
           className={`grid min-h-0 flex-1 grid-cols-[212px_minmax(0,1fr)_326px] gap-2.5 max-[1100px]:grid-cols-[186px_minmax(0,1fr)_290px] max-[900px]:grid-cols-1 ${judged.fresh ? '' : 'opacity-60'}`}
         >
-          <section aria-label="Inputs" tabIndex={0} className="min-h-0 min-w-0 overflow-y-auto">
+          <section
+            aria-label="Inputs"
+            tabIndex={0}
+            className="relative min-h-0 min-w-0 overflow-y-auto max-[900px]:order-last"
+          >
             <Given
               op={cards.op}
               context={cards.context ?? context}

@@ -48,7 +48,7 @@ export function CutMiddle({
   const toPin = useLatest(moves.pin);
   const fromChart = useLatest((next: Operation) => onChange(rebase(charted.op, next, op)));
   return (
-    <div className="flex min-h-0 min-w-0 flex-col gap-2.5 overflow-y-auto">
+    <div className="flex min-h-0 min-w-0 flex-col gap-2.5 relative overflow-y-auto">
       <section
         aria-label="The cut"
         hidden={large}

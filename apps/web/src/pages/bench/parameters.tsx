@@ -56,10 +56,12 @@ const Cell = memo(function Cell({
     <div
       className={`-mr-px -mb-px min-w-0 border-r border-b border-line px-2 py-0.5 ${changed ? 'bg-accent-soft' : ''}`}
     >
-      <div className="flex items-center justify-between gap-1">
-        <span className="min-w-0 truncate text-[12.5px] text-soft">
-          <span className="inline-block first-letter:uppercase">{quantity.name}</span>{' '}
-          <b className="text-ink">{quantity.symbol}</b>
+      <div className="flex items-center justify-between gap-1 touch:flex-wrap touch:[&>span:first-child]:basis-full">
+        <span className="flex min-w-0 gap-1 text-[12.5px] text-soft">
+          <span className="block min-w-0 truncate first-letter:uppercase" title={quantity.name}>
+            {quantity.name}
+          </span>{' '}
+          <b className="shrink-0 text-ink">{quantity.symbol}</b>
         </span>
         <span className="flex shrink-0">
           <Why
@@ -122,7 +124,7 @@ export function Parameters({
   return (
     <section
       aria-label="Parameters"
-      className="grid shrink-0 grid-cols-4 overflow-hidden rounded-lg border border-line bg-card max-[600px]:grid-cols-2"
+      className="grid shrink-0 grid-cols-4 overflow-hidden rounded-lg border border-line bg-card max-[1150px]:grid-cols-3 max-[900px]:grid-cols-4 max-[600px]:grid-cols-2"
     >
       {keys.map((key) => {
         const quantity = evaluation.numbers.find((q) => q.key === key);

@@ -19,7 +19,7 @@ export const Stations = memo(function Stations({
 }) {
   let number = 0;
   return (
-    <nav aria-label="Operations of this job" className="flex gap-1.5 overflow-x-auto pb-1">
+    <nav aria-label="Operations of this job" className="relative flex gap-1.5 overflow-x-auto pb-1">
       {detail.setups.flatMap((s) =>
         s.operations.map((o) => {
           number++;

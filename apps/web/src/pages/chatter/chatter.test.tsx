@@ -201,16 +201,26 @@ describe('map of stability', () => {
     };
     const { container } = show(<MapPicture map={map} rpm={2000} depthMm={1} />);
     expect(screen.getByRole('img', { name: /1000 to 3000 rpm .* 67% of it settles/ })).toBeTruthy();
-    const point = container.querySelector('span.absolute') as HTMLElement;
-    expect([point.style.left, point.style.bottom]).toEqual(['50%', '50%']);
+    const point = container.querySelector('circle')!;
+    // In the middle of the plot, which leaves room for its axes.
+    expect([Number(point.getAttribute('cx')), Number(point.getAttribute('cy'))]).toEqual([
+      (54 + 720 - 14) / 2,
+      (12 + 380 - 42) / 2,
+    ]);
+    expect(screen.getByText('spindle speed, rpm')).toBeTruthy();
   });
 });
 
 describe('lobes and plan', LONG, () => {
   it('says how deep a cut may go, how sure that is, and which number is approved', async () => {
     show(<Whole part="lobes" />);
-    const text = await screen.findByText(/^At .* 50% stable at/, {}, LONG);
-    expect(text.textContent).toMatch(/95% stable up to .* unlikely beyond .* used for release/);
+    const text = await screen.findByText(/^At .* stable up to/, {}, LONG);
+    expect(text.textContent).toMatch(/ at 95% confidence\. .* used for release/);
+    const depthSaid = (): number =>
+      Number(/stable up to ([\d.]+)/.exec(screen.getByText(/^At .* stable up to/).textContent!)![1]);
+    const sure = depthSaid();
+    fireEvent.change(screen.getByLabelText('Stable at'), { target: { value: '0.5' } });
+    expect(depthSaid()).toBeGreaterThan(sure);
     const depth = screen.getByLabelText('Axial depth');
     fireEvent.change(depth, { target: { value: '6' } });
     fireEvent.blur(depth);

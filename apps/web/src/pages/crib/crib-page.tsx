@@ -99,9 +99,9 @@ export default function CribPage() {
   return (
     <div className="mx-auto max-w-[1400px] p-4">
       <Crumbs trail={[{ label: tab }]} />
-      <div className="mb-3 flex items-center gap-4">
+      <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1 className="text-xl">Crib</h1>
-        <nav aria-label="Tables" className="flex gap-1">
+        <nav aria-label="Tables" className="flex flex-wrap gap-1">
           {tabs.map((t) => (
             <NavLink
               key={t}

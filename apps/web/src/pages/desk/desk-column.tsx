@@ -49,7 +49,7 @@ export function DeskColumn({
   }
 
   return (
-    <section aria-label={title}>
+    <section aria-label={title} className="min-w-0">
       <h2 className="mb-2 flex items-baseline gap-2 border-b-2 border-ink pb-1">
         {title} <span className="font-normal text-soft">{first.total.toLocaleString('en')}</span>
       </h2>

@@ -50,7 +50,7 @@ export function Findings() {
       <ul className="divide-y divide-line">
         {findings.slice(0, 6).map((f) => (
           <li key={f.id} className="flex flex-wrap items-center gap-x-3 gap-y-1 py-1.5">
-            <span className="min-w-0 flex-1">
+            <span className="min-w-0 flex-1 max-sm:basis-full">
               <Link to={`/jobs/${f.jobId}`} className="font-semibold underline-offset-2 hover:underline">
                 {f.jobNumber}
               </Link>{' '}

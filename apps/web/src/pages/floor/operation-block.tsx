@@ -76,7 +76,9 @@ export function OperationBlock({
               <dt className="text-[13px] text-soft">
                 {q.symbol} {q.name}
               </dt>
-              <dd className="text-[26px] leading-8 font-bold">{formatMeasure(q.value, q.unit, system)}</dd>
+              <dd className="text-[26px] leading-8 font-bold max-sm:text-[21px]">
+                {formatMeasure(q.value, q.unit, system)}
+              </dd>
             </div>
           );
         })}

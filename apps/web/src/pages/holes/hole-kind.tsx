@@ -104,7 +104,7 @@ export function HoleKind({
 
   return (
     <div className="min-w-0 space-y-3">
-      <div className="grid gap-3">
+      <div className="grid min-w-0 grid-cols-1 gap-3">
         <Requirement
           demand={now.demand}
           unplaced={!detail.setups.some((s) => s.operations.some((o) => o.holeId === record.id))}
@@ -135,7 +135,7 @@ export function HoleKind({
               </section>
               <section
                 aria-label="Methods"
-                className="grid grid-cols-[repeat(auto-fit,minmax(235px,1fr))] gap-3"
+                className="grid grid-cols-[repeat(auto-fit,minmax(min(235px,100%),1fr))] gap-3"
               >
                 {plan.alternatives
                   .filter((a) => a.refused === null)

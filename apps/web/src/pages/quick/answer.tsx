@@ -6,6 +6,7 @@ import {
   setterFacts,
   speak,
 } from '@burl/core';
+import { proxy } from 'comlink';
 import { useSystem } from '../../frame/preferences.tsx';
 import { CutDrawing } from '../../drawing/cut/cut-drawing.tsx';
 import { basisOf, limitsThatMatter, measureNext } from '../../judging/limits-that-matter.ts';
@@ -28,7 +29,13 @@ function Confidence({ op, context, evaluation }: Answered) {
   const odds = useHeavy<Odds>(
     'odds',
     milling && question('quick-odds', milling, context),
-    (api) => api.odds(milling!, context, DRAWS, () => undefined),
+    (api) =>
+      api.odds(
+        milling!,
+        context,
+        DRAWS,
+        proxy(() => undefined),
+      ),
     400,
   );
   const next = measureNext(evaluation);

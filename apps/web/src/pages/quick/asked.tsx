@@ -90,8 +90,8 @@ export function Asked({ crib, mayKeep }: { crib: Crib; mayKeep: boolean }) {
   const byHand = q.taken !== null || moved !== null;
 
   return (
-    <div className="grid grid-cols-[290px_minmax(0,1fr)] items-start gap-3 max-[900px]:grid-cols-1">
-      <div className="space-y-2.5">
+    <div className="grid grid-cols-[290px_minmax(0,1fr)] grid-rows-[auto_1fr] items-start gap-3 max-[900px]:grid-cols-1">
+      <div className="min-w-0 space-y-2.5">
         <QuestionForm crib={crib} question={q} onChange={askNew} />
         <div className="flex flex-wrap gap-2">
           {mayKeep && answer && (
@@ -108,6 +108,8 @@ export function Asked({ crib, mayKeep }: { crib: Crib; mayKeep: boolean }) {
             </Button>
           )}
         </div>
+      </div>
+      <div className="min-w-0 space-y-2.5 max-[900px]:order-last">
         {quick.ranking && quick.ranking.length > 0 && (
           <ToolsForThis
             ranking={quick.ranking}
@@ -123,7 +125,7 @@ export function Asked({ crib, mayKeep }: { crib: Crib; mayKeep: boolean }) {
           }}
         />
       </div>
-      <div className="space-y-2.5">
+      <div className="col-start-2 row-span-2 row-start-1 min-w-0 space-y-2.5 max-[900px]:col-start-1 max-[900px]:row-span-1 max-[900px]:row-start-2">
         <div className="flex min-h-7 items-center gap-3">
           {answer && <StateWord state={answer.evaluation.state} />}
           {byHand && <span className="text-[13px] text-soft">with your numbers</span>}

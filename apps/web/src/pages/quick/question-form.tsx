@@ -99,6 +99,7 @@ export function QuestionForm({
         list={alloys}
         value={question.alloyId}
         placeholder="Name, UNS or EN number"
+        first
         onTake={(alloyId) => ask({ alloyId })}
       />
       <ComboBox

@@ -139,7 +139,7 @@ export function Evidence({
         {op.context.cutter.name} in {op.context.holder.name}, stick-out{' '}
         {formatMeasure(op.document.tooling.stickOutMm, 'mm', system)}; {op.document.coolant}
       </p>
-      <dl className="mb-2 grid grid-cols-4 gap-2">
+      <dl className="mb-2 grid grid-cols-4 gap-2 max-[700px]:grid-cols-2">
         {[...KINDS[op.document.kind].shown.set, ...KINDS[op.document.kind].shown.watch].map((key) => {
           const q = numberOf(op.evaluation, key);
           return (

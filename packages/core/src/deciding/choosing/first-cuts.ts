@@ -7,7 +7,7 @@ import type { MillingOperation } from '../../operations/milling/milling-operatio
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { begin } from '../strategies/lay-out.ts';
 import { doubtOf, placeOf } from './doubt.ts';
-import { contextWith, type Offer, reasonsAgainst } from './rank-cutters.ts';
+import { contextWith, type Offer, reasonsAgainst, unlike } from './rank-cutters.ts';
 
 /** What a cutter would be begun with here, and what that comes to. */
 export interface FirstCut {
@@ -33,14 +33,17 @@ export function firstCuts(
   context: OperationContext,
   offer: Offer,
 ): readonly FirstCut[] {
-  const found: FirstCut[] = [];
+  const found: { cutter: Cutter; cut: FirstCut }[] = [];
   for (const cutter of offer.cutters.filter(isMillingCutter)) {
     const cut = firstCut(op, context, cutter, offer);
-    if (cut) found.push(cut);
+    if (cut) found.push({ cutter, cut });
   }
-  return found
-    .sort((a, b) => placeOf(a.state) - placeOf(b.state) || a.cost * a.doubt - b.cost * b.doubt)
-    .slice(0, SHOWN);
+  found.sort(
+    ({ cut: a }, { cut: b }) => placeOf(a.state) - placeOf(b.state) || a.cost * a.doubt - b.cost * b.doubt,
+  );
+  return unlike(found)
+    .slice(0, SHOWN)
+    .map(({ cut }) => cut);
 }
 
 function firstCut(

@@ -128,7 +128,7 @@ export function reasonsAgainst(
 }
 
 /** One of those that differ in their corner radius alone, the first: nine of a kind are no choice. */
-function unlike<C extends { readonly cutter: Cutter }>(candidates: readonly C[]): C[] {
+export function unlike<C extends { readonly cutter: Cutter }>(candidates: readonly C[]): C[] {
   const seen = new Set<string>();
   return candidates.filter(({ cutter: { type, properties: p, extended: x } }) => {
     const shape = /^end_mill_(flat|bull)$/.test(type) ? 'end mill' : type;

@@ -57,8 +57,7 @@ describe('questions to somebody on the telephone', () => {
     // Somebody whose coolant washes nothing out: what he would answer to each question.
     const truth: Readonly<Record<string, string>> = {
       sound: 'Quiet',
-      colour: 'Silver',
-      form: 'A nest',
+      chips: 'A nest',
       place: 'On the straight',
       coolant: 'None',
       override: 'No',

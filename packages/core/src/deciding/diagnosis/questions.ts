@@ -37,24 +37,16 @@ export const QUESTIONS: readonly Question[] = [
     ],
   },
   {
-    id: 'colour',
-    text: 'What colour are the chips?',
-    open: (at) => at.seen.chipColour === null,
-    answers: [
-      { label: 'Silver', seen: { chipColour: 'silver' }, usual: 0.5 },
-      { label: 'Straw or brown', seen: { chipColour: 'straw' }, usual: 0.3 },
-      { label: 'Blue', seen: { chipColour: 'blue' }, usual: 0.2 },
-    ],
-  },
-  {
-    id: 'form',
+    id: 'chips',
     text: 'What do the chips look like?',
-    open: (at) => at.seen.chipForm === null,
+    open: (at) => at.seen.chipForm === null && at.seen.chipColour === null,
     answers: [
-      { label: 'Short or curled', seen: { chipForm: 'curled' }, usual: 0.55 },
-      { label: 'Long', seen: { chipForm: 'long' }, usual: 0.2 },
-      { label: 'A nest', seen: { chipForm: 'nest' }, usual: 0.12 },
-      { label: 'Powder', seen: { chipForm: 'powder' }, usual: 0.13 },
+      { label: 'Short or curled, silver', seen: { chipForm: 'curled', chipColour: 'silver' }, usual: 0.35 },
+      { label: 'Straw or brown', seen: { chipForm: 'curled', chipColour: 'straw' }, usual: 0.2 },
+      { label: 'Blue', seen: { chipForm: 'curled', chipColour: 'blue' }, usual: 0.15 },
+      { label: 'Long', seen: { chipForm: 'long' }, usual: 0.1 },
+      { label: 'A nest', seen: { chipForm: 'nest' }, usual: 0.1 },
+      { label: 'Powder', seen: { chipForm: 'powder' }, usual: 0.1 },
     ],
   },
   {

@@ -118,10 +118,14 @@ describe('variants side by side', () => {
         batch={BATCH}
       />,
     );
-    expect(screen.getByRole('row', { name: /^axial depth/ }).textContent).toMatch(/≠6\smm differs/);
-    expect(screen.getByRole('row', { name: /^Cutter/ }).textContent).not.toContain('differs');
-    expect(screen.getByRole('row', { name: /^spindle speed/ }).textContent).not.toContain('differs');
-    expect(screen.getByRole('row', { name: /^metal removal rate/ }).textContent).toContain('differs');
+    expect(screen.getByRole('row', { name: /^axial depth/ }).textContent).toMatch(/6\smm−75%$/);
+    expect(screen.getByRole('row', { name: /^metal removal rate/ }).textContent).toMatch(/−75%▼ worse$/);
+    expect(screen.getByRole('row', { name: /^deflection at tip/ }).textContent).toMatch(/▲ better$/);
+    // Rows that are equal come when asked for.
+    expect(screen.queryByRole('row', { name: /^spindle speed/ })).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: /^Show \d+ equal rows/ }));
+    expect(screen.getByRole('row', { name: /^spindle speed/ }).textContent).not.toMatch(/better|worse|%$/);
+    expect(screen.getByRole('row', { name: /^Cutter/ })).toBeTruthy();
   });
 
   it('says so where there is only one', () => {

@@ -66,6 +66,33 @@ function DifferenceWord({ quantity, from }: { quantity: Quantity; from: number }
   );
 }
 
+/** What governs each variant. */
+function GovernedRow({ columns }: { columns: readonly Column[] }) {
+  const system = useSystem();
+  return (
+    <tr className="border-t border-line align-top">
+      <th scope="row" className="p-1.5 text-left text-[13px] font-normal text-soft">
+        Governed by
+      </th>
+      {columns.map((c) => {
+        const limit = c.evaluation && limitOf(c.evaluation, c.evaluation.governing);
+        return (
+          <td key={c.label} className="border-l border-line p-1.5">
+            {limit ? (
+              <>
+                <StateWord state={limit.state} /> <b>{limit.name}</b>
+                <span className="block text-[12.5px] text-soft">{speak(limit.why, system)}</span>
+              </>
+            ) : (
+              'cannot be cut as entered'
+            )}
+          </td>
+        );
+      })}
+    </tr>
+  );
+}
+
 /** Variants of an operation side by side; only what differs, by how much and whether for the better. */
 export default function VariantsView({
   operation,
@@ -128,7 +155,7 @@ export default function VariantsView({
         </p>
       )}
       <div className="overflow-x-auto">
-        <table className="w-full table-fixed border-collapse rounded-lg border border-line bg-card">
+        <table className="w-full min-w-[600px] table-fixed border-collapse rounded-lg border border-line bg-card">
           <thead>
             <tr>
               <td className="w-44 p-1.5" />
@@ -141,26 +168,7 @@ export default function VariantsView({
             </tr>
           </thead>
           <tbody>
-            <tr className="border-t border-line align-top">
-              <th scope="row" className="p-1.5 text-left text-[13px] font-normal text-soft">
-                Governed by
-              </th>
-              {columns.map((c) => {
-                const limit = c.evaluation && limitOf(c.evaluation, c.evaluation.governing);
-                return (
-                  <td key={c.label} className="border-l border-line p-1.5">
-                    {limit ? (
-                      <>
-                        <StateWord state={limit.state} /> <b>{limit.name}</b>
-                        <span className="block text-[12.5px] text-soft">{speak(limit.why, system)}</span>
-                      </>
-                    ) : (
-                      'cannot be cut as entered'
-                    )}
-                  </td>
-                );
-              })}
-            </tr>
+            <GovernedRow columns={columns} />
             {names
               .filter((r) => equalToo || r.differs)
               .map(({ name, value, row }) => (

@@ -1,10 +1,11 @@
-import { evaluate } from '@burl/core';
+import { evaluate, type Remedy } from '@burl/core';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { useState } from 'react';
+import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { example } from '../../../../test/crib.ts';
 import { PreferencesProvider } from '../../../frame/preferences.tsx';
-import { Governing } from './governing.tsx';
+import { Governing, groupedRemedies } from './governing.tsx';
 import { Ladder } from './ladder.tsx';
 import { Numbers } from '../numbers.tsx';
 import { Parameters } from '../parameters.tsx';
@@ -28,9 +29,20 @@ function Opened() {
 }
 
 describe('ladder', () => {
+  it('shows at most three that matter, worst first, and folds the others behind their count', () => {
+    render(<Opened />);
+    const rungs = within(screen.getByRole('list', { name: 'Limits that matter' })).getAllByRole('button');
+    expect(rungs).toHaveLength(3);
+    expect(rungs[0]!.textContent).toMatch(/^wall deflection: Over limit/);
+    const clear = evaluation.limits.filter((l) => l.state === 'clear').length;
+    expect(screen.getByRole('button', { name: new RegExp(`${clear} clear$`) })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /^spindle speed/ })).toBeNull();
+  });
+
   it('lists every limit in its fixed order, with state in words and share in per cent', () => {
     render(<Opened />);
-    const rungs = screen.getAllByRole('button');
+    fireEvent.click(screen.getByRole('button', { name: /clear$/ }));
+    const rungs = screen.getAllByRole('button').slice(1);
     expect(rungs.map((r) => r.textContent!.split(':')[0])).toEqual(evaluation.limits.map((l) => l.name));
     const lean = rungs.find((r) => r.textContent!.startsWith('wall deflection'))!;
     const { share } = evaluation.limits.find((l) => l.id === 'wall-error')!;
@@ -125,6 +137,54 @@ describe('governing limit', () => {
   });
 });
 
+describe('remedies that come to the same', () => {
+  const holder = (id: string, lifeFactor = 1): Remedy => ({
+    id: `holder-${id}`,
+    title: { text: `Use ${id}`, measures: [] },
+    operation: op,
+    state: 'clear',
+    minutesMore: 0,
+    lifeFactor,
+    pushesOver: [],
+    tightens: [],
+    size: 0.5,
+  });
+
+  it('are one line with a choice; another effect is another line', () => {
+    const groups = groupedRemedies([
+      holder('a'),
+      holder('b'),
+      holder('c', 1.5),
+      { ...holder('d'), id: 'ap' },
+    ]);
+    expect(groups.map((g) => g.map((r) => r.id))).toEqual([['holder-a', 'holder-b'], ['holder-c'], ['ap']]);
+  });
+
+  it('previews the one that is chosen of them', () => {
+    const onPreview = vi.fn();
+    render(
+      <PreferencesProvider>
+        <MemoryRouter>
+          <Governing
+            evaluation={evaluation}
+            limitId="wall-error"
+            remedies={[holder('a'), holder('b')]}
+            stale={false}
+            previewing={null}
+            readOnly={false}
+            onPreview={onPreview}
+            onApply={vi.fn()}
+            chatter=""
+          />
+        </MemoryRouter>
+      </PreferencesProvider>,
+    );
+    fireEvent.change(screen.getByLabelText('One of 2 alike'), { target: { value: 'holder-b' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Preview: Use b' }));
+    expect(onPreview.mock.calls[0]![0]).toMatchObject({ id: 'holder-b' });
+  });
+});
+
 describe('parameters', () => {
   it('are typed and pinned by name', () => {
     const [set, pin] = [vi.fn(), vi.fn()];
@@ -177,7 +237,12 @@ describe('parameters', () => {
     const tinted = [...container.querySelectorAll('section > div')].filter((d) =>
       d.className.includes('bg-accent-soft'),
     );
-    expect(tinted.map((d) => d.querySelector('span')!.textContent)).toEqual(['n', 'vc', 'vf', 'Q']);
+    expect(tinted.map((d) => d.querySelector('span')!.textContent)).toEqual([
+      'spindle speed n',
+      'cutting speed vc',
+      'table feed vf',
+      'metal removal rate Q',
+    ]);
   });
 
   it('show a hole its own numbers', () => {

@@ -48,7 +48,11 @@ export function LimitsColumn({
   const { remedies, stale } = useRemedies(op, context, wanted, offer);
   if (!drawn) return null;
   return (
-    <aside aria-label="What limits it" tabIndex={0} className="min-h-0 min-w-0 space-y-2.5 overflow-y-auto">
+    <aside
+      aria-label="What limits it"
+      tabIndex={0}
+      className="min-h-0 min-w-0 space-y-2.5 relative overflow-y-auto"
+    >
       <div ref={whyRoom} />
       {present && focus && (
         <Governing
