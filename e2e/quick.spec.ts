@@ -44,7 +44,7 @@ test('somebody who knows the screen has an answer by keyboard in under thirty se
   await hand.key('q');
   await expect(page.getByRole('heading', { name: 'Quick' })).toBeVisible();
   // The first field has the focus: another name of the alloy, by its number.
-  await expect(page.getByLabel('Alloy')).toBeFocused();
+  await expect(page.getByRole('combobox', { name: 'Alloy' })).toBeFocused();
   hand.think();
   await hand.type('2.4668 aged');
   await hand.key('Enter');
@@ -56,8 +56,8 @@ test('somebody who knows the screen has an answer by keyboard in under thirty se
   await hand.type('cut a slot');
   await hand.key('Tab');
   await hand.type('80');
-  await expect(page.getByLabel('Alloy')).toHaveValue(/718, solution treated and aged/);
-  await expect(page.getByLabel('Machine')).toHaveValue(/15 kW belt/);
+  await expect(page.getByRole('combobox', { name: 'Alloy' })).toHaveValue(/718, solution treated and aged/);
+  await expect(page.getByRole('combobox', { name: 'Machine' })).toHaveValue(/15 kW belt/);
   await expect(number(page, 'spindle speed')).toHaveValue(/^\d{3,4}$/);
   expect(hand.seconds).toBeLessThan(30);
   expect(hand.actions).toBeLessThan(45);
@@ -75,11 +75,12 @@ test('a newcomer has a usable number for an alloy he never cut in under two minu
     ['Machine', 'five', /Five-axis/],
   ] as const) {
     hand.think();
-    await hand.press(page.getByLabel(label));
+    const field = page.getByRole('combobox', { name: label });
+    await hand.press(field);
     await hand.type(typed);
     hand.think();
-    await hand.press(page.getByRole('option').first());
-    await expect(page.getByLabel(label)).toHaveValue(taken);
+    await hand.press(page.getByRole('listbox', { name: label }).getByRole('option').first());
+    await expect(field).toHaveValue(taken);
   }
   hand.think();
   await hand.press(page.getByLabel('I want to'));
@@ -159,7 +160,7 @@ test('a caller’s broken cutter: read from his words, settled by questions, cop
   );
   await expect(page.getByLabel('Diameter')).toHaveValue('12.7');
   await expect(page.getByLabel('Cutting speed vc')).toHaveValue(/^79/);
-  await expect(page.getByLabel('Alloy')).toHaveValue(/grade 5/);
+  await expect(page.getByRole('combobox', { name: 'Alloy' })).toHaveValue(/grade 5/);
   await expect(page.getByRole('button', { name: 'Tool broken' })).toHaveAttribute('aria-pressed', 'true');
 
   const causes = page.getByRole('region', { name: 'Likely causes' });
