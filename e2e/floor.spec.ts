@@ -143,8 +143,8 @@ test('from the sheet to what was learnt: prove-out, a trial in six taps without 
     .first()
     .click();
   const decision = page.getByRole('region', { name: 'Decision' });
-  await expect(decision.getByRole('checkbox').first()).toBeVisible();
-  for (const box of await decision.getByRole('checkbox').all()) await box.check();
+  await expect(page.getByRole('checkbox', { name: /^Read: / }).first()).toBeVisible();
+  for (const box of await page.getByRole('checkbox', { name: /^Read: / }).all()) await box.check();
   await decision.getByRole('button', { name: 'Release', exact: true }).click();
   await expect(page.getByText('Revision 2, current')).toBeVisible();
   await signOut(page);

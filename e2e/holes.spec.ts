@@ -91,7 +91,7 @@ test('blind M6 threads and deep holes of a manifold: planned, chosen, edited, mo
   await openJob(page, /TM-0231/);
   const decision = page.getByRole('region', { name: 'Decision' });
   await expect(decision.getByRole('button', { name: 'Release', exact: true })).toBeDisabled();
-  for (const box of await decision.getByRole('checkbox').all()) await box.check();
+  for (const box of await page.getByRole('checkbox', { name: /^Read: / }).all()) await box.check();
   await decision.getByRole('button', { name: 'Release', exact: true }).click();
   await expect(page.getByText('Revision 1, current')).toBeVisible();
   await page.goto(`${jobUrl}/floor`);

@@ -72,7 +72,7 @@ test('three people take a job from request to sheet', async ({ page }) => {
   await expect(decision.getByRole('button', { name: 'Release', exact: true })).toBeDisabled();
   await decision.getByRole('button', { name: 'Return' }).click();
   await expect(decision.getByRole('alert')).toContainText('say why it goes back');
-  for (const box of await decision.getByRole('checkbox').all()) await box.check();
+  for (const box of await page.getByRole('checkbox', { name: /^Read: / }).all()) await box.check();
   await decision.getByLabel('Reason or remark').fill('Evidence read.');
   await decision.getByRole('button', { name: 'Release', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Sheet' })).toBeVisible();

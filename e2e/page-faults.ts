@@ -46,7 +46,7 @@ export function pageFaults({ touch, width }: { touch: boolean; width: number }):
 
   // Nothing but emptiness below what the page shows.
   const main = document.querySelector('main');
-  if (main) {
+  if (main && !document.querySelector('[role=dialog]')) {
     const lowest = Math.max(
       innerHeight,
       ...[...main.querySelectorAll('*')]

@@ -79,7 +79,7 @@ test('a newcomer has a usable number for an alloy he never cut in under two minu
     await hand.press(field);
     await hand.type(typed);
     hand.think();
-    await hand.press(page.getByRole('listbox', { name: label }).getByRole('option').first());
+    await hand.press(page.getByRole('option', { name: taken }));
     await expect(field).toHaveValue(taken);
   }
   hand.think();
@@ -203,4 +203,42 @@ test('a caller’s broken cutter: read from his words, settled by questions, cop
   await dialog.getByRole('button', { name: 'Save under Rough seal pocket' }).click();
   await expect(page.getByRole('region', { name: 'Variants side by side' })).toBeVisible();
   await expect(page.getByRole('row', { name: /^Cutter/ })).toContainText('12.7');
+});
+
+test('a newcomer is shown round on the real screens, may leave at any step, and finds help for each place', async ({
+  page,
+}) => {
+  await signIn(page, 'engineer');
+  const steps = page.getByRole('region', { name: 'First steps' });
+  const tour = page.locator('.driver-popover');
+  // The longest tour goes through desk, route, bench and release.
+  await steps.getByRole('button', { name: /From a job to its release/ }).click();
+  for (const title of ['The desk', 'The route', 'The bench', 'Every limit behind it', 'Release']) {
+    await expect(tour).toContainText(title);
+    await tour.getByRole('button', { name: /^(Next|Done)/ }).click();
+  }
+  await expect(tour).toHaveCount(0);
+  await expect(page).toHaveURL(/\/release$/);
+  // Another one is left at its first step: one stays where one is.
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox', { name: 'Search or command' }).fill('tour squeal');
+  await page.keyboard.press('Enter');
+  await expect(tour).toContainText('Type what they say');
+  await page.keyboard.press('Escape');
+  await expect(tour).toHaveCount(0);
+  await expect(page).toHaveURL(/\/quick\?said=/);
+
+  await page.getByRole('link', { name: 'Help on this place' }).click();
+  await expect(page.getByRole('heading', { name: 'Quick', level: 1 })).toBeVisible();
+  for (const place of await page.getByRole('navigation', { name: 'Help by place' }).getByRole('link').all()) {
+    await place.click();
+    await expect(
+      page.getByRole('region', { name: 'What to do' }).getByRole('listitem').first(),
+    ).toBeVisible();
+  }
+  await page.goto('/');
+  await steps.getByRole('button', { name: 'Hide first steps' }).click();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Desk' })).toBeVisible();
+  await expect(steps).toHaveCount(0);
 });

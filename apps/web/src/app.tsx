@@ -61,6 +61,7 @@ const router = createBrowserRouter([
       },
       { path: '/quick', element: page(() => import('./pages/quick/quick-page.tsx'), 'the answer') },
       { path: '/crib/:kind?', element: page(() => import('./pages/crib/crib-page.tsx'), 'the crib') },
+      { path: '/help/:place?', element: page(() => import('./pages/help/help-page.tsx'), 'the help') },
       { path: '/people', element: page(() => import('./pages/people/people-page.tsx'), 'the people') },
       { path: '*', element: <NotHere /> },
     ],

@@ -1,14 +1,17 @@
 import { mayAdminister, type Person } from '@burl/contract';
-import { Keyboard, LogOut, Moon, Search, Sun } from 'lucide-react';
+import { CircleHelp, Keyboard, LogOut, Moon, Search, Sun } from 'lucide-react';
 import { type CSSProperties, lazy, type ReactNode, Suspense, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, NavLink, useNavigate } from 'react-router';
+import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { mutate } from 'swr';
 import { call } from '../api/client.ts';
 import { AccountDialog } from './account-dialog.tsx';
 import { type Action, useOffer } from './actions.tsx';
 import { CommandPalette } from './command-palette.tsx';
 import { KeyboardHelp } from './keyboard-help.tsx';
+import { placeOf } from './help/places.ts';
+import { TOURS } from './tours/tours.ts';
+import { useTour } from './tours/use-tours.ts';
 import { usePreferences } from './preferences.tsx';
 
 /** Comes after the page: what waits in the browser’s database is in no hurry. */
@@ -47,6 +50,7 @@ function Header({
   onAccount: () => void;
 }) {
   const { system, setSystem, theme, setTheme } = usePreferences();
+  const { pathname } = useLocation();
   const unit = (value: 'metric' | 'inch', label: string) => (
     <button
       type="button"
@@ -114,6 +118,13 @@ function Header({
       >
         {theme === 'light' ? <Moon size={17} aria-hidden="true" /> : <Sun size={17} aria-hidden="true" />}
       </button>
+      <Link
+        to={`/help/${placeOf(pathname)}`}
+        aria-label="Help on this place"
+        className="inline-flex items-center justify-center rounded p-1.5 hover:bg-accent-soft touch:size-11"
+      >
+        <CircleHelp size={17} aria-hidden="true" />
+      </Link>
       <button
         type="button"
         aria-label="Keyboard shortcuts"
@@ -167,6 +178,7 @@ export function Frame({
     enableOnFormTags: true,
   });
 
+  const tour = useTour();
   const actions = useMemo<Action[]>(
     () => [
       { id: 'desk', label: 'Go to the desk', run: () => void navigate('/') },
@@ -195,11 +207,12 @@ export function Frame({
         label: theme === 'light' ? 'Dark theme' : 'Light page',
         run: () => setTheme(theme === 'light' ? 'dark' : 'light'),
       },
+      ...TOURS.map((t) => ({ id: `tour-${t.id}`, label: `Tour: ${t.name}`, run: () => void tour(t) })),
       { id: 'palette', label: 'Search or command something', keys: 'Ctrl K', run: () => setPalette(true) },
       { id: 'help', label: 'Keyboard shortcuts', keys: '?', run: () => setHelp(true) },
       { id: 'sign-out', label: 'Sign out', run: () => void signOut() },
     ],
-    [navigate, person.role, setSystem, setTheme, system, theme],
+    [navigate, person.role, setSystem, setTheme, system, theme, tour],
   );
   useOffer('frame', actions);
   useHotkeys('q', () => void navigate('/quick'), { preventDefault: true }, [navigate]);

@@ -50,7 +50,8 @@ export function ComboBox({
       inputValue: typed ?? chosen?.name ?? '',
       defaultHighlightedIndex: 0,
       onStateChange: ({ type, selectedItem }) => {
-        const { InputKeyDownEnter, ItemClick } = useCombobox.stateChangeTypes;
+        const { InputBlur, InputKeyDownEnter, InputKeyDownEscape, ItemClick } = useCombobox.stateChangeTypes;
+        if (type === InputBlur || type === InputKeyDownEscape) setTyped(null);
         if ((type !== InputKeyDownEnter && type !== ItemClick) || !selectedItem) return;
         setTyped(null);
         onTake(selectedItem.id);

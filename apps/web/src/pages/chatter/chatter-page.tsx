@@ -28,7 +28,7 @@ export default function ChatterPage() {
   return (
     <div className="flex flex-col gap-2 p-3">
       <Crumbs trail={[{ label: 'Chatter' }]} />
-      <div className="grid gap-3 lg:grid-cols-[230px_minmax(0,1fr)] print:block">
+      <div className="grid grid-cols-1 gap-3 lg:grid-cols-[230px_minmax(0,1fr)] print:block">
         <CombinationList
           all={all}
           crib={crib}

@@ -69,7 +69,7 @@ export function CombinationTabs({
   const title = `${entryName(crib.machines, machineId)}, serial ${machineSerial}; ${entryName(crib.holders, holderId)}; ${entryName(crib.cutters, cutterId)}; ${formatMeasure(stickOutMm, 'mm', system)} stick-out`;
   return (
     <section aria-label="Combination" className="min-w-0">
-      <div className="mb-1 flex items-start justify-between gap-3">
+      <div className="mb-1 flex flex-wrap items-start justify-between gap-3">
         <div>
           <h2 className="text-[14px] leading-snug font-semibold">{title}</h2>
           {combination.note && <p className="text-[13px] text-soft">{combination.note}</p>}
@@ -84,7 +84,10 @@ export function CombinationTabs({
           setSearch(next, { replace: true });
         }}
       >
-        <Tabs.List aria-label="About the combination" className="no-print mb-2 flex border-b border-line">
+        <Tabs.List
+          aria-label="About the combination"
+          className="no-print mb-2 flex flex-wrap border-b border-line"
+        >
           {TABS.map(([t, name]) => (
             <Tabs.Trigger
               key={t}

@@ -152,7 +152,7 @@ export function LobesPanel({
   const depth = useDepthInWords(cut);
   const best = data ? bestNear(data, op.cut.speedRpm) : null;
   return (
-    <div className="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_260px]">
+    <div className="grid min-h-0 grid-cols-1 gap-3 lg:grid-cols-[minmax(0,1fr)_260px]">
       <div className="flex min-h-0 flex-col gap-2">
         <HeavyState what="the lobes" heavy={picture} />
         <div className="flex items-center gap-2">

@@ -23,7 +23,7 @@ export function PlanPanel({
   if (!data) return <HeavyState what="the plan" heavy={picture} />;
   const { tests, ladder } = data;
   return (
-    <div className="grid gap-3 lg:grid-cols-2 print:block">
+    <div className="grid grid-cols-1 gap-3 lg:grid-cols-2 print:block">
       <section className="no-print rounded-lg border border-line bg-card p-3">
         <h2 className="mb-1">Next test cut</h2>
         <p className="mb-2 text-[13px] text-soft">

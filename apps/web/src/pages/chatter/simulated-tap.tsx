@@ -67,7 +67,7 @@ export function SimulatedTap({
               </li>
             ))}
           </ul>
-          <div className="grid gap-3 sm:grid-cols-2">
+          <div className="grid grid-cols-1 gap-3 sm:grid-cols-2">
             <div className="relative h-44">
               <Plot
                 text="One hit: force and answer over time."

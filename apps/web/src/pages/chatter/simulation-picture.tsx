@@ -9,7 +9,7 @@ export function SimulationPicture({ run }: { run: SimulatedRun }) {
   const small = UNITS.um[system].label;
   const fine = (mm: number): number => toShown(1000 * mm, 'um', system);
   return (
-    <div className="grid gap-2 sm:grid-cols-3" aria-label="The cut step by step" role="group">
+    <div className="grid grid-cols-1 gap-2 sm:grid-cols-3" aria-label="The cut step by step" role="group">
       <div className="relative h-40 rounded-lg border border-line bg-card p-1">
         <Plot
           text="Displacement of the tip and chip over the last three turns."

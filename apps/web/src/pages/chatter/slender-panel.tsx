@@ -166,7 +166,7 @@ function SlenderDrill({ crib }: { crib: Crib }) {
 
 /** Boring bars and slender drills: by typical values, as the literature has them. */
 export const SlenderPanel = ({ crib }: { crib: Crib }) => (
-  <div className="grid gap-3 lg:grid-cols-2">
+  <div className="grid grid-cols-1 gap-3 lg:grid-cols-2">
     <BoringBar crib={crib} />
     <SlenderDrill crib={crib} />
   </div>

@@ -115,7 +115,7 @@ export function SoundPanel({ combination, cut }: { combination: CombinationDetai
   const verdict = heard?.verdict;
   const ran = verdict?.rpm ?? rpm;
   return (
-    <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_290px]">
+    <div className="grid grid-cols-1 gap-3 lg:grid-cols-[minmax(0,1fr)_290px]">
       <div className="flex min-h-0 flex-col gap-2">
         {heard && recording ? (
           <>

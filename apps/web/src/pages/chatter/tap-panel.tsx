@@ -81,7 +81,7 @@ function Tip({
   const highest = Math.max(...modes.map((m) => m.hz));
   const toHz = Math.min(MOST_HZ, Math.max(LEAST_HZ, Math.ceil((BEYOND * highest) / ROUND_HZ) * ROUND_HZ));
   return (
-    <div className="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_300px]">
+    <div className="grid min-h-0 grid-cols-1 gap-3 lg:grid-cols-[minmax(0,1fr)_300px]">
       <TipResponse
         axis={axis}
         record={record}

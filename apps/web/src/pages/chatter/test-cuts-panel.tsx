@@ -21,7 +21,7 @@ export function TestCutsPanel({
     await refreshChatter();
   }
   return (
-    <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_300px]">
+    <div className="grid grid-cols-1 gap-3 lg:grid-cols-[minmax(0,1fr)_300px]">
       <TestCutsTable cuts={combination.cuts} onDelete={edit ? (id) => void remove(id) : null} />
       <LogCutForm combination={combination} cut={cut} />
     </div>

@@ -55,7 +55,7 @@ export function TipPreview({
       description="Looked at before it counts: nothing is kept yet."
       size="wide"
     >
-      <div className="grid gap-3 sm:grid-cols-2">
+      <div className="grid grid-cols-1 gap-3 sm:grid-cols-2">
         <div className="relative h-56">
           <ResponseChart
             axis={reading.axis}

@@ -111,38 +111,40 @@ export function AssembliesTable({ crib, edit }: { crib: Crib; edit: boolean }) {
     list.find((e) => e.id === id)?.document.name ?? id;
 
   return (
-    <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_320px]">
-      <table className="h-fit w-full rounded-lg border border-line bg-card text-left">
-        <thead>
-          <tr className="border-b border-line">
-            {['Name', 'Cutter', 'Holder', 'Stick-out', 'Runout'].map((h) => (
-              <th key={h} className="px-2.5 py-1.5">
-                {h}
-              </th>
+    <div className="grid grid-cols-1 gap-4 lg:grid-cols-[minmax(0,1fr)_320px]">
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Table">
+        <table className="h-fit w-full rounded-lg border border-line bg-card text-left">
+          <thead>
+            <tr className="border-b border-line">
+              {['Name', 'Cutter', 'Holder', 'Stick-out', 'Runout'].map((h) => (
+                <th key={h} className="px-2.5 py-1.5">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {crib.assemblies.map((a) => (
+              <tr key={a.id} className="border-b border-line last:border-0">
+                <td className="px-2.5 py-1 font-semibold">{a.name}</td>
+                <td className="px-2.5">{nameOf(crib.cutters, a.cutterId)}</td>
+                <td className="px-2.5">{nameOf(crib.holders, a.holderId)}</td>
+                <td className="px-2.5 whitespace-nowrap">{formatMeasure(a.stickOutMm, 'mm', system)}</td>
+                <td className="px-2.5 whitespace-nowrap">
+                  {a.runoutUm === null ? 'not measured' : formatMeasure(a.runoutUm, 'um', system)}
+                </td>
+              </tr>
             ))}
-          </tr>
-        </thead>
-        <tbody>
-          {crib.assemblies.map((a) => (
-            <tr key={a.id} className="border-b border-line last:border-0">
-              <td className="px-2.5 py-1 font-semibold">{a.name}</td>
-              <td className="px-2.5">{nameOf(crib.cutters, a.cutterId)}</td>
-              <td className="px-2.5">{nameOf(crib.holders, a.holderId)}</td>
-              <td className="px-2.5 whitespace-nowrap">{formatMeasure(a.stickOutMm, 'mm', system)}</td>
-              <td className="px-2.5 whitespace-nowrap">
-                {a.runoutUm === null ? 'not measured' : formatMeasure(a.runoutUm, 'um', system)}
-              </td>
-            </tr>
-          ))}
-          {crib.assemblies.length === 0 && (
-            <tr>
-              <td colSpan={5} className="p-3 text-soft">
-                No assembly yet.
-              </td>
-            </tr>
-          )}
-        </tbody>
-      </table>
+            {crib.assemblies.length === 0 && (
+              <tr>
+                <td colSpan={5} className="p-3 text-soft">
+                  No assembly yet.
+                </td>
+              </tr>
+            )}
+          </tbody>
+        </table>
+      </div>
       {edit && <NewAssembly crib={crib} />}
     </div>
   );

@@ -12,6 +12,7 @@ import { Button } from '../../ui/button.tsx';
 import { FIELD_LOOK } from '../../ui/field.tsx';
 import { Failed, Loading } from '../../ui/page-states.tsx';
 import { DeskColumn } from './desk-column.tsx';
+import { FirstRun } from './first-run.tsx';
 import { Findings } from './findings.tsx';
 import { NewJobDialog } from './new-job-dialog.tsx';
 
@@ -106,8 +107,9 @@ export function Desk() {
           </>
         )}
       </div>
+      {!floor && <FirstRun />}
       {!floor && <Findings />}
-      <div className="grid gap-4 md:grid-cols-3">
+      <div className="grid grid-cols-1 gap-4 md:grid-cols-3">
         {WAITS.map((w) => (
           <DeskColumn
             key={`${w.status} ${asked}`}

@@ -95,7 +95,7 @@ function More({ draft, op, set }: PartProps) {
           onTake={(edge) => set({ edge: Math.round(edge ?? 1) })}
         />
       </div>
-      <div className="grid gap-3 sm:grid-cols-2">
+      <div className="grid grid-cols-1 gap-3 sm:grid-cols-2">
         <Field label="Heat lot">
           {(p) => (
             <input

@@ -75,7 +75,7 @@ function Holes({
         </div>
         {part && part.holes > 0 && <Totals part={part} />}
       </div>
-      <div className="grid gap-4 lg:grid-cols-[220px_minmax(0,1fr)]">
+      <div className="grid grid-cols-1 gap-4 lg:grid-cols-[220px_minmax(0,1fr)]">
         <aside className="min-w-0 space-y-3">
           <HoleGroups holes={holes} part={part} shown={record?.id} onShow={(kind) => setSearch({ kind })} />
           {holes.length === 0 && <p className="text-soft">No holes yet.</p>}

@@ -48,7 +48,7 @@ export function Learning({ names, edit }: { names: CribNames; edit: boolean }) {
     );
   };
   return (
-    <div className="grid gap-4 lg:grid-cols-[320px_1fr]">
+    <div className="grid grid-cols-1 gap-4 lg:grid-cols-[320px_1fr]">
       <nav aria-label="What can be fitted" className="space-y-3">
         {alloysIn(fits).map((a) => (
           <section key={a.alloyId} aria-label={names.alloy(a.alloyId)} className="space-y-1">

@@ -96,7 +96,7 @@ export function TrialPlots({ question }: { question: TrialQuestion }) {
   const lives = against.flatMap((p) => [p.x, p.y]);
   const loads = load.flatMap((p) => [p.x, p.y]);
   return (
-    <div className="grid gap-3 lg:grid-cols-2">
+    <div className="grid grid-cols-1 gap-3 lg:grid-cols-2">
       <Picture title="Edge life against cutting speed">
         <Plot
           text={`Minutes of cutting against cutting speed of ${life.length} edges`}

@@ -44,28 +44,30 @@ export default function PeoplePage() {
           <UserPlus size={15} aria-hidden="true" /> Invite
         </Button>
       </div>
-      <table className="w-full rounded-lg border border-line bg-card text-left">
-        <thead>
-          <tr className="border-b border-line">
-            {['Name', 'Role', 'Now', 'Since', 'What to do'].map((h) => (
-              <th key={h} scope="col" className="px-3 py-1.5 last:text-right">
-                {h}
-              </th>
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Table">
+        <table className="w-full rounded-lg border border-line bg-card text-left">
+          <thead>
+            <tr className="border-b border-line">
+              {['Name', 'Role', 'Now', 'Since', 'What to do'].map((h) => (
+                <th key={h} scope="col" className="px-3 py-1.5 last:text-right">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((p) => (
+              <PersonRow
+                key={p.id}
+                person={p}
+                self={p.id === me.id}
+                onChanged={() => void mutate()}
+                onLink={setInvitation}
+              />
             ))}
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map((p) => (
-            <PersonRow
-              key={p.id}
-              person={p}
-              self={p.id === me.id}
-              onChanged={() => void mutate()}
-              onLink={setInvitation}
-            />
-          ))}
-        </tbody>
-      </table>
+          </tbody>
+        </table>
+      </div>
       <dl className="mt-4 grid w-fit grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-soft">
         {Object.entries(ROLE_WORDS).map(([role, words]) => (
           <div key={role} className="contents">

@@ -1,7 +1,7 @@
 import { type Crib, ONE_PART } from '@burl/contract';
 import type { Operation } from '@burl/core';
 import { Link2, RotateCcw, Save } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { useSystem } from '../../frame/preferences.tsx';
@@ -61,8 +61,14 @@ export function Asked({ crib, mayKeep }: { crib: Crib; mayKeep: boolean }) {
   const quick = useQuick(crib, q, system);
   const [recent, setRecent] = useState(recentQuestions);
   const [saving, setSaving] = useState(false);
+  // The address follows a moment later than a quick hand asks.
+  const latest = useRef(q);
+  useEffect(() => {
+    latest.current = q;
+  }, [q]);
   const ask = useCallback(
     (next: QuickQuestion) => {
+      latest.current = next;
       localStorage.setItem(MACHINE, next.machineId);
       setSearch(toSearch(next), { replace: true });
     },
@@ -92,7 +98,7 @@ export function Asked({ crib, mayKeep }: { crib: Crib; mayKeep: boolean }) {
   return (
     <div className="grid grid-cols-[290px_minmax(0,1fr)] grid-rows-[auto_1fr] items-start gap-3 max-[900px]:grid-cols-1">
       <div className="min-w-0 space-y-2.5">
-        <QuestionForm crib={crib} question={q} onChange={askNew} />
+        <QuestionForm crib={crib} question={q} onChange={(change) => askNew(change(latest.current))} />
         <div className="flex flex-wrap gap-2">
           {mayKeep && answer && (
             <Button look="main" onClick={() => setSaving(true)}>

@@ -54,7 +54,8 @@ export function QuestionForm({
 }: {
   crib: Crib;
   question: QuickQuestion;
-  onChange: (next: QuickQuestion) => void;
+  /** Told as a change of the question as it stands by then: a quick hand is ahead of the page. */
+  onChange: (change: (now: QuickQuestion) => QuickQuestion) => void;
 }) {
   const { what } = question;
   const alloys = useMemo(() => searchableAlloys(offered(crib.alloys)), [crib]);
@@ -75,8 +76,9 @@ export function QuestionForm({
     ],
     [crib, what, group],
   );
-  const ask = (change: Partial<QuickQuestion>) => onChange({ ...question, taken: null, ...change });
-  const size = (change: Partial<NewOperation>) => ask({ what: { ...what, ...change } });
+  const ask = (change: Partial<QuickQuestion>) => onChange((now) => ({ ...now, taken: null, ...change }));
+  const size = (change: Partial<NewOperation>) =>
+    onChange((now) => ({ ...now, taken: null, what: { ...now.what, ...change } }));
   const number = ([key, label]: readonly [Sized, string], unit: Unit = 'mm') => (
     <Num
       key={key}

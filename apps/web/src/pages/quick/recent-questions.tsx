@@ -25,7 +25,7 @@ export function RecentQuestions({
             <button
               type="button"
               onClick={() => onAsk(r.search)}
-              className="rounded text-left text-accent underline underline-offset-2 touch:min-h-11"
+              className="min-h-6 rounded text-left text-accent underline underline-offset-2 touch:min-h-11"
             >
               {r.label}
             </button>

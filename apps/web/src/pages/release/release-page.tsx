@@ -119,7 +119,7 @@ export default function ReleasePage() {
       <h1 className="mb-3 text-xl">
         Release {job.number} {job.part}
       </h1>
-      <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_330px]">
+      <div className="grid grid-cols-1 gap-4 lg:grid-cols-[minmax(0,1fr)_330px]">
         <div className="space-y-4">
           {!shownId && <Ask jobId={jobId} onDone={done} />}
           {shownId && !release && <Loading what="the evidence" />}

@@ -46,7 +46,7 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
     <div className="mx-auto max-w-[1400px] p-4">
       <Crumbs trail={[{ label: job.number }]} />
       <RouteHead detail={detail} crib={crib} />
-      <div className="grid gap-5 lg:grid-cols-[minmax(0,1fr)_300px]">
+      <div className="grid grid-cols-1 gap-5 lg:grid-cols-[minmax(0,1fr)_300px]">
         <SetupList jobId={job.id} facts={facts} changes={changes} readOnly={readOnly} onAdd={setAdding} />
         <RouteAside job={job} facts={facts} changes={changes} readOnly={readOnly} />
       </div>

@@ -1,7 +1,8 @@
 import { formatNumber, type LimitMap, UNITS } from '@burl/core';
 import { type ScaleLogarithmic, scaleLog } from 'd3-scale';
-import { useMemo, useRef } from 'react';
-import { halo } from '../../../drawing/drawing.tsx';
+import { type CSSProperties, useMemo, useRef } from 'react';
+import { halo, textScale } from '../../../drawing/drawing.tsx';
+import { useWidth } from '../../../drawing/use-width.ts';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { FORBIDDEN, LimitPattern, lookOf } from './limit-pattern.tsx';
 import { bordersOf, forbiddenArea, H, levelsOf, M, nearestLimit, spread, W } from './window-borders.ts';
@@ -28,18 +29,21 @@ function Axes({
   const system = useSystem();
   const named = ({ name, unit }: LimitMap['x']): string => `${name}, ${UNITS[unit][system].label}`;
   return (
-    <g fill="var(--soft)" fontSize="12.5">
-      <g fill="var(--ink)" fontSize="12">
+    <g fill="var(--soft)" fontSize="calc(12.5px * var(--text, 1))">
+      <g fill="var(--ink)" fontSize="calc(12px * var(--text, 1))">
         {ticksOf(map.x, 6).map((t) => (
           <text key={t} x={x(t)} y={H - M.bottom + 15} textAnchor="middle">
             {formatNumber(t, map.x.unit, system)}
           </text>
         ))}
-        {ticksOf(map.y, 5).map((t) => (
-          <text key={t} x={M.left - 5} y={y(t) + 4} textAnchor="end">
-            {formatNumber(t, map.y.unit, system)}
-          </text>
-        ))}
+        {/* At the foot the marks of the other axis stand. */}
+        {ticksOf(map.y, 5)
+          .filter((t) => y(t) < H - M.bottom - 8)
+          .map((t) => (
+            <text key={t} x={M.left - 5} y={y(t) + 4} textAnchor="end">
+              {formatNumber(t, map.y.unit, system)}
+            </text>
+          ))}
       </g>
       <text x={(W + M.left) / 2} y={H - 6} textAnchor="middle">
         {named(map.x)}
@@ -64,6 +68,7 @@ export function WindowPlot({
   onMove: (x: number, y: number) => void;
 }) {
   const plot = useRef<SVGSVGElement>(null);
+  const [frame, width] = useWidth<HTMLDivElement>();
   const borders = useMemo(() => bordersOf(map), [map]);
   const levels = useMemo(() => levelsOf(map), [map]);
   const forbidden = useMemo(() => forbiddenArea(map), [map]);
@@ -75,60 +80,62 @@ export function WindowPlot({
   const nowhere = nearest && `No setting here clears every limit; closest limit ${nearest}`;
   const area = { x: M.left, y: M.top, width: W - M.left - M.right, height: H - M.top - M.bottom };
   return (
-    <svg
-      ref={plot}
-      viewBox={`0 0 ${W} ${H}`}
-      role="group"
-      aria-label={`Map of ${map.x.name} and ${map.y.name}; ${nowhere ?? `bounded by ${bounding}`}`}
-      className="h-auto max-h-full w-full min-w-[420px] max-[520px]:min-w-0"
-    >
-      <defs>
-        <LimitPattern id="forbidden" look={FORBIDDEN} />
-        <clipPath id="plot">
-          <rect {...area} />
-        </clipPath>
-      </defs>
-      <rect {...area} fill="var(--raised)" stroke="var(--line)" />
-      <g clipPath="url(#plot)">
-        {levels.map((d, i) => (
-          <path key={i} d={d} fill="none" stroke="var(--soft)" strokeWidth="0.8" strokeDasharray="1 4" />
-        ))}
-        <path d={forbidden} fill="url(#forbidden)" stroke="none" />
-        {borders
-          .filter((b) => b.bounds)
-          .map((b, i) => (
-            <path key={b.id} d={b.area} fill="none" stroke={lookOf(i).colour} strokeWidth="2.2" />
+    <div ref={frame} className="h-full" style={{ '--text': textScale(width, W) } as CSSProperties}>
+      <svg
+        ref={plot}
+        viewBox={`0 0 ${W} ${H}`}
+        role="group"
+        aria-label={`Map of ${map.x.name} and ${map.y.name}; ${nowhere ?? `bounded by ${bounding}`}`}
+        className="h-auto max-h-full w-full min-w-[420px] max-[520px]:min-w-0"
+      >
+        <defs>
+          <LimitPattern id="forbidden" look={FORBIDDEN} />
+          <clipPath id="plot">
+            <rect {...area} />
+          </clipPath>
+        </defs>
+        <rect {...area} fill="var(--raised)" stroke="var(--line)" />
+        <g clipPath="url(#plot)">
+          {levels.map((d, i) => (
+            <path key={i} d={d} fill="none" stroke="var(--soft)" strokeWidth="0.8" strokeDasharray="1 4" />
           ))}
-        <path d={forbidden} fill="none" stroke="var(--ink)" strokeWidth="1.2" />
-      </g>
-      {labels.map(({ border, x: lx, y: ly }) => (
-        <text
-          key={border.id}
-          x={lx}
-          y={ly}
-          fontSize="12.5"
-          fontWeight="650"
-          fill="var(--ink)"
-          {...halo('card')}
-        >
-          {border.name}
-        </text>
-      ))}
-      {nowhere && (
-        <text
-          x={(W + M.left) / 2}
-          y={H / 2 - 10}
-          fontSize="14"
-          fontWeight="650"
-          textAnchor="middle"
-          fill="var(--over)"
-          {...halo('card')}
-        >
-          {nowhere}
-        </text>
-      )}
-      <Axes map={map} x={x} y={y} />
-      <WorkingPoint plot={plot} map={map} x={x} y={y} here={here} disabled={disabled} onMove={onMove} />
-    </svg>
+          <path d={forbidden} fill="url(#forbidden)" stroke="none" />
+          {borders
+            .filter((b) => b.bounds)
+            .map((b, i) => (
+              <path key={b.id} d={b.area} fill="none" stroke={lookOf(i).colour} strokeWidth="2.2" />
+            ))}
+          <path d={forbidden} fill="none" stroke="var(--ink)" strokeWidth="1.2" />
+        </g>
+        {labels.map(({ border, x: lx, y: ly }) => (
+          <text
+            key={border.id}
+            x={lx}
+            y={ly}
+            fontSize="calc(12.5px * var(--text, 1))"
+            fontWeight="650"
+            fill="var(--ink)"
+            {...halo('card')}
+          >
+            {border.name}
+          </text>
+        ))}
+        {nowhere && (
+          <text
+            x={(W + M.left) / 2}
+            y={H / 2 - 10}
+            fontSize="calc(14px * var(--text, 1))"
+            fontWeight="650"
+            textAnchor="middle"
+            fill="var(--over)"
+            {...halo('card')}
+          >
+            {nowhere}
+          </text>
+        )}
+        <Axes map={map} x={x} y={y} />
+        <WorkingPoint plot={plot} map={map} x={x} y={y} here={here} disabled={disabled} onMove={onMove} />
+      </svg>
+    </div>
   );
 }

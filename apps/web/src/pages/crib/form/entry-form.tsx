@@ -73,7 +73,7 @@ export function EntryForm({
   };
   const curve = kind === 'machines' ? (document as Machine).power_torque : null;
   return (
-    <div className="grid gap-4 lg:grid-cols-[1fr_380px]">
+    <div className="grid grid-cols-1 gap-4 lg:grid-cols-[1fr_380px]">
       <div className="order-2 space-y-3 lg:order-1">
         {problems.has('') && (
           <p role="alert" className="text-over">
@@ -105,7 +105,7 @@ export function EntryForm({
           </section>
         ))}
         {curve && (
-          <section aria-label="Spindle curve" className="grid gap-3 sm:grid-cols-2">
+          <section aria-label="Spindle curve" className="grid grid-cols-1 gap-3 sm:grid-cols-2">
             {(['s1', 's6_40'] as const).map((rating) => (
               <Fragment key={rating}>
                 <CurveTable

@@ -80,7 +80,7 @@ export function FamilyForm({
 }) {
   const system = useSystem();
   return (
-    <div className="grid gap-4 lg:grid-cols-[1fr_440px]">
+    <div className="grid grid-cols-1 gap-4 lg:grid-cols-[1fr_440px]">
       <div className="space-y-3">
         <FamilyNumbers made={made} given={given} onGiven={onGiven} />
         <Field label="Name">

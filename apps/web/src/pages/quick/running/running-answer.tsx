@@ -7,6 +7,7 @@ import {
   evaluate,
   firstChange,
   InputError,
+  type Question,
   questionsToAsk,
   seenWith,
   speak,
@@ -46,6 +47,38 @@ function caseOf(cut: RunningCut, symptoms: readonly Symptom[], answers: Answers)
     if (error instanceof InputError) return plain;
     throw error;
   }
+}
+
+/** Questions that would settle most, each answered by a tap. */
+function ToAsk({
+  questions,
+  onAnswer,
+}: {
+  questions: readonly Question[];
+  onAnswer: (questionId: string, answer: Answer) => void;
+}) {
+  if (questions.length === 0) return null;
+  return (
+    <section aria-label="To ask" className="rounded-lg border border-line bg-card px-3 py-2">
+      <h2>To ask, most telling first</h2>
+      <ol className="mt-1 space-y-2">
+        {questions.map((q) => (
+          <li key={q.id}>
+            <div role="group" aria-label={q.text}>
+              <p>{q.text}</p>
+              <div className="mt-0.5 flex flex-wrap gap-1.5">
+                {q.answers.map((a) => (
+                  <Button key={a.label} onClick={() => onAnswer(q.id, a)}>
+                    {a.label}
+                  </Button>
+                ))}
+              </div>
+            </div>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
 }
 
 /** What fails in order of likelihood, the first change, what to ask and the cheapest test; as text to copy. */
@@ -122,25 +155,7 @@ export function RunningAnswer({
           <b>Cheapest test.</b> {first!.test}
         </p>
       </section>
-      {questions.length > 0 && (
-        <section aria-label="To ask" className="rounded-lg border border-line bg-card px-3 py-2">
-          <h2>To ask, most telling first</h2>
-          <ol className="mt-1 space-y-2">
-            {questions.map((q) => (
-              <li key={q.id} role="group" aria-label={q.text}>
-                <p>{q.text}</p>
-                <div className="mt-0.5 flex flex-wrap gap-1.5">
-                  {q.answers.map((a) => (
-                    <Button key={a.label} onClick={() => onAnswer(q.id, a)}>
-                      {a.label}
-                    </Button>
-                  ))}
-                </div>
-              </li>
-            ))}
-          </ol>
-        </section>
-      )}
+      <ToAsk questions={questions} onAnswer={onAnswer} />
       <section aria-label="Limits of their cut" className="rounded-lg border border-line bg-card px-3 py-2">
         <h2>Their cut against its limits</h2>
         <ul className="mt-1 space-y-1">
