@@ -53,11 +53,19 @@ test.describe('bench', () => {
 
   test('why: formula, values, band and what would narrow it', async ({ page }) => {
     await page.getByRole('button', { name: 'Why: spindle power' }).click();
-    const why = page.getByRole('dialog');
+    const why = page.getByRole('region', { name: 'Why: spindle power' });
     await expect(why).toContainText('P = 2π·n·M');
     await expect(why).toContainText('80% range');
     await expect(why).toContainText('What would narrow it most');
+    // The reasons stand beside the drawing, never over it.
+    const [reasons, drawing] = await Promise.all(
+      [why, page.getByRole('region', { name: 'The cut', exact: true })].map((l) => l.boundingBox()),
+    );
+    expect(reasons!.x).toBeGreaterThanOrEqual(drawing!.x + drawing!.width);
     await page.keyboard.press('Escape');
+    await expect(why).toHaveCount(0);
+    // Clear limits are behind their count.
+    await page.getByRole('button', { name: /\d+ clear$/ }).click();
     await page.getByRole('button', { name: /^flute chip space/ }).click();
     await expect(page.getByText('judgement rule G-03')).toBeVisible();
   });
@@ -113,6 +121,7 @@ test.describe('bench', () => {
       limits.getByRole('button', { name: /speeds and feeds confirmed ?: Over limit/ }),
     ).toBeVisible();
     await page.getByRole('button', { name: 'Undo' }).click();
+    await limits.getByRole('button', { name: /\d+ clear$/ }).click();
     await expect(limits.getByRole('button', { name: /speeds and feeds confirmed ?: Clear/ })).toBeVisible();
   });
 });

@@ -116,6 +116,6 @@ test('released numbers are locked until the next revision is opened with a reaso
   await page.getByRole('button', { name: 'Request release' }).click();
   const differences = page.getByRole('region', { name: 'Differences' });
   await expect(differences).toContainText('Against revision 1');
-  await expect(differences).toContainText('cut.speedRpm');
+  await expect(differences.getByRole('row', { name: /Speed/ })).toContainText('2670');
   await expect(differences).toContainText('2400');
 });
