@@ -66,6 +66,13 @@ export interface Release extends ReleaseSummary {
   readonly comparedWith: number | null;
 }
 
+/** Cautions that every operation of a sheet carries: told once; none where there is only one operation. */
+export const sharedCautions = ({ operations }: Pick<ReleaseSnapshot, 'operations'>): readonly string[] => {
+  const [first, ...rest] = operations;
+  if (!first || rest.length === 0) return [];
+  return first.evaluation.cautions.filter((c) => rest.every((o) => o.evaluation.cautions.includes(c)));
+};
+
 /** One thing the approver ticks before the button works, beside what it speaks of. */
 export interface ReleaseCheck {
   readonly id: string;

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import {
   jobFieldsOf,
   releaseChecks,
+  sharedCautions,
   type JobDetail,
   type Release,
   type ReleaseSummary,
@@ -191,6 +192,13 @@ describe('sheet as PDF', () => {
       expect(answer.headers['content-type']).toBe('application/pdf');
       const sheet = read(answer.rawPayload);
       expect(sheet.size).toBe(size);
+      // What every operation carries is told once, and the signatures stand with an operation.
+      const { snapshot } = (await floor('GET', `/api/releases/${inForce!.id}`)).json<Release>();
+      const [shared] = sharedCautions(snapshot);
+      const words = shared!.split(' ').slice(0, 4).join(' ');
+      expect(sheet.text.split(words)).toHaveLength(2);
+      const signed = sheet.text.split('\f').find((page) => page.includes('Signatures'))!;
+      expect(signed).toMatch(/Cutter: /);
       for (const part of [
         /TT-0412/,
         /Revision 1/,

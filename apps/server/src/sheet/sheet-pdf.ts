@@ -9,7 +9,7 @@ import {
   STATE_WORDS,
   formatDay,
 } from '@burl/core';
-import type { AtMachine, Release, ReleasedOperation } from '@burl/contract';
+import { type AtMachine, type Release, type ReleasedOperation, sharedCautions } from '@burl/contract';
 import PDFDocument from 'pdfkit';
 
 const require = createRequire(import.meta.url);
@@ -22,6 +22,9 @@ const MARGIN = 42;
 /** States by shape, as on every page: circle, triangle, diamond, square. */
 const STATE_SHAPE = { clear: '○', tight: '△', over: '◆', unproven: '□' } as const;
 /** Numbers a setter types or watches, in the order of the machine's screen. */
+
+/** Height of the signatures, points. */
+const SIGNATURES = 90;
 
 type Document = PDFKit.PDFDocument;
 
@@ -50,7 +53,14 @@ export function sheetPdf(
     doc.on('error', reject);
   });
   heading(doc, release);
-  release.snapshot.operations.forEach((op, i) => block(doc, op, i + 1, options.units));
+  const { operations } = release.snapshot;
+  const shared = sharedCautions(release.snapshot);
+  if (shared.length > 0) list(doc, 'Cautions for every operation', shared);
+  operations.forEach((op, i) => {
+    const own = op.evaluation.cautions.filter((c) => !shared.includes(c));
+    // The signatures stand below the last operation, never on a page of their own.
+    block(doc, op, i + 1, options.units, own, i === operations.length - 1 ? SIGNATURES : 0);
+  });
   signatures(doc, release);
   footers(doc, release, options.units);
   doc.end();
@@ -111,10 +121,17 @@ function shownNumbers(op: ReleasedOperation): Quantity[] {
   return [...set, ...watch].flatMap((key) => op.evaluation.numbers.filter((q) => q.key === key));
 }
 
-function block(doc: Document, op: ReleasedOperation, number: number, units: System): void {
+function block(
+  doc: Document,
+  op: ReleasedOperation,
+  number: number,
+  units: System,
+  cautions: readonly string[],
+  below: number,
+): void {
   const { context, document, evaluation } = op;
   const open = evaluation.limits.filter((l) => l.state !== 'clear');
-  room(doc, 290 + 13 * (open.length + evaluation.cautions.length));
+  room(doc, 290 + 13 * (open.length + cautions.length) + below);
   const left = MARGIN;
   const width = widthOf(doc);
   doc
@@ -169,7 +186,7 @@ function block(doc: Document, op: ReleasedOperation, number: number, units: Syst
   );
   const assumed = evaluation.sources.filter((s) => s.kind !== 'measured');
   list(doc, 'Assumed', [assumed.map((s) => s.label).join('; ')]);
-  list(doc, 'Cautions', evaluation.cautions);
+  if (cautions.length > 0) list(doc, 'Cautions', cautions);
   if (document.notes) list(doc, 'Notes', [document.notes]);
   doc.moveDown(0.6);
 }
@@ -213,7 +230,7 @@ function list(doc: Document, title: string, items: readonly string[]): void {
 }
 
 function signatures(doc: Document, release: Release): void {
-  room(doc, 90);
+  room(doc, SIGNATURES);
   doc.moveDown(0.5);
   const moment = (iso: string | null): string => (iso ? `${formatDay(iso)} ${iso.slice(11, 16)} UTC` : '');
   doc.font('bold').fontSize(9).fillColor(INK).text('Signatures', MARGIN, doc.y);

@@ -1,5 +1,5 @@
 import { formatDay } from '@burl/core';
-import type { Release, ReleasedOperation, Trial } from '@burl/contract';
+import { type Release, type ReleasedOperation, sharedCautions, type Trial } from '@burl/contract';
 import { ClipboardPen, FileDown, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
@@ -12,6 +12,7 @@ import { enter, useWaiting } from '../../outbox/use-outbox.ts';
 import { Button } from '../../ui/button.tsx';
 import { Failed, Loading } from '../../ui/page-states.tsx';
 import { OperationBlock } from './operation-block.tsx';
+import { SharedCautions } from './shared-cautions.tsx';
 import { ProveOut, type Sign } from './prove-out.tsx';
 import { stepsNow } from './steps-of.ts';
 import { ToolList } from './tool-list.tsx';
@@ -147,6 +148,7 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
     (operationId: string | null): Sign =>
     (...said) =>
       void sign(operationId, ...said);
+  const shared = sharedCautions(release.snapshot);
   const proofOf = (operationId: string | null) => stepsNow(operationId, signed, waitingSteps, me.name);
 
   return (
@@ -156,8 +158,9 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
       <div className="print-block rounded-xl border border-line bg-card p-4">
         <ProveOut name="Prove-out" steps={proofOf(null)} onSign={signOf(null)} />
       </div>
+      <SharedCautions list={shared} />
       {operations.map((op, i) => (
-        <OperationBlock key={op.operationId} op={op} number={i + 1}>
+        <OperationBlock key={op.operationId} op={op} number={i + 1} shared={shared}>
           <div className="mt-3 space-y-3 border-t border-line pt-3">
             <ProveOut
               name={`Prove-out of ${op.name}`}

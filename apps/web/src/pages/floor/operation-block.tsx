@@ -45,10 +45,13 @@ function AtMachine({ op }: { op: ReleasedOperation }) {
 export function OperationBlock({
   op,
   number,
+  shared = [],
   children,
 }: {
   op: ReleasedOperation;
   number: number;
+  /** Cautions that every operation of the sheet carries. */
+  shared?: readonly string[];
   children?: ReactNode;
 }) {
   const system = useSystem();
@@ -111,11 +114,17 @@ export function OperationBlock({
           ))}
         </ul>
       )}
-      <section aria-label={`Cautions of ${op.name}`} className="rounded-lg border-2 border-tight p-2.5">
+      <section
+        aria-label={`Cautions of ${op.name}`}
+        // On paper what every operation carries is told once, at the top.
+        className={`rounded-lg border-2 border-tight p-2.5 ${evaluation.cautions.every((c) => shared.includes(c)) ? 'print:hidden' : ''}`}
+      >
         <h3>Cautions</h3>
         <ul className="list-disc pl-5">
           {evaluation.cautions.map((c) => (
-            <li key={c}>{c}</li>
+            <li key={c} className={shared.includes(c) ? 'print:hidden' : ''}>
+              {c}
+            </li>
           ))}
         </ul>
       </section>

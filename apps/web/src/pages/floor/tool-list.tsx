@@ -21,7 +21,7 @@ export function ToolList({
   return (
     <section aria-label="Tools" className="print-block rounded-xl border border-line bg-card p-4">
       <h2 className="mb-1">Tools</h2>
-      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Tools">
+      <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Table of tools">
         <table className="w-full">
           <thead className="text-left text-[13px] text-soft">
             <tr>
