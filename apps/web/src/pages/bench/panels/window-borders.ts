@@ -99,17 +99,19 @@ export function levelsOf(map: LimitMap): string[] {
   });
 }
 
-/** Labels that would lie on one another are moved apart, upwards first. */
-export function spread(borders: readonly Border[]): { border: Border; x: number; y: number }[] {
+/** Labels that would lie on one another are moved apart, upwards first; `text` is how many times its size they are drawn. */
+export function spread(borders: readonly Border[], text = 1): { border: Border; x: number; y: number }[] {
+  const line = 16 * text;
+  const wide = 135 * text;
   const placed: { border: Border; x: number; y: number }[] = [];
   for (const border of borders) {
     if (!border.label) continue;
-    const x = Math.min(W - 120, Math.max(M.left + 6, border.label[0] + 6));
+    const x = Math.min(W - 120 * text, Math.max(M.left + 6, border.label[0] + 6));
     const wanted = Math.min(H - M.bottom - 8, Math.max(M.top + 14, border.label[1] - 5));
     const taken = (y: number): boolean =>
-      placed.some((p) => Math.abs(p.y - y) < 15 && Math.abs(p.x - x) < 130);
+      placed.some((p) => Math.abs(p.y - y) < line && Math.abs(p.x - x) < wide);
     // Nearest free line above or below; a crowded map may run out of them.
-    const lines = [0, -15, 15, -30, 30, -45, 45, -60, 60].map((d) => wanted + d);
+    const lines = [0, -1, 1, -2, 2, -3, 3, -4, 4].map((d) => wanted + d * line);
     const y = lines.find((l) => l > M.top + 10 && l < H - M.bottom - 4 && !taken(l)) ?? wanted;
     placed.push({ border, x, y });
   }

@@ -72,7 +72,15 @@ export function WindowPlot({
   const borders = useMemo(() => bordersOf(map), [map]);
   const levels = useMemo(() => levelsOf(map), [map]);
   const forbidden = useMemo(() => forbiddenArea(map), [map]);
-  const labels = useMemo(() => spread(borders.filter((b) => b.bounds)), [borders]);
+  const text = textScale(width, W);
+  const labels = useMemo(
+    () =>
+      spread(
+        borders.filter((b) => b.bounds),
+        text,
+      ),
+    [borders, text],
+  );
   const nearest = useMemo(() => nearestLimit(map), [map]);
   const x = useMemo(() => scaleLog([map.x.low, map.x.high], [M.left, W - M.right]), [map]);
   const y = useMemo(() => scaleLog([map.y.low, map.y.high], [H - M.bottom, M.top]), [map]);
@@ -80,7 +88,7 @@ export function WindowPlot({
   const nowhere = nearest && `No setting here clears every limit; closest limit ${nearest}`;
   const area = { x: M.left, y: M.top, width: W - M.left - M.right, height: H - M.top - M.bottom };
   return (
-    <div ref={frame} className="h-full" style={{ '--text': textScale(width, W) } as CSSProperties}>
+    <div ref={frame} className="h-full" style={{ '--text': text } as CSSProperties}>
       <svg
         ref={plot}
         viewBox={`0 0 ${W} ${H}`}
