@@ -4,7 +4,7 @@ import { geoPath } from 'd3-geo';
 
 export const W = 600;
 export const H = 290;
-export const M = { left: 54, right: 10, top: 10, bottom: 38 };
+export const M = { left: 54, right: 10, top: 10, bottom: 48 };
 
 /** The border of a limit on a map, in the plot's own units. */
 export interface Border {

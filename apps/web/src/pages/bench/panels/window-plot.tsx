@@ -45,7 +45,7 @@ function Axes({
             </text>
           ))}
       </g>
-      <text x={(W + M.left) / 2} y={H - 6} textAnchor="middle">
+      <text x={(W + M.left) / 2} y={H - 4} textAnchor="middle">
         {named(map.x)}
       </text>
       <text transform={`translate(13 ${H / 2 - 10}) rotate(-90)`} textAnchor="middle">
