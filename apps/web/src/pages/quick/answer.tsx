@@ -11,9 +11,9 @@ import { useSystem } from '../../frame/preferences.tsx';
 import { CutDrawing } from '../../drawing/cut/cut-drawing.tsx';
 import { basisOf, limitsThatMatter, measureNext } from '../../judging/limits-that-matter.ts';
 import type { Moves } from '../../judging/use-moves.ts';
-import { StateMark, StateWord } from '../../ui/state-mark.tsx';
 import { question } from '../../workers/question.ts';
 import { useHeavy } from '../../workers/use-heavy.ts';
+import { MatterList } from './matter-list.tsx';
 import { BothUnits } from './both-units.tsx';
 import type { Answered } from './use-quick.ts';
 import type { Operation, Parameter } from '@burl/core';
@@ -96,23 +96,7 @@ export function Answer({
         ))}
       </section>
       <section aria-label="What governs" className="rounded-lg border border-line bg-card px-3 py-2">
-        <ul className="space-y-1">
-          {matter.map((l) => (
-            <li key={l.id} className="flex items-start gap-2">
-              <span className="mt-0.5">
-                <StateMark state={l.state} />
-              </span>
-              <span>
-                <b className="inline-block first-letter:uppercase">{l.name}</b>: {speak(l.why, system)}
-              </span>
-            </li>
-          ))}
-          {matter.length === 0 && (
-            <li>
-              <StateWord state="clear" /> with room to every limit.
-            </li>
-          )}
-        </ul>
+        <MatterList limits={matter} none="Clear, with room to every limit." />
         <p className="mt-1 text-[13px] text-soft">
           {others.length - clear > 0 ? `${others.length - clear} more to look at on the bench; ` : ''}
           {clear} limits clear.{' '}

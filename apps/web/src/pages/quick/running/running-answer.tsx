@@ -19,7 +19,7 @@ import { toast } from 'sonner';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { limitsThatMatter } from '../../../judging/limits-that-matter.ts';
 import { Button } from '../../../ui/button.tsx';
-import { StateMark } from '../../../ui/state-mark.tsx';
+import { MatterList } from '../matter-list.tsx';
 import type { RunningCut } from './running-cut.ts';
 
 /** Answers given so far, by question. */
@@ -158,19 +158,7 @@ export function RunningAnswer({
       <ToAsk questions={questions} onAnswer={onAnswer} />
       <section aria-label="Limits of their cut" className="rounded-lg border border-line bg-card px-3 py-2">
         <h2>Their cut against its limits</h2>
-        <ul className="mt-1 space-y-1">
-          {matter.map((l) => (
-            <li key={l.id} className="flex items-start gap-2">
-              <span className="mt-0.5">
-                <StateMark state={l.state} />
-              </span>
-              <span>
-                <b className="inline-block first-letter:uppercase">{l.name}</b>: {speak(l.why, system)}
-              </span>
-            </li>
-          ))}
-          {matter.length === 0 && <li>Every limit is clear.</li>}
-        </ul>
+        <MatterList limits={matter} none="Every limit is clear." />
       </section>
       <section aria-label="Assumed" className="rounded-lg border border-line bg-card px-3 py-2 text-[13px]">
         <h2>Assumed</h2>
