@@ -69,7 +69,13 @@ export function ComboBox({
           // At once, or the caret would jump to the end.
           onChange: (e) => setTyped(e.currentTarget.value),
           onFocus: (e) => e.currentTarget.select(),
-          onClick: (e) => typed === null && e.currentTarget.select(),
+          // A press would put the caret into what is chosen: what is typed next takes its place instead.
+          onMouseDown: (e) => {
+            if (typed !== null) return;
+            e.preventDefault();
+            e.currentTarget.focus();
+            e.currentTarget.select();
+          },
           // A form around must not be sent by the Enter that takes an entry.
           onKeyDown: (e) => e.key === 'Enter' && e.preventDefault(),
         })}
