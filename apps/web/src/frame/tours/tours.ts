@@ -11,7 +11,6 @@ export interface TourStep {
 export interface Tour {
   readonly id: string;
   readonly name: string;
-  readonly minutes: number;
   readonly steps: readonly TourStep[];
 }
 
@@ -24,7 +23,6 @@ export const TOURS: readonly Tour[] = [
   {
     id: 'answer',
     name: 'An answer in a minute',
-    minutes: 1,
     steps: [
       {
         at: '/quick',
@@ -52,7 +50,6 @@ export const TOURS: readonly Tour[] = [
   {
     id: 'job',
     name: 'From a job to its release',
-    minutes: 2,
     steps: [
       {
         at: '/',
@@ -88,7 +85,6 @@ export const TOURS: readonly Tour[] = [
   {
     id: 'caller',
     name: 'Somebody calls about a squeal',
-    minutes: 1,
     steps: [
       {
         at: SQUEALS,

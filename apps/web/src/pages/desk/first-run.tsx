@@ -24,7 +24,7 @@ export function FirstRun() {
         <Button key={t.id} onClick={() => void start(t)}>
           {t.name}{' '}
           <span className="font-normal text-soft">
-            {t.minutes === 1 ? 'a minute' : `${t.minutes} minutes`}
+            {t.steps.length} steps
           </span>
         </Button>
       ))}

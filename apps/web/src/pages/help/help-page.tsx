@@ -73,7 +73,7 @@ export default function HelpPage() {
               <Button key={t.id} onClick={() => void start(t)}>
                 {t.name}{' '}
                 <span className="font-normal text-soft">
-                  {t.minutes === 1 ? 'a minute' : `${t.minutes} minutes`}
+                  {t.steps.length} steps
                 </span>
               </Button>
             ))}

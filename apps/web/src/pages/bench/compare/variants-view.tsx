@@ -57,8 +57,9 @@ function DifferenceWord({ quantity, from }: { quantity: Quantity; from: number }
   const better = sense && value > from === (sense === 'more');
   return (
     <span className="ml-1.5 text-[12.5px] font-normal whitespace-nowrap">
+      {Math.abs(percent) > 300 && 'over '}
       {percent > 0 ? '+' : '−'}
-      {Math.abs(percent) > 300 ? '>300' : size}%
+      {Math.abs(percent) > 300 ? 300 : size}%
       {sense && (
         <b className={`ml-1 ${better ? 'text-clear' : 'text-over'}`}>{better ? '▲ better' : '▼ worse'}</b>
       )}
