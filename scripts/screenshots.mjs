@@ -146,7 +146,7 @@ await page.getByText(/all limits met in/).waitFor({ timeout: 30000 });
 await shot('quick');
 const said =
   '12 mm five flute, 80 m/min, 0.1 a tooth, 1 mm stepover, 18 deep, grade 5 on the 40 taper belt, it squeals and chips corners';
-await page.goto(`${base}/quick?${new URLSearchParams({ said })}`);
+await page.goto(`${base}/quick?said=${encodeURIComponent(said)}`);
 await page.getByRole('region', { name: 'To ask' }).waitFor();
 await shot('running');
 await browser.close();

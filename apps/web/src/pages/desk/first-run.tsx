@@ -22,10 +22,7 @@ export function FirstRun() {
       </h2>
       {TOURS.map((t) => (
         <Button key={t.id} onClick={() => void start(t)}>
-          {t.name}{' '}
-          <span className="font-normal text-soft">
-            {t.steps.length} steps
-          </span>
+          {t.name} <span className="font-normal text-soft">{t.steps.length} steps</span>
         </Button>
       ))}
       <Link to="/help/desk" className="font-semibold underline underline-offset-2 touch:py-3">

@@ -71,10 +71,7 @@ export default function HelpPage() {
           <div className="flex flex-wrap gap-2">
             {TOURS.map((t) => (
               <Button key={t.id} onClick={() => void start(t)}>
-                {t.name}{' '}
-                <span className="font-normal text-soft">
-                  {t.steps.length} steps
-                </span>
+                {t.name} <span className="font-normal text-soft">{t.steps.length} steps</span>
               </Button>
             ))}
           </div>
