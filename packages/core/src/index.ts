@@ -337,3 +337,39 @@ export type { SpokenField, SpokenKey } from './deciding/running/spoken-fields.ts
 export { wordsOfAlloy } from './crib/alloy-words.ts';
 export { changeWords, failEarlier, type SetterFact, setterFacts } from './deciding/batch/setter-facts.ts';
 export { kaplanMeier } from './physics/life/kaplan-meier.ts';
+export {
+  CURRENCY,
+  perHourOf,
+  RATE_FIELDS,
+  type RateField,
+  requireRates,
+  type ShopRates,
+  USUAL_RATES,
+} from './crib/shop-rates.ts';
+export type { HeldPart } from './physics/holding/holding-model.ts';
+export {
+  gripOf,
+  type Holding,
+  HOLDING_KINDS,
+  type HoldingKind,
+  HOLDINGS,
+  requireHolding,
+  usualHolding,
+} from './physics/holding/holdings.ts';
+export * from './deciding/job/job-plan.ts';
+export type { JudgedJob, JudgedOperation, JudgedSetup } from './deciding/job/judged-job.ts';
+export { type BatchPlan, batchPlan, type BatchTool } from './deciding/job/batch-plan.ts';
+export type { HeldOperation, HoldingReport } from './deciding/job/holding-report.ts';
+export type { Block, JobMinutes, SetupMinutes, Stretch as LoadStretch } from './deciding/job/job-minutes.ts';
+export type { JobMoney } from './deciding/job/job-money.ts';
+export type { JobRisk, OperationRisk } from './deciding/job/job-risk.ts';
+export type { NightReport, NightStretch } from './deciding/job/night.ts';
+export type { WarpReport } from './deciding/job/warp-report.ts';
+export type { FirstPiece } from './deciding/job/first-piece.ts';
+export {
+  type OfferedFeature,
+  type OfferedOperation,
+  operationsFor,
+  type PartShop,
+} from './deciding/job/feature-operations.ts';
+export { ROUTE_IDS, type RouteChoice, type RouteId, routesOf } from './deciding/job/routes.ts';

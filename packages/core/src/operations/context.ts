@@ -1,6 +1,7 @@
 import type { Alloy } from '../crib/alloy.ts';
 import type { Coating, Cutter, Substrate } from '../crib/cutter.ts';
 import type { Holder } from '../crib/holder.ts';
+import type { ShopRates } from '../crib/shop-rates.ts';
 import type { ResonanceBook } from '../physics/dynamics/resonance-book.ts';
 import type { Machine } from '../crib/machine.ts';
 import type { LearntHere } from '../learning/learnt.ts';
@@ -32,6 +33,8 @@ export interface OperationContext {
   readonly coating: Coating;
   /** Parts in the batch. */
   readonly quantity: number;
+  /** What time and money come to in this shop; absent where nobody said. */
+  readonly rates?: ShopRates;
   /** What lies on the shelf of this cutter; absent where nobody counted. */
   readonly shelf?: Shelf;
   /** What was measured of tips and seen at the machine; absent where nobody keeps it. */

@@ -1,3 +1,4 @@
+import { perHourOf } from '../crib/shop-rates.ts';
 import type { OperationContext } from './context.ts';
 import { isIndexable, outerDiameter } from '../crib/cutter.ts';
 import type { Operation } from './operation.ts';
@@ -14,8 +15,9 @@ export interface CostBasis {
 }
 
 /** What a minute, an edge and its change cost: as stated, as on the shelf, as the cutter’s record has it; else by its diameter. */
-export function costBasis(op: Operation, { cutter, shelf }: OperationContext): CostBasis {
-  const { machinePerHour, edgeChangeMin } = op.economics;
+export function costBasis(op: Operation, { cutter, shelf, rates }: OperationContext): CostBasis {
+  const machinePerHour = op.economics.machinePerHour ?? (rates ? perHourOf(rates, op.machineId) : null);
+  const edgeChangeMin = op.economics.edgeChangeMin ?? rates?.edgeChangeMin ?? null;
   const edgePrice = op.economics.edgePrice ?? shelf?.edgePrice ?? null;
   const usualEdge = isIndexable(cutter)
     ? USUAL.indexableEdge * (cutter.properties.CICT ?? 1)

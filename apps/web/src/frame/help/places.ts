@@ -178,6 +178,22 @@ export const HELP: readonly PlaceHelp[] = [
     ],
     keys: [],
   },
+  {
+    id: 'people',
+    name: 'People',
+    purpose: 'Who may sign in, and what they may do. For administrators.',
+    first: [
+      'Invite: name and role; hand the link over in person. It works once.',
+      'Somebody leaves: suspend. What he signed stays signed.',
+    ],
+    words: [
+      ['Engineer', 'builds jobs and requests release'],
+      ['Approver', 'the same, and releases what others requested; never his own request'],
+      ['Floor', 'reads released sheets, signs the prove-out, logs trials'],
+      ['Administrator', 'looks after people, edits nothing'],
+    ],
+    keys: [],
+  },
 ];
 
 /** The place of an address. */

@@ -127,27 +127,20 @@ export function lobesCurves(
   ];
 }
 
-/** What is likely at the speed of the picture nearest to one. */
-function nearest(data: ResonancePicture, rpm: number): Likely {
-  const at = data.chance.rpm.reduce(
-    (best, n, i) => (Math.abs(n - rpm) < Math.abs(data.chance.rpm[best]! - rpm) ? i : best),
-    0,
-  );
-  return data.chance.likely[at]!;
-}
-
 /** How far a better speed is looked for, as the logarithm of a ratio; and what makes it worth the change. */
 const NEARBY = 0.3;
 const WORTH = 1.05;
 
-/** Within a third up or down the speed with most room, if it is worth the change. */
-export function bestNear(data: ResonancePicture, rpm: number): { rpm: number; depth: number } | null {
-  const now = nearest(data, rpm).middle;
-  let best: { rpm: number; depth: number } | null = null;
-  data.chance.rpm.forEach((n, i) => {
-    if (Math.abs(Math.log(n / rpm)) > NEARBY) return;
-    const depth = data.chance.likely[i]!.middle;
-    if (depth > now * WORTH && depth > (best?.depth ?? 0)) best = { rpm: n, depth };
-  });
-  return best;
+/** Within a third up or down, the speed with most room below the border of a confidence, if it is worth the change. */
+export function bestNear(
+  data: ResonancePicture,
+  rpm: number,
+  share: StableAt,
+): { rpm: number; depth: number } | null {
+  const border = stableBorder(data, share);
+  const now = depthOn(border, rpm);
+  const best = border
+    .filter((b) => Math.abs(Math.log(b.rpm / rpm)) <= NEARBY)
+    .reduce((most, b) => (b.depthMm > most.depthMm ? b : most), { rpm, depthMm: now });
+  return best.depthMm > now * WORTH ? { rpm: best.rpm, depth: best.depthMm } : null;
 }

@@ -83,11 +83,22 @@ function Excluded({ picture }: { picture: ResonancePicture }) {
 }
 
 /** The picture of the lobes with what it says at the speed asked for. */
-function Lobes({ cut, picture, stale }: { cut: ChatterCut; picture: ResonancePicture; stale: boolean }) {
+function Lobes({
+  cut,
+  picture,
+  stale,
+  share,
+  onShare,
+}: {
+  cut: ChatterCut;
+  picture: ResonancePicture;
+  stale: boolean;
+  share: StableAt;
+  onShare: (share: StableAt) => void;
+}) {
   const system = useSystem();
   const depth = useDepthInWords(cut);
   const { speedRpm } = cut.op.cut;
-  const [share, setShare] = useState<StableAt>(0.95);
   const [more, setMore] = useState(false);
   const curves = useMemo(
     () => lobesCurves(picture, cut, system, share, more),
@@ -106,7 +117,7 @@ function Lobes({ cut, picture, stale }: { cut: ChatterCut; picture: ResonancePic
           value={share}
           options={STABLE_AT}
           name={(v) => `${100 * v}%`}
-          onTake={setShare}
+          onTake={onShare}
         />
         <label className="flex items-center gap-1.5 text-[13px]">
           <input type="checkbox" checked={more} onChange={(e) => setMore(e.target.checked)} />
@@ -150,7 +161,8 @@ export function LobesPanel({
   const map = useStabilityMap(cut, shown === 'map');
   const simulation = useSimulation(cut);
   const depth = useDepthInWords(cut);
-  const best = data ? bestNear(data, op.cut.speedRpm) : null;
+  const [share, setShare] = useState<StableAt>(0.95);
+  const best = data ? bestNear(data, op.cut.speedRpm, share) : null;
   return (
     <div className="grid min-h-0 grid-cols-1 gap-3 lg:grid-cols-[minmax(0,1fr)_260px]">
       <div className="flex min-h-0 flex-col gap-2">
@@ -164,7 +176,9 @@ export function LobesPanel({
             <MapPicture map={map.data} rpm={op.cut.speedRpm} depthMm={op.cut.axialDepthMm} />
           </div>
         )}
-        {data && shown === 'limit' && <Lobes cut={cut} picture={data} stale={picture.stale} />}
+        {data && shown === 'limit' && (
+          <Lobes cut={cut} picture={data} stale={picture.stale} share={share} onShare={setShare} />
+        )}
         {data && <Excluded picture={data} />}
         {simulation.run && <SimulationPicture run={simulation.run} />}
       </div>
@@ -174,7 +188,8 @@ export function LobesPanel({
           <section className="space-y-1 rounded-lg border border-line bg-card p-3 text-[13px]">
             <h2>Best speed nearby</h2>
             <p>
-              {formatMeasure(best.rpm, 'rpm', system)}: 50% stable at {depth(best.depth)}. Table feed{' '}
+              {formatMeasure(best.rpm, 'rpm', system)}: stable up to {depth(best.depth)} at {100 * share}%
+              confidence. Table feed{' '}
               {formatMeasure(best.rpm * op.cut.feedPerToothMm * teethOf(cut), 'mm/min', system)} at the same
               chip load.
             </p>

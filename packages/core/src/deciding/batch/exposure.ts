@@ -92,6 +92,10 @@ function hazardsOf({ op, evaluation, features, looked, filtered }: Stretch): Haz
   return hazards;
 }
 
+/** What can go wrong in so many features with nobody there. */
+export const hazardsIn = (op: Operation, evaluation: Evaluation, features: number): readonly Hazard[] =>
+  hazardsOf({ op, evaluation, features, looked: 1, filtered: false });
+
 const lossOf = (hazards: readonly Hazard[], loss: number): number =>
   loss * (1 - hazards.reduce((all, h) => all * (1 - h.chance), 1));
 

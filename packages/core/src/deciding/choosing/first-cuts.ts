@@ -46,7 +46,8 @@ export function firstCuts(
     .map(({ cut }) => cut);
 }
 
-function firstCut(
+/** One cutter with the numbers one begins with; null where it cannot. */
+export function firstCut(
   op: MillingOperation,
   context: OperationContext,
   cutter: Cutter,

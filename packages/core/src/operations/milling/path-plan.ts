@@ -252,7 +252,7 @@ export function pathMinutes(plan: PathPlan, context: OperationContext, feedMmMin
     : feedMmMin;
   const entryFeed = feedMmMin * plan.entry.feedShare;
   const entry = (plan.levels * (plan.entry.pathMm - plan.entry.airMm)) / entryFeed;
-  const link = Math.min(LINK_MOST, LINK_SHARE * x.max_feed_mm_min);
+  const link = Math.min(LINK_MOST, (context.rates?.linkFeedShare ?? LINK_SHARE) * x.max_feed_mm_min);
   return {
     contact: plan.cutMm / feedMmMin + plan.cornerMm / inCorner + entry,
     entry,

@@ -1,5 +1,7 @@
 import {
+  type FirstCut,
   formatMeasure,
+  type MillingOperation,
   movablesOf,
   type Operation,
   type OperationContext,
@@ -16,7 +18,10 @@ import { fittingHolder } from '@burl/contract';
 import { Card, type CardProps } from './card.tsx';
 import { Picker } from './picker.tsx';
 import { ToolOutline } from './tool-outline.tsx';
-import { offered } from '../../../judging/offer.ts';
+import { offered, offerOf } from '../../../judging/offer.ts';
+import { question } from '../../../workers/question.ts';
+import { useHeavy } from '../../../workers/use-heavy.ts';
+import { useMemo } from 'react';
 
 /** A material by its first words: the record's name goes on to grain and content. */
 const short = (name: string): string => name.split(/[(,]/)[0]!.trim();
@@ -59,10 +64,67 @@ function nearestFirst(
   return [...list].sort((a, b) => off(a) - off(b));
 }
 
+/** Cutters for the feature: the best first cuts as their worker finds them, then what one changes to as a rule. */
+function Cutters({
+  op,
+  context,
+  crib,
+  fits,
+  onPick,
+}: Pick<CardProps, 'op' | 'context'> & {
+  crib: Crib;
+  fits: readonly CribEntry<'cutters'>[];
+  onPick: (id: string) => void;
+}) {
+  const system = useSystem();
+  const { alloy } = context;
+  const milling = op.kind === 'milling' ? (op as MillingOperation) : null;
+  const offer = useMemo(() => offerOf(crib), [crib]);
+  const { data: best } = useHeavy<readonly FirstCut[]>(
+    'rank',
+    milling && question('first-cuts', milling, context, crib.cutters.length),
+    (api) => api.firstCuts(milling!, context, offer),
+    0,
+  );
+  const place = (id: string): number => {
+    const at = best?.findIndex((b) => b.cutterId === id) ?? -1;
+    return at < 0 ? Infinity : at;
+  };
+  const ordered = [...fits].sort((a, b) =>
+    place(a.id) < place(b.id) ? -1 : place(a.id) > place(b.id) ? 1 : 0,
+  );
+  const notesOf = ({ id, document: c }: CribEntry<'cutters'>): string => {
+    const cut = best?.[place(id)];
+    return [
+      cut &&
+        `${place(id) === 0 ? 'best first cut' : 'good first cut'}: ${cut.state}, ${formatMeasure(cut.minutes, 'min', system)}`,
+      c.suits_iso_groups.includes(alloy.iso513_group) ? null : `not rated for ISO ${alloy.iso513_group}`,
+      toolDoubt(op, c),
+    ]
+      .filter(Boolean)
+      .join('; ');
+  };
+  return (
+    <Picker
+      // The list begins anew with the best when it is known: the first of it is preselected.
+      key={best ? 'ranked' : 'nearest'}
+      label="Cutters"
+      entries={ordered.map((c) => ({
+        id: c.id,
+        name: c.document.name,
+        words: wordsOfCutter(c.document),
+        note: notesOf(c),
+      }))}
+      chosen={op.tooling.cutterId}
+      onPick={onPick}
+    />
+  );
+}
+
 /** Cutter, holder and stick-out, one by one or as an assembly of the crib. */
 export function CutterCard({ op, context, crib, readOnly, onChange }: CardProps & { crib: Crib }) {
   const system = useSystem();
-  const { alloy, machine, cutter, holder, coating, substrate } = context;
+  const { machine, cutter, holder, coating, substrate } = context;
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
   const change = (next: Operation) => !readOnly && onChange(next);
   const fits = nearestFirst(
@@ -82,22 +144,11 @@ export function CutterCard({ op, context, crib, readOnly, onChange }: CardProps 
     >
       {(close) => (
         <div className="space-y-3">
-          <Picker
-            label="Cutters"
-            entries={fits.map((c) => ({
-              id: c.id,
-              name: c.document.name,
-              words: wordsOfCutter(c.document),
-              note: [
-                c.document.suits_iso_groups.includes(alloy.iso513_group)
-                  ? null
-                  : `not rated for ISO ${alloy.iso513_group}`,
-                toolDoubt(op, c.document),
-              ]
-                .filter(Boolean)
-                .join('; '),
-            }))}
-            chosen={op.tooling.cutterId}
+          <Cutters
+            op={op}
+            context={context}
+            crib={crib}
+            fits={fits}
             onPick={(id) => (change(withCutter(op, { crib, context }, id)), close())}
           />
           <Picker

@@ -1,0 +1,64 @@
+import type { HoldingReport } from './holding-report.ts';
+import { HOLDINGS } from '../../physics/holding/holdings.ts';
+import { formatMeasure, type System } from '../../units/unit.ts';
+import type { JobMoney } from './job-money.ts';
+import type { JobRisk } from './job-risk.ts';
+import type { JudgedJob } from './judged-job.ts';
+import type { WarpReport } from './warp-report.ts';
+
+/** How the first piece goes, and what is at stake where it does not go first. */
+export interface FirstPiece {
+  /** The batch would go through the first setup before one piece has passed the last. */
+  readonly flagged: boolean;
+  /** What lies in half-made parts by then, in the shop's currency. */
+  readonly stake: number;
+  readonly parts: number;
+  /** In the order they are done; the floor signs each. */
+  readonly steps: (system: System) => readonly string[];
+}
+
+/** The first piece: whether it goes through all setups first, what is at stake, and what is checked on its way. */
+export function firstPiece(
+  job: JudgedJob,
+  risk: JobRisk,
+  money: JobMoney,
+  warp: WarpReport | null,
+  holdings: readonly HoldingReport[],
+): FirstPiece {
+  const used = job.setups.filter((s) => s.operations.length > 0);
+  const last = used.at(-1);
+  const parts = job.quantity + job.plan.spares;
+  // Half-made parts hold their blank and all that was done before the last setup.
+  const before = used.slice(0, -1).flatMap((s) => s.operations.map((o) => o.id));
+  const spent = money.operations.filter((o) => before.includes(o.id)).reduce((sum, o) => sum + o.total, 0);
+  return {
+    flagged: used.length > 1 && !job.plan.firstThroughAll && parts > 1,
+    stake: used.length > 1 ? parts * (risk.blankValue + spent) : 0,
+    parts,
+    steps(system) {
+      const mm = (v: number): string => formatMeasure(v, 'mm-fine', system);
+      const steps: string[] = [];
+      for (const s of used) {
+        const held = holdings.find((h) => h.setupId === s.id);
+        if (s !== used[0] && s.plan.locatesOn)
+          steps.push(`${s.name}: check that ${s.plan.locatesOn} is finished and clean before it locates.`);
+        steps.push(
+          `${s.name}: zero at ${s.plan.datum || 'the stated datum'}${s.plan.workOffset ? `, ${s.plan.workOffset}` : ''}; ${
+            s.plan.holding ? HOLDINGS[s.plan.holding.kind].name : 'holding'
+          } checked; one piece only.`,
+        );
+        if (held?.worst) steps.push(`${s.name}: after ${held.worst.name} look whether the part has moved.`);
+        if (s !== last && warp && warp.chance !== 'unlikely')
+          steps.push(
+            `${s.name}: let the part go, measure how it bows over its length (${mm(warp.bow.low)} to ${mm(warp.bow.high)} expected), write it down.`,
+          );
+        if (s === last)
+          steps.push(
+            `${s.name}: let the part go and measure all that governs${job.plan.toleranceMm === null ? '' : ` (${mm(job.plan.toleranceMm)})`}, free, at room temperature.`,
+          );
+      }
+      if (parts > 1) steps.push('Only now the batch goes through the first setup.');
+      return steps;
+    },
+  };
+}
