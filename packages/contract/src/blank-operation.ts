@@ -2,6 +2,7 @@ import {
   type DrillingOperation,
   fittingHolders,
   isDrill,
+  outerDiameter,
   type MillingOperation,
   type Operation,
   PLAIN_FEATURE,
@@ -31,6 +32,10 @@ export function fittingHolder(crib: Crib, machineId: string, cutterId: string): 
     )[0]?.id ?? null
   );
 }
+
+/** What may be left on each wall of a slot, mm: no more than stands beside the cutter. */
+const roomBeside = (widthMm: number, diameterMm: number): number =>
+  Math.max(0, Math.min(0.3, Math.floor(50 * (widthMm - diameterMm)) / 100));
 
 /** A new operation with numbers worked out for its cutter, or null when no holder fits. */
 export function blankOperation(
@@ -101,7 +106,8 @@ export function blankOperation(
             ...PLAIN_FEATURE,
             stockMm: size.kind === 'boss' ? 5 : null,
             ...size,
-            allowanceMm: 0.3,
+            // A slot its cutter hardly goes into has no room for a second one.
+            allowanceMm: size.kind === 'slot' ? roomBeside(size.widthMm, outerDiameter(cutter)) : 0.3,
             wallToleranceMm: 0.03,
           },
           workholding: { kind: 'vice', capacityN: null, liftCapacityN: null, releaseC: null },

@@ -14,6 +14,7 @@ import {
   type Operation,
   type OperationContext,
   type ResonanceBook,
+  type ShopRates,
   type ToolMaterials,
 } from '@burl/core';
 import type { Crib, Stock } from './crib.ts';
@@ -32,6 +33,7 @@ export interface ContextSource extends ToolMaterials {
   readonly learnt?: readonly Accepted[];
   readonly resonance?: ResonanceBook;
   readonly stock?: readonly Stock[];
+  readonly rates?: ShopRates;
 }
 
 const sources = new WeakMap<Crib, Omit<ContextSource, 'quantity'>>();
@@ -56,6 +58,7 @@ export function cribSource(crib: Crib, { quantity, heatLot }: Batch): ContextSou
     resonance: crib.resonance,
     stock: crib.stock,
     learnt: crib.learnt,
+    rates: crib.rates.rates,
   };
   sources.set(crib, known);
   return { ...known, quantity, heatLot };
@@ -118,7 +121,7 @@ export function resolveContext(
   if (cutter)
     missing.push(...missingMaterials(cutter, source).map((p) => ({ ...p, field: `cutter.${p.field}` })));
   if (!alloy || !machine || !holder || !cutter || !made) return { missing };
-  const { quantity, resonance, heatLot = '' } = source;
+  const { quantity, resonance, rates, heatLot = '' } = source;
   const learnt =
     source.learnt &&
     learntHere(source.learnt, {
@@ -138,6 +141,7 @@ export function resolveContext(
       quantity,
       ...(resonance && { resonance }),
       ...(learnt && { learnt }),
+      ...(rates && { rates }),
       ...(shelf && { shelf: { edges: shelf.edges, edgePrice: shelf.price } }),
     },
   };

@@ -11,6 +11,7 @@ import type {
 import * as yup from 'yup';
 import type { CribKind } from './crib-kinds.ts';
 import { CRIB_SCHEMAS, slug } from './crib-schema.ts';
+import type { KeptRates } from './shop-rates-schema.ts';
 import { version } from './version.ts';
 
 export interface CribDocuments {
@@ -56,6 +57,8 @@ export interface Crib {
   readonly resonance: ResonanceBook;
   /** What trials here taught and somebody accepted. */
   readonly learnt: readonly Accepted[];
+  /** What time and money come to in this shop. */
+  readonly rates: KeptRates;
 }
 
 /** A cutter in a holder at a stick-out, under the shop's own name. */

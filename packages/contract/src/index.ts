@@ -36,3 +36,6 @@ export * from './blank-operation.ts';
 export * from './crib-fields/entry-fields.ts';
 export * from './crib-files/import-report.ts';
 export { ownId } from './crib-files/slug.ts';
+export { jobPlanSchema, setupPlanSchema } from './job-plan-schema.ts';
+export { type KeptRates, keptRatesSchema } from './shop-rates-schema.ts';
+export { alloyIdsOf, judgedJobOf, type JudgeOne } from './judged-job.ts';

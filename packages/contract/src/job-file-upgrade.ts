@@ -1,4 +1,11 @@
-import { PLAIN_FEATURE, PLAIN_HOLE, UNSTATED_ECONOMICS, usualPath } from '@burl/core';
+import {
+  EMPTY_JOB_PLAN,
+  EMPTY_SETUP_PLAN,
+  PLAIN_FEATURE,
+  PLAIN_HOLE,
+  UNSTATED_ECONOMICS,
+  usualPath,
+} from '@burl/core';
 
 type Plain = Record<string, unknown>;
 const isPlain = (value: unknown): value is Plain =>
@@ -41,6 +48,8 @@ const STEPS: readonly { readonly upTo: number; readonly upgrade: (document: unkn
   { upTo: 1, upgrade: upgradeOperation },
   { upTo: 2, upgrade: upgradeHole },
   { upTo: 3, upgrade: upgradeEconomics },
+  // Up to version 4 nothing was said of part, blank, batch and how setups hold them.
+  { upTo: 4, upgrade: (document) => document },
 ];
 
 /** The same file as today's version; anything that is not an earlier job file comes back as it is. */
@@ -53,10 +62,12 @@ export function upgradeJobFile(data: unknown): unknown {
     Array.isArray(list) ? list.map((entry: unknown) => (isPlain(entry) ? change(entry) : entry)) : list;
   return {
     ...data,
-    version: 4,
+    version: 5,
+    job: isPlain(data['job']) ? { plan: EMPTY_JOB_PLAN, ...data['job'] } : data['job'],
     // Files before the third knew no hole groups.
     holes: from < 3 ? [] : data['holes'],
     setups: each(data['setups'], (setup) => ({
+      plan: EMPTY_SETUP_PLAN,
       ...setup,
       operations: each(setup['operations'], (operation) => ({
         hole: null,

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { evaluate, InputError, PLAIN_DEMAND } from '@burl/core';
+import { EMPTY_JOB_PLAN, evaluate, InputError, PLAIN_DEMAND, usualHolding } from '@burl/core';
 import { describe, expect, it } from 'vitest';
 import { type JobFile, operationsOf, checkJobFile, parseJobFile } from './job-file.ts';
 import { fileSource, requireContext } from './context.ts';
@@ -48,12 +48,44 @@ describe('job file', () => {
     ['empty', '', /damaged or something else/],
     ['null', 'null', /not a job file/],
     ['of another format', loosely((f) => Object.assign(f, { format: 'recipe' })), /format is "recipe"/],
-    ['newer', loosely((f) => Object.assign(f, { version: 7 })), /version is 7; allowed: 4 or lower/],
+    ['newer', loosely((f) => Object.assign(f, { version: 7 })), /version is 7; allowed: 5 or lower/],
     ['with a word for a number', loosely((f) => Object.assign(f.job, { quantity: 'many' })), /job\.quantity/],
     ['with a field nobody knows', loosely((f) => Object.assign(f.job, { colour: 'red' })), /colour/],
     ['without a number', loosely((f) => Object.assign(f.job, { number: '' })), /job\.number/],
   ])('%s is refused with the reason', (_what, damaged, wanted) => {
     expect(reason(damaged)).toMatch(wanted);
+  });
+
+  it('of version 4 says nothing of part, blank and holding: nothing is stated', () => {
+    const file = JSON.parse(text) as Loose;
+    delete file.job['plan'];
+    for (const s of file.setups as unknown as Record<string, unknown>[]) delete s['plan'];
+    const read = checkJobFile({ ...file, version: 4 });
+    expect(read.job.plan).toEqual(EMPTY_JOB_PLAN);
+    expect(read.setups.every((s) => s.plan.holding === null && s.plan.partsPerLoad === 1)).toBe(true);
+  });
+
+  it.each([
+    [
+      'a blank that cannot be',
+      (f: Loose) => Object.assign(f.job['plan'] as object, { stock: { top: -1 } }),
+      /stock\.top/,
+    ],
+    [
+      'a bond stronger than any',
+      (f: Loose) =>
+        Object.assign(f.setups[0]!['plan'] as object, {
+          holding: { kind: 'adhesive', values: { ...usualHolding('adhesive').values, strengthMPa: 900 } },
+        }),
+      /setups\[0\]\.plan\.holding\.strengthMPa/,
+    ],
+    [
+      'no part in a load',
+      (f: Loose) => Object.assign(f.setups[0]!['plan'] as object, { partsPerLoad: 0 }),
+      /partsPerLoad/,
+    ],
+  ])('%s is refused by its field', (_what, change, wanted) => {
+    expect(reason(loosely(change))).toMatch(wanted);
   });
 
   /** The same file as version 2 wrote it: no kinds of holes, holes only drilled. */

@@ -1,4 +1,4 @@
-import type { Alloy, Coating, Cutter, Holder, Machine, Operation, Substrate } from '@burl/core';
+import type { Alloy, Coating, Cutter, Holder, Machine, Operation, SetupPlan, Substrate } from '@burl/core';
 import { InputError, requireDemand, STEP_KEYS, type StepKey } from '@burl/core';
 import * as yup from 'yup';
 import {
@@ -12,11 +12,12 @@ import {
 } from './jobs.ts';
 import { fileSource, requireContext } from './context.ts';
 import { coatingSchema, CRIB_SCHEMAS, keyed, substrateSchema } from './crib-schema.ts';
+import { setupPlanSchema } from './job-plan-schema.ts';
 import { upgradeJobFile } from './job-file-upgrade.ts';
 import { type HoleKindRecord, holeInFileSchema } from './holes.ts';
 
 export const JOB_FILE_FORMAT = 'burl-job';
-export const JOB_FILE_VERSION = 4;
+export const JOB_FILE_VERSION = 5;
 
 /** A job in one file: its route, every variant, and the crib entries it names, so that it can be judged anywhere. */
 export interface JobFile {
@@ -27,6 +28,7 @@ export interface JobFile {
   readonly holes: readonly Pick<HoleKindRecord, 'demand' | 'chosen' | 'changes'>[];
   readonly setups: readonly {
     readonly name: string;
+    readonly plan: SetupPlan;
     readonly operations: readonly {
       readonly name: string;
       readonly hole: number | null;
@@ -57,6 +59,7 @@ const shape = yup
         yup
           .object({
             name: yup.string().strict().required().max(200),
+            plan: setupPlanSchema,
             operations: yup
               .array()
               .of(

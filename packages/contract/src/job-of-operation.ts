@@ -1,4 +1,4 @@
-import type { Operation, OperationContext, ToolMaterials } from '@burl/core';
+import { EMPTY_SETUP_PLAN, type Operation, type OperationContext, type ToolMaterials } from '@burl/core';
 import { JOB_FILE_FORMAT, JOB_FILE_VERSION, type JobFile } from './job-file.ts';
 import type { JobFields } from './jobs.ts';
 
@@ -20,6 +20,7 @@ export function jobOfOperation(
     setups: [
       {
         name: 'Setup 1',
+        plan: EMPTY_SETUP_PLAN,
         operations: [{ name, hole: null, step: null, selected: 'A', variants: [{ label: 'A', document }] }],
       },
     ],

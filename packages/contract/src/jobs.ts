@@ -1,7 +1,15 @@
-import { type LimitState, type Operation, STEP_KEYS, type StepKey } from '@burl/core';
+import {
+  type JobPlan,
+  type LimitState,
+  type Operation,
+  type SetupPlan,
+  STEP_KEYS,
+  type StepKey,
+} from '@burl/core';
 import * as yup from 'yup';
 import { fieldsOf } from './fields-of.ts';
 import type { HoleKindRecord } from './holes.ts';
+import { jobPlanSchema, setupPlanSchema } from './job-plan-schema.ts';
 import { operationSchema } from './operation-schema.ts';
 import { version } from './version.ts';
 
@@ -18,10 +26,13 @@ export interface JobFields {
   readonly heatLot: string;
   readonly due: string | null;
   readonly notes: string;
+  /** Part, blank and batch; absent keeps what there is. */
+  readonly plan?: JobPlan;
 }
 
 export interface Job extends JobFields {
   readonly id: string;
+  readonly plan: JobPlan;
   readonly status: JobStatus;
   readonly revision: number;
   /** Why the present revision was opened; null for the first. */
@@ -95,6 +106,7 @@ export interface Setup {
   readonly id: string;
   readonly name: string;
   readonly position: number;
+  readonly plan: SetupPlan;
   readonly version: number;
   readonly operations: readonly JobOperation[];
 }
@@ -138,6 +150,7 @@ export const jobFieldsSchema = yup
       .matches(/^\d{4}-\d{2}-\d{2}$/, '${path} must be a date like 2026-12-01')
       .test('day', '${path} must be a day of this century, like 2026-12-01', (v) => v === null || isDay(v)),
     notes: text(4000),
+    plan: jobPlanSchema.optional() as never as yup.Schema<JobPlan | undefined>,
   })
   .noUnknown()
   .required();
@@ -147,8 +160,13 @@ export const jobFieldsOf = (job: JobFields): JobFields => fieldsOf(jobFieldsSche
 
 export const jobUpdateSchema = jobFieldsSchema.shape({ version: version() });
 
-export const setupInputSchema = yup.object({ name: label() }).noUnknown().required();
-export const setupUpdateSchema = yup.object({ name: label(), version: version() }).noUnknown().required();
+/** Absent keeps what there is. */
+const setupPlan = () => setupPlanSchema.optional() as never as yup.Schema<SetupPlan | undefined>;
+export const setupInputSchema = yup.object({ name: label(), plan: setupPlan() }).noUnknown().required();
+export const setupUpdateSchema = yup
+  .object({ name: label(), plan: setupPlan(), version: version() })
+  .noUnknown()
+  .required();
 
 export interface OperationInput {
   readonly setupId: string;

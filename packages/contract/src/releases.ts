@@ -1,4 +1,4 @@
-import type { Difference, Evaluation, Operation, OperationContext } from '@burl/core';
+import type { BatchPlan, Difference, Evaluation, Operation, OperationContext, SetupPlan } from '@burl/core';
 import * as yup from 'yup';
 import type { JobFields } from './jobs.ts';
 
@@ -31,9 +31,20 @@ export interface ReleasedOperation {
   readonly atMachine?: AtMachine;
 }
 
+/** A setup as it stood then. */
+export interface ReleasedSetup {
+  readonly name: string;
+  readonly plan: SetupPlan;
+  readonly operationIds: readonly string[];
+}
+
 export interface ReleaseSnapshot {
   readonly job: JobFields;
   readonly operations: readonly ReleasedOperation[];
+  /** Absent in what was released before setups had a plan. */
+  readonly setups?: readonly ReleasedSetup[];
+  /** The job as a batch, worked out when release was asked for. */
+  readonly batch?: BatchPlan;
 }
 
 export interface ReleaseSummary {
@@ -76,11 +87,50 @@ export const sharedCautions = ({ operations }: Pick<ReleaseSnapshot, 'operations
 /** One thing the approver ticks before the button works, beside what it speaks of. */
 export interface ReleaseCheck {
   readonly id: string;
-  readonly kind: 'limit' | 'caution' | 'assumptions';
+  readonly kind: 'limit' | 'batch' | 'caution' | 'assumptions';
   /** Of a limit: its operation and its id. */
   readonly operationId?: string;
   readonly limitId?: string;
   readonly text: string;
+}
+
+/** What of a batch somebody has to have seen: holding that is not clear, the first piece, what may bow, a shelf that runs out. */
+export function batchChecks(batch: BatchPlan | undefined): readonly ReleaseCheck[] {
+  if (!batch) return [];
+  const check = (id: string, text: string): ReleaseCheck => ({ id: `batch ${id}`, kind: 'batch', text });
+  return [
+    ...batch.holdings.flatMap((h) =>
+      h.worst && h.worst.state !== 'clear'
+        ? [
+            check(
+              `holding ${h.setupId}`,
+              `${h.setup}: ${h.worst.name} uses ${Math.round(100 * Math.min(99, h.worst.use.share))}% of the holding, by ${h.worst.use.by}, at ${Math.round(h.worst.temperatureC)} °C.`,
+            ),
+          ]
+        : [],
+    ),
+    ...(batch.first.flagged
+      ? [
+          check(
+            'first piece',
+            `${batch.first.parts} parts would go through the first setup before one has passed the last.`,
+          ),
+        ]
+      : []),
+    ...(batch.warp && batch.warp.chance !== 'unlikely'
+      ? [check('distortion', `The part may bow when it is let go: ${batch.warp.chance}, by judgement.`)]
+      : []),
+    ...batch.tools.flatMap((t) =>
+      t.shortFromPart === null
+        ? []
+        : [
+            check(
+              `shelf ${t.cutterId}`,
+              `${t.name}: ${t.edges} edges for the batch, ${t.onShelf} on the shelf; short from part ${t.shortFromPart}.`,
+            ),
+          ],
+    ),
+  ];
 }
 
 /**
@@ -89,7 +139,9 @@ export interface ReleaseCheck {
  */
 export const releaseChecks = ({
   operations,
-}: Pick<ReleaseSnapshot, 'operations'>): readonly ReleaseCheck[] => [
+  batch,
+}: Pick<ReleaseSnapshot, 'operations' | 'batch'>): readonly ReleaseCheck[] => [
+  ...batchChecks(batch),
   ...operations.flatMap(({ operationId, name, evaluation }) =>
     evaluation.limits
       .filter((l) => l.state !== 'clear')

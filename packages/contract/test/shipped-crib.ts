@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { USUAL_RATES } from '@burl/core';
 import type { Crib, CribEntry } from '../src/crib.ts';
 import type { CribKind } from '../src/crib-kinds.ts';
 
@@ -19,6 +20,7 @@ export function shippedCrib(folder: string): Crib {
     materials: { substrates: data('cutters')['substrates']!, coatings: data('cutters')['coatings']! },
     stock: [],
     learnt: [],
+    rates: { rates: USUAL_RATES, version: 0 },
     assemblies: [],
     resonance: { serial: null, tips: [], observations: [] },
   };

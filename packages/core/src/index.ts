@@ -360,7 +360,14 @@ export * from './deciding/job/job-plan.ts';
 export type { JudgedJob, JudgedOperation, JudgedSetup } from './deciding/job/judged-job.ts';
 export { type BatchPlan, batchPlan, type BatchTool } from './deciding/job/batch-plan.ts';
 export type { HeldOperation, HoldingReport } from './deciding/job/holding-report.ts';
-export type { Block, JobMinutes, SetupMinutes, Stretch as LoadStretch } from './deciding/job/job-minutes.ts';
+export {
+  type Block,
+  BLOCKS,
+  type JobMinutes,
+  jobMinutes,
+  type SetupMinutes,
+  type Stretch as LoadStretch,
+} from './deciding/job/job-minutes.ts';
 export type { JobMoney } from './deciding/job/job-money.ts';
 export type { JobRisk, OperationRisk } from './deciding/job/job-risk.ts';
 export type { NightReport, NightStretch } from './deciding/job/night.ts';

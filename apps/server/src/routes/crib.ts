@@ -27,6 +27,7 @@ import { historyOf } from '../store/crib-history.ts';
 import { importEntries, knownTo } from '../store/crib-import.ts';
 import { searchCrib } from '../store/crib-search.ts';
 import { countShelf } from '../store/crib-shelf.ts';
+import { keepRates } from '../store/shop-rates.ts';
 import { cribText } from '../store/crib-text.ts';
 import { entriesOf, stockOf, toolMaterialsOf, wholeCrib } from '../store/crib-store.ts';
 import { notFound } from '../store/refusal.ts';
@@ -76,6 +77,7 @@ function* cribJson(kind: CribKind, entries: readonly CribEntry[]): Generator<str
 /** What a shop cuts with: alloys, machines, cutters, holders, assemblies. */
 export function cribRoutes(app: FastifyInstance, db: Database, work: Work): void {
   const whole = cribText(db);
+  serve(app, CRIB.rates, ({ person, body }) => keepRates(db, person, body));
   serve(app, CRIB.whole, async ({ request, reply }) => {
     const { tag, text, packed } = await whole();
     reply.type('application/json; charset=utf-8').header('etag', tag).header('vary', 'accept-encoding');

@@ -115,6 +115,20 @@ describe('a variant', () => {
   });
 });
 
+describe('letters of variants', () => {
+  it('stay: the letter of one that is gone is not given to the next copy', async () => {
+    const job = await freshJob(engineer);
+    const op = job.setups[0]!.operations[0]!;
+    const copy = async (): Promise<Variant> =>
+      (await engineer('POST', `/api/operations/${op.id}/variants`)).json<Variant>();
+    const b = await copy();
+    expect(b.label).toBe('B');
+    await engineer('PUT', `/api/operations/${op.id}`, { name: op.name, selected: 'B', version: op.version });
+    expect((await engineer('DELETE', `/api/variants/${op.variants[0]!.id}`)).statusCode).toBe(200);
+    expect((await copy()).label).toBe('C');
+  });
+});
+
 describe('a job and its route', () => {
   it('names what is wrong in a request for a job', async () => {
     const fields = pickFields(await demoJob(engineer, 'GW-1187'));

@@ -1,4 +1,4 @@
-import type { JobDetail, JobFile, JobSummary } from '@burl/contract';
+import { JOB_FILE_VERSION, type JobDetail, type JobFile, type JobSummary } from '@burl/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { harmless } from '@burl/contract/crib-files/cell-text';
 import { type Caller, cribOf, demoJob, startTestServer, type TestServer } from '../../test/client.ts';
@@ -92,7 +92,7 @@ describe('job file', () => {
   });
 
   it.each([
-    ['a newer version', (f: JobFile) => ({ ...f, version: 5 }), /newer Burl/],
+    ['a newer version', (f: JobFile) => ({ ...f, version: JOB_FILE_VERSION + 1 }), /newer Burl/],
     ['another format', (f: JobFile) => ({ ...f, format: 'shopping-list' }), /not a job file/],
     [
       'a missing crib entry',

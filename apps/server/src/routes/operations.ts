@@ -6,7 +6,7 @@ import { addOperation, changeOperation, putBack, removeOperation } from '../stor
 import { reportPresence } from '../store/presence.ts';
 import { operationsFound } from '../store/summary-store.ts';
 import { questionOf } from './jobs.ts';
-import { addSetup, removeSetup, renameSetup } from '../store/setup-changes.ts';
+import { addSetup, removeSetup, changeSetup } from '../store/setup-changes.ts';
 import { copyVariant, removeVariant, saveVariant } from '../store/variant-changes.ts';
 
 /** Operations told to a search. */
@@ -14,8 +14,8 @@ const MOST_FOUND = 20;
 
 /** Setups of a job, the operations in them, and the variants of each. */
 export function operationRoutes(app: FastifyInstance, db: Database): void {
-  serve(app, SETUPS.add, ({ at, person, body }) => addSetup(db, person, at.id, body.name));
-  serve(app, SETUPS.change, ({ at, person, body }) => renameSetup(db, person, at.id, body));
+  serve(app, SETUPS.add, ({ at, person, body }) => addSetup(db, person, at.id, body));
+  serve(app, SETUPS.change, ({ at, person, body }) => changeSetup(db, person, at.id, body));
   serve(app, SETUPS.remove, ({ at, person }) => removeSetup(db, person, at.id));
 
   serve(app, OPERATIONS.find, async ({ request }) => {

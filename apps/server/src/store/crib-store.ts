@@ -25,6 +25,7 @@ import { eq, inArray } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
 import { acceptedConstants } from './learnt-store.ts';
 import { combinationsOf } from './combination-store.ts';
+import { ratesOf } from './shop-rates.ts';
 import { alloys, assemblies, cutters, holders, machines, stock, toolMaterials } from './schema/crib.ts';
 
 const CRIB_TABLES = { alloys, machines, cutters, holders } as const;
@@ -149,6 +150,7 @@ export async function cribNaming(
     assemblies: [],
     resonance: bookOf(await combinationsOf(db, { responses: false })),
     learnt: await acceptedConstants(db),
+    rates: await ratesOf(db),
   };
 }
 
@@ -175,6 +177,7 @@ export const besideEntries = async (db: Database | Transaction): Promise<Beside>
   assemblies: await assembliesOf(db),
   resonance: bookOf(await combinationsOf(db, { responses: false })),
   learnt: await acceptedConstants(db),
+  rates: await ratesOf(db),
 });
 
 /** The whole crib, or its entries of one origin with all that belongs to them. */

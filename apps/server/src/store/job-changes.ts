@@ -6,6 +6,7 @@ import {
   jobFieldsOf,
   type Person,
 } from '@burl/contract';
+import { EMPTY_JOB_PLAN } from '@burl/core';
 import { desc, eq } from 'drizzle-orm';
 import { changed, record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
@@ -30,7 +31,7 @@ export const createJob = (db: Database, person: Person, fields: JobFields): Prom
     await requireKnown(tx, fields);
     const [job] = await tx
       .insert(jobs)
-      .values({ ...fields, updatedBy: person.name })
+      .values({ ...fields, plan: fields.plan ?? EMPTY_JOB_PLAN, updatedBy: person.name })
       .returning();
     await tx.insert(setups).values({ jobId: job!.id, name: 'Setup 1', position: 0 });
     await record(tx, person, { action: 'made job', jobId: job!.id, subject: fields.number, detail: fields });
@@ -48,16 +49,17 @@ export const changeJob = (
     const before = await openForEditing(tx, id);
     if (before.version !== version) throw stale(jobOf(before));
     await requireKnown(tx, fields);
+    const kept = { ...fields, plan: fields.plan ?? before.plan };
     const [after] = await tx
       .update(jobs)
-      .set({ ...fields, version: version + 1, updatedAt: new Date(), updatedBy: person.name })
+      .set({ ...kept, version: version + 1, updatedAt: new Date(), updatedBy: person.name })
       .where(eq(jobs.id, id))
       .returning();
     await record(tx, person, {
       action: 'changed job',
       jobId: id,
       subject: fields.number,
-      detail: changed(jobFieldsOf(before), fields),
+      detail: changed(jobFieldsOf(before), kept),
     });
     await markStale(tx, id);
     return jobOf(after!);

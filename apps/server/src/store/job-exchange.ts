@@ -1,4 +1,4 @@
-import type { Cutter, Operation } from '@burl/core';
+import { type Cutter, EMPTY_JOB_PLAN, type Operation } from '@burl/core';
 import {
   type CribKind,
   JOB_FILE_FORMAT,
@@ -41,6 +41,7 @@ export async function exportJob(db: Database, jobId: string): Promise<JobFile> {
     holes: kinds.map(({ demand, chosen, changes }) => ({ demand, chosen, changes })),
     setups: route.map((s) => ({
       name: s.name,
+      plan: s.plan,
       operations: s.operations.map((o) => ({
         name: o.name,
         hole: o.holeId === null ? null : kinds.findIndex((k) => k.id === o.holeId),
@@ -56,6 +57,7 @@ export async function exportJob(db: Database, jobId: string): Promise<JobFile> {
       ]) as JobFile['crib']['alloys'],
       machines: used(crib.machines, [
         job.machineId,
+        ...route.flatMap((x) => x.plan.machineId ?? []),
         ...documents.map((d) => d.machineId),
       ]) as JobFile['crib']['machines'],
       cutters,
@@ -169,6 +171,7 @@ export async function importJob(db: Database, file: JobFile, person: Person): Pr
       .insert(jobs)
       .values({
         ...file.job,
+        plan: file.job.plan ?? EMPTY_JOB_PLAN,
         alloyId: at('alloys', file.job.alloyId),
         machineId: at('machines', file.job.machineId),
         updatedBy: person.name,
@@ -185,7 +188,12 @@ export async function importJob(db: Database, file: JobFile, person: Person): Pr
     for (const [i, s] of file.setups.entries()) {
       const [setup] = await tx
         .insert(setups)
-        .values({ jobId: job!.id, name: s.name, position: i })
+        .values({
+          jobId: job!.id,
+          name: s.name,
+          position: i,
+          plan: { ...s.plan, machineId: s.plan.machineId && at('machines', s.plan.machineId) },
+        })
         .returning();
       for (const [j, o] of s.operations.entries()) {
         const [op] = await tx

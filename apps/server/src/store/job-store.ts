@@ -93,6 +93,7 @@ export async function routesOf(
       id: s.id,
       name: s.name,
       position: s.position,
+      plan: s.plan,
       version: s.version,
       operations: operationsOfSetup(s.id),
     });

@@ -1,17 +1,23 @@
 import {
+  batchPlan,
   differencesOf,
   type Evaluation,
   InputError,
   type Operation,
   type OperationContext,
 } from '@burl/core';
-import type {
-  AtMachine,
-  OperationDifference,
-  Release,
-  ReleaseSnapshot,
-  ReleaseSummary,
-  ReleasedOperation,
+import {
+  type AtMachine,
+  type Crib,
+  type Job,
+  jobFieldsOf,
+  judgedJobOf,
+  type OperationDifference,
+  type Release,
+  type ReleaseSnapshot,
+  type ReleaseSummary,
+  type ReleasedOperation,
+  type Setup,
 } from '@burl/contract';
 import { and, desc, eq, inArray, lt } from 'drizzle-orm';
 import { alias } from 'drizzle-orm/pg-core';
@@ -25,7 +31,9 @@ import { jobDetail } from './job-store.ts';
 
 /** What a release is of: the job and the chosen variant of every operation, each in its context, not yet judged. */
 export interface ReleaseCase {
-  readonly job: ReleaseSnapshot['job'];
+  readonly job: Job;
+  readonly route: readonly Setup[];
+  readonly crib: Crib;
   readonly operations: readonly (Omit<ReleasedOperation, 'evaluation'> & {
     readonly context: OperationContext;
   })[];
@@ -34,7 +42,8 @@ export interface ReleaseCase {
 /** The job as it stands now. Refuses an empty route, and one that names what the crib lacks. */
 export async function releaseCase(db: Database | Transaction, jobId: string): Promise<ReleaseCase> {
   const { job, setups } = await jobDetail(db, jobId);
-  const operations = judgedOperations(job, setups, await cribNaming(db, documentsOf(setups))).map(
+  const crib = await cribNaming(db, documentsOf(setups));
+  const operations = judgedOperations(job, setups, crib).map(
     ({ id, setup, name, variant, document, context, missing }) => {
       if (!context)
         throw new InputError([
@@ -45,9 +54,11 @@ export async function releaseCase(db: Database | Transaction, jobId: string): Pr
   );
   if (operations.length === 0)
     throw new InputError([{ field: 'operations', value: 0, allowed: 'one operation or more to release' }]);
-  const { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes } = job;
-  return { job: { number, part, customer, alloyId, machineId, quantity, heatLot, due, notes }, operations };
+  return { job, route: setups, crib, operations };
 }
+
+/** How sure one is of a stretch with nobody there. */
+const NIGHT_CONFIDENCE = 0.9;
 
 /** Judges an operation as what is approved is judged; elsewhere than where requests are answered. */
 export type JudgeForRelease = (
@@ -67,7 +78,22 @@ export async function snapshotOf(
       return { ...o, ...(await judge(o.document, o.context)), ...(there && { atMachine: there }) };
     }),
   );
-  return { job: of.job, operations };
+  const judged = new Map(operations.map((o) => [o.document, o]));
+  const whole = judgedJobOf(
+    { job: of.job, setups: of.route },
+    of.crib,
+    (document) => judged.get(document) ?? null,
+  );
+  return {
+    job: jobFieldsOf(of.job),
+    operations,
+    setups: of.route.map((s) => ({
+      name: s.name,
+      plan: s.plan,
+      operationIds: s.operations.map((o) => o.id),
+    })),
+    ...(whole && { batch: batchPlan(whole, NIGHT_CONFIDENCE) }),
+  };
 }
 
 const requester = alias(people, 'requester');

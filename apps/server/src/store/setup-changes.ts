@@ -1,14 +1,25 @@
 import { type JobDetail, MOST_SETUPS, type Person, type RouteOrder, type Setup } from '@burl/contract';
-import { InputError } from '@burl/core';
+import { InputError, type SetupPlan } from '@burl/core';
 import { and, eq, sql } from 'drizzle-orm';
 import { changed, record } from './audit.ts';
-import type { Database } from './client.ts';
+import type { Database, Transaction } from './client.ts';
+import { requireEntry } from './crib-store.ts';
 import { jobDetail, jobOfSetup, openForEditing, touch } from './job-store.ts';
 import { inUse, stale } from './refusal.ts';
 import { operations, setups } from './schema/jobs.ts';
 
+async function requireMachine(tx: Transaction, plan: SetupPlan | undefined): Promise<void> {
+  if (plan?.machineId)
+    await requireEntry(tx, 'machines', 'plan.machineId', plan.machineId, 'a machine of the crib');
+}
+
 /** Adds a setup at the end of a job's route. */
-export const addSetup = (db: Database, person: Person, jobId: string, name: string): Promise<JobDetail> =>
+export const addSetup = (
+  db: Database,
+  person: Person,
+  jobId: string,
+  { name, plan }: { readonly name: string; readonly plan?: SetupPlan | undefined },
+): Promise<JobDetail> =>
   db.transaction(async (tx) => {
     await openForEditing(tx, jobId);
     const [last] = await tx
@@ -19,25 +30,35 @@ export const addSetup = (db: Database, person: Person, jobId: string, name: stri
       throw new InputError([
         { field: 'setups', value: MOST_SETUPS, allowed: `up to ${MOST_SETUPS} in a job` },
       ]);
-    await tx.insert(setups).values({ jobId, name, position: (last?.n ?? -1) + 1 });
+    await requireMachine(tx, plan);
+    await tx.insert(setups).values({ jobId, name, position: (last?.n ?? -1) + 1, ...(plan && { plan }) });
     await record(tx, person, { action: 'added setup', jobId, subject: name });
     await touch(tx, jobId, person);
     return jobDetail(tx, jobId);
   });
 
-export const renameSetup = (
+/** Name and plan of a setup; a plan that is not told stays. */
+export const changeSetup = (
   db: Database,
   person: Person,
   id: string,
-  { name, version }: { readonly name: string; readonly version: number },
+  {
+    name,
+    plan,
+    version,
+  }: { readonly name: string; readonly plan?: SetupPlan | undefined; readonly version: number },
 ): Promise<Omit<Setup, 'operations'>> =>
   db.transaction(async (tx) => {
     const jobId = await jobOfSetup(tx, id);
     await openForEditing(tx, jobId);
-    const [before] = await tx.select({ name: setups.name }).from(setups).where(eq(setups.id, id));
+    await requireMachine(tx, plan);
+    const [before] = await tx
+      .select({ name: setups.name, plan: setups.plan })
+      .from(setups)
+      .where(eq(setups.id, id));
     const [after] = await tx
       .update(setups)
-      .set({ name, version: version + 1 })
+      .set({ name, ...(plan && { plan }), version: version + 1 })
       .where(and(eq(setups.id, id), eq(setups.version, version)))
       .returning();
     if (!after) {
@@ -45,10 +66,10 @@ export const renameSetup = (
       throw stale(current);
     }
     await record(tx, person, {
-      action: 'renamed setup',
+      action: plan ? 'changed setup' : 'renamed setup',
       jobId,
       subject: name,
-      detail: changed({ name: before?.name }, { name }),
+      detail: changed({ name: before?.name, ...before?.plan }, { name, ...(plan ?? before?.plan) }),
     });
     await touch(tx, jobId, person);
     return after;

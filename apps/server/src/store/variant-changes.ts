@@ -15,7 +15,10 @@ export const copyVariant = (db: Database, person: Person, operationId: string): 
     await openForEditing(tx, jobId);
     const [op] = await tx.select().from(operations).where(eq(operations.id, operationId));
     const existing = await tx.select().from(variants).where(eq(variants.operationId, operationId));
-    const label = VARIANT_LABELS.find((l) => !existing.some((v) => v.label === l));
+    // A letter somebody may have written down is not given to another one while there are fresh ones.
+    const last = Math.max(-1, ...existing.map((v) => VARIANT_LABELS.indexOf(v.label)));
+    const label =
+      VARIANT_LABELS[last + 1] ?? VARIANT_LABELS.find((l) => !existing.some((v) => v.label === l));
     if (!label)
       throw new InputError([{ field: 'variants', value: existing.length, allowed: 'up to 4: A to D' }]);
     const from = existing.find((v) => v.label === op!.selected) ?? existing[0]!;

@@ -34,9 +34,16 @@ export function summaries(db: Database, work: Work, physics: string): Summaries 
     await Promise.all(
       stale.map(async ({ row, since }) => {
         const job = jobOf(row);
-        const operations = judgedOperations(job, routes.get(row.id) ?? [], crib);
+        const setups = routes.get(row.id) ?? [];
+        const operations = judgedOperations(job, setups, crib);
+        const route = setups.map(({ id, name, plan, operations: of }) => ({
+          id,
+          name,
+          plan,
+          operations: of.map((o) => o.id),
+        }));
         // One job that cannot be judged, or takes too long, is one marked row.
-        const found = await work.run('summary', [job, operations]).catch(() => ({
+        const found = await work.run('summary', [job, operations, route]).catch(() => ({
           operations: operations.length,
           minutes: 0,
           governing: {

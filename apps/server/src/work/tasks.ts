@@ -27,7 +27,7 @@ import {
 } from '@burl/contract';
 import { sheetPdf } from '../sheet/sheet-pdf.ts';
 import type { Judged } from '../store/judged-operations.ts';
-import { summaryOf } from './job-summary.ts';
+import { type RouteSetup, summaryOf } from './job-summary.ts';
 import { csvOf } from './operations-csv.ts';
 import { diagnoseTrial } from './diagnose-trial.ts';
 import { propose } from './propose.ts';
@@ -61,8 +61,11 @@ function judgeForRelease(
   return { context, evaluation: evaluate(document, context) };
 }
 
-const summary = (job: Job, operations: readonly Judged[]): ReturnType<typeof summaryOf> =>
-  summaryOf(job, operations);
+const summary = (
+  job: Job,
+  operations: readonly Judged[],
+  route: readonly RouteSetup[],
+): ReturnType<typeof summaryOf> => summaryOf(job, operations, route);
 
 const sheet = (
   release: Release,

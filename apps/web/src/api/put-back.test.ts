@@ -1,3 +1,4 @@
+import { EMPTY_SETUP_PLAN } from '@burl/core';
 import { operationBackSchema, type JobOperation, type Setup } from '@burl/contract';
 import { describe, expect, it } from 'vitest';
 import { example } from '../../test/crib.ts';
@@ -26,11 +27,19 @@ const operation = (n: number, more: Partial<JobOperation> = {}): JobOperation =>
   ...more,
 });
 const setups: Setup[] = [
-  { id: id(8), name: 'Setup 1', position: 0, version: 1, operations: [operation(4, { setupId: id(8) })] },
+  {
+    id: id(8),
+    name: 'Setup 1',
+    position: 0,
+    plan: EMPTY_SETUP_PLAN,
+    version: 1,
+    operations: [operation(4, { setupId: id(8) })],
+  },
   {
     id: id(9),
     name: 'Setup 2',
     position: 1,
+    plan: EMPTY_SETUP_PLAN,
     version: 1,
     operations: [operation(1), operation(2), operation(3)],
   },

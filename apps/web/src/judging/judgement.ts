@@ -27,6 +27,7 @@ const sameContext = (a: OperationContext, b: OperationContext): boolean =>
   a.coating === b.coating &&
   a.resonance === b.resonance &&
   a.learnt === b.learnt &&
+  a.rates === b.rates &&
   a.shelf?.edges === b.shelf?.edges &&
   a.shelf?.edgePrice === b.shelf?.edgePrice &&
   a.periodic?.key === b.periodic?.key &&

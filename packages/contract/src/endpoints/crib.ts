@@ -14,6 +14,7 @@ import {
   type Stock,
   stockSchema,
 } from '../crib.ts';
+import { type KeptRates, keptRatesSchema } from '../shop-rates-schema.ts';
 import { type ImportReport, importSchema, MOST_IMPORT_BYTES } from '../crib-files/import-report.ts';
 import { endpoint } from '../endpoint.ts';
 import type { Removed } from './answers.ts';
@@ -45,6 +46,15 @@ export const CRIB = {
     access: 'person',
     tag: 'crib',
     summary: 'The whole crib',
+  }),
+  rates: endpoint<KeptRates>()({
+    method: 'PUT',
+    path: '/api/shop-rates',
+    access: 'editor',
+    tag: 'crib',
+    summary: 'Rates of the shop: currency, hours, minutes',
+    body: keptRatesSchema,
+    success: 200,
   }),
   entries: endpoint<CribEntry[]>()({
     method: 'GET',

@@ -8,6 +8,12 @@ export function withStartingCut(op: Operation, context: OperationContext): Opera
   return { ...kindOf(op).start(op, context), workedOutFor };
 }
 
+/** The same operation with speed and feed worked out anew for its alloy, cutter and hardness; its engagement stays. */
+export function withSpeedAndFeed(op: Operation, context: OperationContext): Operation {
+  const workedOutFor = { alloyId: op.alloyId, cutterId: op.tooling.cutterId, hardness: op.measured.hardness };
+  return { ...kindOf(op).renew(op, context), workedOutFor };
+}
+
 /** Stick-out to begin with, mm: the shortest the cutter's record recommends that still reaches the floor. */
 export function startingStickOut({ cutter }: Pick<OperationContext, 'cutter'>, depthMm: number): number {
   const p = cutter.properties;

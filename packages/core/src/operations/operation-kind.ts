@@ -79,6 +79,8 @@ export interface OperationKind<O extends Operation = Operation> {
   set(op: Operation, context: OperationContext, key: Parameter, value: number): Operation;
   /** One with first numbers for its alloy, tool and machine. */
   start(op: Operation, context: OperationContext): Operation;
+  /** One with speed and feed worked out anew, its engagement as it is. */
+  renew(op: Operation, context: OperationContext): Operation;
   /** Works one out. Input must have been checked; throws on another kind. */
   workOut(op: Operation, context: OperationContext): WorkedOut;
 }
@@ -98,6 +100,8 @@ export interface KindParts<O extends Operation, S extends CutState> {
   readonly speedDiameter: (op: O, context: Pick<OperationContext, 'cutter'>) => number;
   readonly set: (op: O, context: OperationContext, key: Parameter, value: number, diameterMm: number) => O;
   readonly start: (op: O, context: OperationContext, diameterMm: number) => O['cut'];
+  /** Absent where a first cut sets nothing but speed and feed. */
+  readonly renew?: (op: O, context: OperationContext, diameterMm: number) => O['cut'];
   readonly state: (op: O, context: OperationContext) => S;
   readonly ladder: readonly Limit<S>[];
   readonly numbers: (state: S) => Quantity[];
@@ -149,6 +153,10 @@ export function operationKind<O extends Operation, S extends CutState>(
     start: (op, context) => ({
       ...own(op),
       cut: parts.start(own(op), context, parts.speedDiameter(own(op), context)),
+    }),
+    renew: (op, context) => ({
+      ...own(op),
+      cut: (parts.renew ?? parts.start)(own(op), context, parts.speedDiameter(own(op), context)),
     }),
     workOut(op, context) {
       const state = parts.state(own(op), context);

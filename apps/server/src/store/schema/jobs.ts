@@ -1,5 +1,13 @@
 import { sql } from 'drizzle-orm';
-import type { HoleDemand, Operation, StepKey } from '@burl/core';
+import {
+  EMPTY_JOB_PLAN,
+  EMPTY_SETUP_PLAN,
+  type HoleDemand,
+  type JobPlan,
+  type Operation,
+  type SetupPlan,
+  type StepKey,
+} from '@burl/core';
 import type { HoleKindRecord, JobStatus, JobSummary, VariantLabel } from '@burl/contract';
 import {
   date,
@@ -35,6 +43,7 @@ export const jobs = pgTable(
     heatLot: text('heat_lot').notNull(),
     due: date({ mode: 'string' }),
     notes: text().notNull(),
+    plan: jsonb().$type<JobPlan>().notNull().default(EMPTY_JOB_PLAN),
     status: text().$type<JobStatus>().notNull().default('draft'),
     revision: integer().notNull().default(1),
     revisionReason: text('revision_reason'),
@@ -62,6 +71,7 @@ export const setups = pgTable(
       .references(() => jobs.id, { onDelete: 'cascade' }),
     name: text().notNull(),
     position: integer().notNull(),
+    plan: jsonb().$type<SetupPlan>().notNull().default(EMPTY_SETUP_PLAN),
     version: integer().notNull().default(1),
   },
   (t) => [index('setups_job').on(t.jobId)],

@@ -1,3 +1,4 @@
+import { EMPTY_JOB_PLAN } from '@burl/core';
 import { type Desk as DeskAnswer, JOB_STATUSES, type JobSummary } from '@burl/contract';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -18,6 +19,7 @@ const job = (change: Partial<JobSummary>): JobSummary => ({
   alloyId: '718-aged',
   machineId: 'vmc40-15kw-belt',
   quantity: 12,
+  plan: EMPTY_JOB_PLAN,
   heatLot: 'G-17',
   due: null,
   notes: '',

@@ -1,6 +1,6 @@
 import type { HoldingReport } from './holding-report.ts';
 import { HOLDINGS } from '../../physics/holding/holdings.ts';
-import { formatMeasure, type System } from '../../units/unit.ts';
+import { measure, say, type Sentence } from '../../units/sentence.ts';
 import type { JobMoney } from './job-money.ts';
 import type { JobRisk } from './job-risk.ts';
 import type { JudgedJob } from './judged-job.ts';
@@ -14,7 +14,7 @@ export interface FirstPiece {
   readonly stake: number;
   readonly parts: number;
   /** In the order they are done; the floor signs each. */
-  readonly steps: (system: System) => readonly string[];
+  readonly steps: readonly Sentence[];
 }
 
 /** The first piece: whether it goes through all setups first, what is at stake, and what is checked on its way. */
@@ -31,34 +31,43 @@ export function firstPiece(
   // Half-made parts hold their blank and all that was done before the last setup.
   const before = used.slice(0, -1).flatMap((s) => s.operations.map((o) => o.id));
   const spent = money.operations.filter((o) => before.includes(o.id)).reduce((sum, o) => sum + o.total, 0);
+  const steps: Sentence[] = [];
+  for (const s of used) {
+    const held = holdings.find((h) => h.setupId === s.id);
+    const { datum, workOffset, holding, locatesOn } = s.plan;
+    if (s !== used[0] && locatesOn)
+      steps.push(say(`${s.name}: check that ${locatesOn} is finished and clean before it locates.`));
+    steps.push(
+      say(
+        `${s.name}: zero at ${datum || 'the stated datum'}${workOffset ? `, ${workOffset}` : ''}; ${
+          holding ? HOLDINGS[holding.kind].name : 'holding'
+        } checked; one piece only.`,
+      ),
+    );
+    if (held?.worst) steps.push(say(`${s.name}: after ${held.worst.name} look whether the part has moved.`));
+    if (s !== last && warp && warp.chance !== 'unlikely')
+      steps.push(
+        say(
+          `${s.name}: let the part go, measure how it bows over its length ({0} to {1} expected), write it down.`,
+          measure(warp.bow.low, 'mm-fine'),
+          measure(warp.bow.high, 'mm-fine'),
+        ),
+      );
+    if (s === last)
+      steps.push(
+        job.plan.toleranceMm === null
+          ? say(`${s.name}: let the part go and measure all that governs, free, at room temperature.`)
+          : say(
+              `${s.name}: let the part go and measure all that governs ({0}), free, at room temperature.`,
+              measure(job.plan.toleranceMm, 'mm-fine'),
+            ),
+      );
+  }
+  if (used.length > 0 && parts > 1) steps.push(say('Only now the batch goes through the first setup.'));
   return {
     flagged: used.length > 1 && !job.plan.firstThroughAll && parts > 1,
     stake: used.length > 1 ? parts * (risk.blankValue + spent) : 0,
     parts,
-    steps(system) {
-      const mm = (v: number): string => formatMeasure(v, 'mm-fine', system);
-      const steps: string[] = [];
-      for (const s of used) {
-        const held = holdings.find((h) => h.setupId === s.id);
-        if (s !== used[0] && s.plan.locatesOn)
-          steps.push(`${s.name}: check that ${s.plan.locatesOn} is finished and clean before it locates.`);
-        steps.push(
-          `${s.name}: zero at ${s.plan.datum || 'the stated datum'}${s.plan.workOffset ? `, ${s.plan.workOffset}` : ''}; ${
-            s.plan.holding ? HOLDINGS[s.plan.holding.kind].name : 'holding'
-          } checked; one piece only.`,
-        );
-        if (held?.worst) steps.push(`${s.name}: after ${held.worst.name} look whether the part has moved.`);
-        if (s !== last && warp && warp.chance !== 'unlikely')
-          steps.push(
-            `${s.name}: let the part go, measure how it bows over its length (${mm(warp.bow.low)} to ${mm(warp.bow.high)} expected), write it down.`,
-          );
-        if (s === last)
-          steps.push(
-            `${s.name}: let the part go and measure all that governs${job.plan.toleranceMm === null ? '' : ` (${mm(job.plan.toleranceMm)})`}, free, at room temperature.`,
-          );
-      }
-      if (parts > 1) steps.push('Only now the batch goes through the first setup.');
-      return steps;
-    },
+    steps,
   };
 }

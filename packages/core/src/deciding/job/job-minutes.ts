@@ -52,7 +52,7 @@ export interface SetupMinutes {
 }
 
 export interface JobMinutes {
-  readonly operations: ReadonlyMap<string, OperationMinutes>;
+  readonly operations: Readonly<Record<string, OperationMinutes>>;
   readonly setups: readonly SetupMinutes[];
   /** Of one part in all its setups, with its share of loads, without what happens once a batch. */
   readonly perPart: number;
@@ -159,7 +159,7 @@ export function jobMinutes(job: JudgedJob): JobMinutes {
   const batch = setups.reduce((sum, s) => sum + s.batch, 0);
   const running: readonly Block[] = ['cutting', 'linking', 'tool changes'];
   return {
-    operations: new Map(
+    operations: Object.fromEntries(
       job.setups.flatMap((s) => s.operations.map((o) => [o.id, operationMinutes(o, rates)] as const)),
     ),
     setups,

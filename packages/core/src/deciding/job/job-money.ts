@@ -37,7 +37,7 @@ export function jobMoney(job: JudgedJob, minutes: JobMinutes, risk: JobRisk): Jo
   const { rates, plan } = job;
   const assumed = new Set<string>();
   const operations = operationsOfJob(job).map((o): OperationMoney => {
-    const m = minutes.operations.get(o.id)!;
+    const m = minutes.operations[o.id]!;
     const basis = costBasis(o.document, o.context);
     for (const a of basis.assumed.filter((x) => x === 'price per edge'))
       assumed.add(`${a} of ${o.context.cutter.name}`);

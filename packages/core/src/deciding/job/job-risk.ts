@@ -121,7 +121,7 @@ export function jobRisk(job: JudgedJob, minutes: JobMinutes, holdings: readonly 
   const lastOf = new Map<string, string>();
   const stations = job.setups.flatMap((s) =>
     s.operations.map((o) => {
-      const m = minutes.operations.get(o.id)!;
+      const m = minutes.operations[o.id]!;
       const after = o.holeId === null ? null : (lastOf.get(o.holeId) ?? null);
       if (o.holeId !== null) lastOf.set(o.holeId, o.id);
       // Minutes at the rate of the machine they are spent on.

@@ -5,6 +5,7 @@ import { requireRates, USUAL_RATES } from '../../crib/shop-rates.ts';
 import { evaluate } from '../../evaluation/evaluate.ts';
 import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import { InputError } from '../../units/input-error.ts';
+import { speak } from '../../units/sentence.ts';
 import { batchPlan, batchTools } from './batch-plan.ts';
 import { operationsFor } from './feature-operations.ts';
 import { EMPTY_JOB_PLAN, EMPTY_SETUP_PLAN, PLAIN_PART_FEATURE } from './job-plan.ts';
@@ -111,7 +112,7 @@ describe('minutes', () => {
 
   it('hold changes, edges, loading, probing and the first piece: more than what the cut takes', () => {
     const m = jobMinutes(ordinary());
-    const cuts = [...m.operations.values()].reduce((sum, o) => sum + o.cutting + o.linking, 0);
+    const cuts = Object.values(m.operations).reduce((sum, o) => sum + o.cutting + o.linking, 0);
     const [setup] = m.setups;
     expect(setup!.changes).toBe(2);
     expect(m.perPart).toBeGreaterThan(cuts + 2 * setup!.oneChangeMin + USUAL_RATES.loadMin);
@@ -128,11 +129,12 @@ describe('minutes', () => {
     });
     expect(jobMinutes(four).perPart).toBeLessThan(jobMinutes(one).perPart - 0.1);
     expect(
-      batchPlan(one, 0.9)
+      batchPlan({ ...one, rates: { ...USUAL_RATES, chipToChipS: 60 } }, 0.9)
         .shorten.map((s) => s.what)
         .join(),
     ).toMatch(/4 parts a load share/);
     const byPart = ordinary({
+      rates: { ...USUAL_RATES, chipToChipS: 60 },
       setups: four.setups.map((s) => ({ ...s, plan: { ...s.plan, order: 'by-part' } })),
     });
     expect(jobMinutes(byPart).setups[0]!.changes).toBe(8);
@@ -291,7 +293,7 @@ describe('first piece and distortion', () => {
   it('a batch through setup one is flagged with what lies in half-made parts', () => {
     expect(plan.first.flagged).toBe(true);
     expect(plan.first.stake).toBeGreaterThan(33 * 38);
-    const steps = plan.first.steps('metric');
+    const steps = plan.first.steps.map((x) => speak(x, 'metric'));
     expect(steps.join(' ')).toMatch(/the slotted face is finished and clean/);
     expect(steps.at(-1)).toMatch(/Only now the batch/);
     expect(batchPlan({ ...plates, plan: { ...plates.plan, firstThroughAll: true } }, 0.9).first.flagged).toBe(

@@ -36,7 +36,7 @@ export function shortenings(job: JudgedJob, minutes: JobMinutes): Shortening[] {
   }
   const operations = operationsOfJob(job);
   for (const o of operations) {
-    const m = minutes.operations.get(o.id)!;
+    const m = minutes.operations[o.id]!;
     if (o.document.kind !== 'milling') continue;
     const { feature, cut } = o.document;
     const levels = Math.ceil(feature.depthMm / cut.axialDepthMm - 1e-6);

@@ -1,5 +1,5 @@
 import { kindOf } from '../../evaluation/registry.ts';
-import { withStartingCut } from '../../evaluation/starting-cut.ts';
+import { withSpeedAndFeed } from '../../evaluation/starting-cut.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import type { Operation } from '../../operations/operation.ts';
 import type { Switch } from '../../operations/switch.ts';
@@ -11,8 +11,12 @@ export function switches(op: Operation, context: OperationContext): Switch[] {
   const workedOutFor = { alloyId: op.alloyId, cutterId: op.tooling.cutterId, hardness: op.measured.hardness };
   list.push({
     id: 'rework',
-    title: say('Recalculate speeds and feeds for this alloy and cutter'),
-    after: withStartingCut(op, context),
+    title: say(
+      op.kind === 'milling'
+        ? 'Recalculate speed and feed for this alloy and cutter; depth and stepover stay'
+        : 'Recalculate speed and feed for this alloy and cutter',
+    ),
+    after: withSpeedAndFeed(op, context),
   });
   list.push({
     id: 'confirm',

@@ -15,13 +15,17 @@ export interface Verdict {
 /** Rows that break a limit do not win. */
 const sound = (row: StrategyLayout): boolean => row.state !== 'over';
 
+/** Within a hundredth two rows are alike, and neither is the best. */
+const ALIKE = 0.01;
+
 function least(rows: readonly StrategyLayout[], of: (r: StrategyLayout) => number): number | null {
-  let best: number | null = null;
-  rows.forEach((r, i) => {
-    if (!sound(r) || !Number.isFinite(of(r))) return;
-    if (best === null || of(r) < of(rows[best]!) - 1e-9) best = i;
-  });
-  return best;
+  const places = rows
+    .map((r, i) => ({ i, value: sound(r) ? of(r) : Infinity }))
+    .filter(({ value }) => Number.isFinite(value))
+    .sort((a, b) => a.value - b.value);
+  const [first, second] = places;
+  if (!first || (second && second.value - first.value <= ALIKE * Math.abs(first.value) + 1e-9)) return null;
+  return first.i;
 }
 
 export const strategyName: Readonly<Record<StrategyLayout['strategy'], string>> = {

@@ -1,7 +1,7 @@
 import { millingMovables } from './milling-movables.ts';
 import { millingSwitches } from './milling-switches.ts';
 import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
-import { startingMilling } from './starting-milling.ts';
+import { renewedMilling, startingMilling } from './starting-milling.ts';
 import { setMilling } from './set-milling.ts';
 import { checkMilling } from './check-milling.ts';
 import { type Cutter, isMillingCutter } from '../../crib/cutter.ts';
@@ -105,6 +105,7 @@ export const millingKind = operationKind<MillingOperation, MillingState>({
   speedDiameter: (op, { cutter }) => diameterInCut(cutter, op.cut.axialDepthMm),
   set: setMilling,
   start: startingMilling,
+  renew: renewedMilling,
   state: millingState,
   numbers: millingNumbers,
   rests: (s) => [s.deflectionMm, s.stressMPa, s.runoutStep],

@@ -86,23 +86,36 @@ function startingSpeed(
   return speedForLife(model, vc30, held, STARTING_LIFE);
 }
 
-/** The cut's first numbers for its alloy, cutter and machine. */
-export function startingMilling(op: MillingOperation, context: OperationContext): MillingCut {
-  const { cutter } = context;
-  const { ap, ae } = startingEngagement(op, context);
-  const widest = diameterInCut(cutter, ap);
-  const bands = edgeProfile(cutter, ap, Math.min(ae, widest), op.cut.direction);
+/** Speed and feed for an engagement that stands. */
+function speedAndFeed(
+  op: MillingOperation,
+  context: OperationContext,
+  { ap, ae }: { readonly ap: number; readonly ae: number },
+): Pick<MillingCut, 'speedRpm' | 'feedPerToothMm'> {
+  const widest = diameterInCut(context.cutter, ap);
+  const bands = edgeProfile(context.cutter, ap, Math.min(ae, widest), op.cut.direction);
   // A plunge takes its chip along the axis, as thick as the feed.
   const factor = op.path.strategy === 'plunge' ? 1 : Math.max(0.1, chipFactor(bands));
   const { target } = chipWindow(context);
   // Below a thirtieth of the diameter the formula's multiplier is no longer believed (rule G-01).
   const feed = tidy(target / Math.max(factor, 1 / 3));
   const vc = startingSpeed(op, context, { chip: feed * factor, ap, ae });
+  return { feedPerToothMm: feed, speedRpm: startingRpm(context, vc, widest) };
+}
+
+/** The cut's first numbers for its alloy, cutter and machine. */
+export function startingMilling(op: MillingOperation, context: OperationContext): MillingCut {
+  const { ap, ae } = startingEngagement(op, context);
   return {
     ...op.cut,
     axialDepthMm: Number(ap.toFixed(2)),
     radialEngagementMm: Number(ae.toFixed(2)),
-    feedPerToothMm: feed,
-    speedRpm: startingRpm(context, vc, widest),
+    ...speedAndFeed(op, context, { ap, ae }),
   };
 }
+
+/** Speed and feed worked out anew; depth and stepover stay as they are. */
+export const renewedMilling = (op: MillingOperation, context: OperationContext): MillingCut => ({
+  ...op.cut,
+  ...speedAndFeed(op, context, { ap: op.cut.axialDepthMm, ae: op.cut.radialEngagementMm }),
+});

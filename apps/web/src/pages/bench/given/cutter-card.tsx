@@ -1,4 +1,5 @@
 import {
+  type Cutter,
   type FirstCut,
   formatMeasure,
   type MillingOperation,
@@ -26,6 +27,13 @@ import { useMemo } from 'react';
 /** A material by its first words: the record's name goes on to grain and content. */
 const short = (name: string): string => name.split(/[(,]/)[0]!.trim();
 
+/** Stepover of another cutter: the same share of its diameter where it is smaller, in a slot what fits between the walls. */
+function fitted({ feature, cut }: MillingOperation, context: OperationContext, cutter: Cutter): number {
+  const [now, next] = [outerDiameter(context.cutter), outerDiameter(cutter)];
+  if (feature.kind === 'slot') return Math.min(next, feature.widthMm, Math.max(cut.radialEngagementMm, next));
+  return Number((cut.radialEngagementMm * Math.min(1, next / now)).toFixed(3));
+}
+
 /** The operation with another cutter, in a holder that takes it; numbers it cannot do come down to what it can. */
 function withCutter(
   op: Operation,
@@ -45,9 +53,13 @@ function withCutter(
       stickOutMm: Math.max(shortest, Math.min(stickOutMm, (p.OAL ?? 999) - 10)),
     },
   };
-  return movablesOf(moved, { ...context, cutter }).reduce<Operation>(
+  const at =
+    moved.kind === 'milling'
+      ? { ...moved, cut: { ...moved.cut, radialEngagementMm: fitted(moved, context, cutter) } }
+      : moved;
+  return movablesOf(at, { ...context, cutter }).reduce<Operation>(
     (next, m) => (m.read(next) > m.most ? m.write(next, m.most) : next),
-    moved,
+    at,
   );
 }
 
