@@ -42,7 +42,7 @@ const apart = KINDS.map((kind) => ({
 
 const WEB = '^apps/web/src';
 /** Rooms of the pages from the ground up: the kit, what is drawn with it, what is asked and worked out, the pages. */
-const ROOMS = ['ui', 'charts', 'drawing', 'judging', 'workers', 'pages'];
+const ROOMS = ['ui', 'charts', 'drawing', 'judging', 'workers', 'planning', 'pages'];
 
 /** Arrows go one way: web → contract → core ← server; nothing imports an app. */
 export default {

@@ -43,6 +43,7 @@ const router = createBrowserRouter([
     errorElement: <NotHere broken />,
     children: [
       { path: '/', element: <Desk /> },
+      { path: '/jobs/new', element: page(() => import('./pages/intake/intake-page.tsx'), 'the form') },
       { path: '/jobs/:job', element: page(() => import('./pages/route/route-page.tsx'), 'the route') },
       { path: '/jobs/:job/ops/:op', element: page(() => import('./pages/bench/bench.tsx'), 'the bench') },
       { path: '/jobs/:job/holes', element: page(() => import('./pages/holes/holes-page.tsx'), 'the holes') },
@@ -50,6 +51,7 @@ const router = createBrowserRouter([
         path: '/jobs/:job/release',
         element: page(() => import('./pages/release/release-page.tsx'), 'the release'),
       },
+      { path: '/jobs/:job/batch', element: page(() => import('./pages/batch/batch-page.tsx'), 'the batch') },
       { path: '/jobs/:job/floor', element: page(() => import('./pages/floor/floor-page.tsx'), 'the sheet') },
       {
         path: '/resonance/:combination?',

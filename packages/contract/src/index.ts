@@ -39,3 +39,4 @@ export { ownId } from './crib-files/slug.ts';
 export { jobPlanSchema, setupPlanSchema } from './job-plan-schema.ts';
 export { type KeptRates, keptRatesSchema } from './shop-rates-schema.ts';
 export { alloyIdsOf, judgedJobOf, type JudgeOne } from './judged-job.ts';
+export { jobFromFeatures, type MadeFeature } from './job-from-features.ts';

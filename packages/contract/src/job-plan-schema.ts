@@ -65,6 +65,8 @@ export const jobPlanSchema: yup.Schema<JobPlan> = yup
     features: yup.array().of(featureSchema).max(MOST_FEATURES).required(),
   })
   .noUnknown()
+  // Absent stays absent: an object of nothing is no plan.
+  .default(undefined)
   .required() as never;
 
 const holdingSchema = yup
@@ -105,4 +107,5 @@ export const setupPlanSchema: yup.Schema<SetupPlan> = yup
     locatesOn: words(200),
   })
   .noUnknown()
+  .default(undefined)
   .required() as never;

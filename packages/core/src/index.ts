@@ -229,7 +229,7 @@ export {
 } from './physics/threads/thread-geometry.ts';
 export { THREAD_SERIES, threadOf } from './physics/threads/thread-table.ts';
 export { gradeWidth } from './physics/holes/hole-accuracy.ts';
-export { broughtEarly, type RouteEntry, routeRisk, type RouteRisk } from './deciding/hole-plan/route-risk.ts';
+export { broughtEarly } from './deciding/hole-plan/brought-early.ts';
 export { groupByTool, toolLoads, type ToolUse } from './deciding/hole-plan/group-by-tool.ts';
 export { tappingState } from './operations/tapping/tapping-state.ts';
 export { holeMillingState } from './operations/hole-milling/hole-milling-state.ts';
@@ -369,7 +369,7 @@ export {
   type Stretch as LoadStretch,
 } from './deciding/job/job-minutes.ts';
 export type { JobMoney } from './deciding/job/job-money.ts';
-export type { JobRisk, OperationRisk } from './deciding/job/job-risk.ts';
+export { type JobRisk, jobRisk, type OperationRisk } from './deciding/job/job-risk.ts';
 export type { NightReport, NightStretch } from './deciding/job/night.ts';
 export type { WarpReport } from './deciding/job/warp-report.ts';
 export type { FirstPiece } from './deciding/job/first-piece.ts';

@@ -2,6 +2,13 @@ import {
   finishPlan,
   type FirstCut,
   firstCuts,
+  type JudgedJob,
+  type OfferedFeature,
+  operationsFor,
+  type PartFeature,
+  type PartShop,
+  type RouteChoice,
+  routesOf,
   heatCurve,
   layOut,
   type LayOutWish,
@@ -113,6 +120,15 @@ export const heavyApi = {
       if (done < of) onRows(best);
       return true;
     })!,
+
+  operationsFor: (feature: PartFeature, shop: PartShop): OfferedFeature => operationsFor(feature, shop),
+  routes: (
+    job: JudgedJob,
+    offer: Offer,
+    confidence: number,
+    wish: LayOutWish,
+    onPart: (part: number) => void,
+  ): RouteChoice[] => routesOf(job, offer, confidence, wish, onPart),
 
   firstCuts: (op: MillingOperation, context: OperationContext, offer: Offer): readonly FirstCut[] =>
     firstCuts(op, context, offer),

@@ -14,7 +14,9 @@ export type Lane =
   | 'periodic'
   | 'resonance'
   | 'tap'
-  | 'sound';
+  | 'sound'
+  | 'features'
+  | 'routes';
 
 interface Worker_ {
   readonly worker: Worker;

@@ -151,33 +151,4 @@ describe('desk', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Try again' }));
     expect(await screen.findByText('GW-1 Bonnet')).toBeTruthy();
   });
-
-  it('makes a job only when all that is needed is there', async () => {
-    const asked = open('engineer', { 'POST /api/jobs': { job: { id: 'new' } } });
-    fireEvent.click(await screen.findByRole('button', { name: 'New job' }));
-    const dialog = within(await screen.findByRole('dialog'));
-    fireEvent.click(await dialog.findByRole('button', { name: 'Create job' }));
-    expect(await dialog.findByText('Choose the alloy with its condition')).toBeTruthy();
-    expect(asked.filter((a) => a.method === 'POST')).toEqual([]);
-    const fill = (label: string, value: string) =>
-      fireEvent.change(dialog.getByLabelText(label), { target: { value } });
-    fill('Number', 'GW-9');
-    fill('Part', 'Choke');
-    fill('Alloy', '625');
-    fill('Machine', 'hmc50-45kw');
-    fill('Quantity', '7');
-    fireEvent.click(dialog.getByRole('button', { name: 'Create job' }));
-    await waitFor(() => expect(asked.some((a) => a.method === 'POST')).toBe(true));
-    expect(asked.find((a) => a.method === 'POST')!.body).toEqual({
-      number: 'GW-9',
-      part: 'Choke',
-      customer: '',
-      alloyId: '625',
-      machineId: 'hmc50-45kw',
-      quantity: 7,
-      heatLot: '',
-      due: null,
-      notes: '',
-    });
-  });
 });

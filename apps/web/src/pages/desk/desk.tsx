@@ -14,7 +14,6 @@ import { Failed, Loading } from '../../ui/page-states.tsx';
 import { DeskColumn } from './desk-column.tsx';
 import { FirstRun } from './first-run.tsx';
 import { Findings } from './findings.tsx';
-import { NewJobDialog } from './new-job-dialog.tsx';
 
 const WAITS: readonly { readonly status: JobStatus; readonly title: string; readonly empty: string }[] = [
   {
@@ -32,7 +31,6 @@ export function Desk() {
   const [search, setSearch] = useState('');
   const asked = useDeferredValue(search.trim());
   const { data: desk, error, mutate } = useDesk(asked);
-  const [making, setMaking] = useState(false);
   const file = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const edit = session?.person ? mayEdit(session.person.role) : false;
@@ -42,14 +40,14 @@ export function Desk() {
     () =>
       edit
         ? [
-            { id: 'new-job', label: 'New job', keys: 'N', run: () => setMaking(true) },
+            { id: 'new-job', label: 'New job', keys: 'N', run: () => void navigate('/jobs/new') },
             { id: 'import-job', label: 'Import job', run: () => file.current?.click() },
           ]
         : [],
-    [edit],
+    [edit, navigate],
   );
   useOffer('desk', actions);
-  useHotkeys('n', () => edit && setMaking(true), { preventDefault: true }, [edit]);
+  useHotkeys('n', () => edit && void navigate('/jobs/new'), { preventDefault: true }, [edit, navigate]);
 
   async function importFile(chosen: File): Promise<void> {
     try {
@@ -101,7 +99,7 @@ export function Desk() {
             <Button onClick={() => file.current?.click()}>
               <FileUp size={15} aria-hidden="true" /> Import
             </Button>
-            <Button look="main" onClick={() => setMaking(true)}>
+            <Button look="main" onClick={() => void navigate('/jobs/new')}>
               <Plus size={15} aria-hidden="true" /> New job
             </Button>
           </>
@@ -122,7 +120,6 @@ export function Desk() {
           />
         ))}
       </div>
-      {making && <NewJobDialog onClose={() => setMaking(false)} />}
     </div>
   );
 }

@@ -1,18 +1,19 @@
-import type { RouteRisk } from '@burl/core';
+import type { JobRisk } from '@burl/core';
+import { amount } from '../../judging/amount.ts';
 import { shareOfParts } from '../../judging/hole-words.ts';
 import { Button } from '../../ui/button.tsx';
 
-/** What the holes of a route put at risk in the order it has. */
-export function RiskCard({ risk }: { risk: RouteRisk }) {
+/** What a route puts at risk in the order it has. */
+export function RiskCard({ risk, currency }: { risk: JobRisk; currency: string }) {
   return (
     <section aria-label="Risk" className="rounded-lg border border-line bg-card p-3">
-      <h2 className="mb-1">Risk of the holes</h2>
+      <h2 className="mb-1">Risk</h2>
       <p>
         <span className="text-2xl font-bold">{shareOfParts(risk.lost)}</span> scrap risk
       </p>
       <p className="text-soft">
-        {risk.expectedLoss.toFixed(risk.expectedLoss < 10 ? 1 : 0)} per part in this order; the blank at{' '}
-        {Math.round(risk.blankValue).toLocaleString('en-GB')}
+        {amount(risk.expectedLoss, currency)} per part in this order; the blank at{' '}
+        {amount(risk.blankValue, currency)}
         {risk.assumed ? ' (assumed)' : ''}
       </p>
     </section>

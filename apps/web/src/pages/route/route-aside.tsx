@@ -1,5 +1,7 @@
 import { formatDay } from '@burl/core';
 import type { JobDetail } from '@burl/contract';
+import { Link } from 'react-router';
+import { duration } from '../../judging/amount.ts';
 import { useEvents } from '../../api/hooks.ts';
 import { RiskCard, ToolChangesCard } from './hole-cards.tsx';
 import type { RouteFacts } from './route-facts.ts';
@@ -21,19 +23,23 @@ export function RouteAside({
   readOnly: boolean;
 }) {
   const { data: events } = useEvents(job.id);
-  const { minutes, risk, risky, loads, fewest, grouped, cutters } = facts;
+  const { job: minutes, risk, currency, loads, fewest, grouped, cutters } = facts;
   return (
     <aside className="space-y-4">
       <section aria-label="The part" className="rounded-lg border border-line bg-card p-3">
         <h2 className="mb-1">One part</h2>
         <p>
-          <span className="text-2xl font-bold">{minutes.toFixed(1)}</span> min cycle time
+          <span className="text-2xl font-bold">{duration(minutes?.perPart ?? 0)}</span> in all
         </p>
         <p className="text-soft">
-          {((minutes * job.quantity) / 60).toFixed(1)} h for {job.quantity}
+          {duration(minutes?.runningPerPart ?? 0)} running; {duration(minutes?.batch ?? 0)} for the batch of{' '}
+          {job.quantity + job.plan.spares}
         </p>
+        <Link to={`/jobs/${job.id}/batch`} className="text-accent underline">
+          Minutes, cost and risk of the batch
+        </Link>
       </section>
-      {risky && <RiskCard risk={risk} />}
+      {risk && risk.lost > 0.0005 && <RiskCard risk={risk} currency={currency} />}
       <ToolChangesCard
         loads={loads}
         fewest={fewest}

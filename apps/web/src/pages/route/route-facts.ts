@@ -1,5 +1,6 @@
-import { groupByTool, routeRisk, type RouteRisk, toolLoads } from '@burl/core';
+import { groupByTool, type JobMinutes, jobMinutes, type JobRisk, jobRisk, toolLoads } from '@burl/core';
 import type { Crib, JobDetail, Setup } from '@burl/contract';
+import { judgedJob } from '../../judging/judged-job.ts';
 import { contextOf } from '../../judging/context.ts';
 import { judge } from '../../judging/judgement.ts';
 import type { Judged } from './station.tsx';
@@ -9,15 +10,16 @@ export interface RouteFacts {
   /** Each operation as its chosen variant is judged. */
   readonly judged: ReadonlyMap<string, Judged>;
   readonly names: ReadonlyMap<string, string>;
-  readonly risk: RouteRisk;
-  /** Some step has a scrap risk anybody reckons. */
-  readonly risky: boolean;
+  /** What each operation puts at risk, and all of them; null where nothing can be judged. */
+  readonly risk: JobRisk | null;
+  readonly currency: string;
   /** Tool changes of the route, the fewest it could have, and the order that has them. */
   readonly loads: number;
   readonly fewest: number;
   readonly grouped: readonly SetupOrder[];
-  /** Minutes of one part, and of its longest operation. */
-  readonly minutes: number;
+  /** Minutes of the job, with everything that is no cutting; null where nothing can be judged. */
+  readonly job: JobMinutes | null;
+  /** Minutes of the longest operation. */
   readonly widest: number;
   /** Edges the batch takes, by cutter. */
   readonly cutters: ReadonlyMap<string, { readonly name: string; readonly edges: number }>;
@@ -59,14 +61,8 @@ function edgesOf(judged: Iterable<Judged>, crib: Crib, quantity: number): RouteF
 export function routeFacts(detail: JobDetail, crib: Crib): RouteFacts {
   const { setups, job } = detail;
   const judged = judgedOf(detail, crib);
-  const route = setups.flatMap((s) =>
-    s.operations.flatMap((o) => {
-      const { evaluation, document } = judged.get(o.id)!;
-      return evaluation && document
-        ? [{ id: o.id, name: o.name, setup: s.id, holeId: o.holeId, document, evaluation }]
-        : [];
-    }),
-  );
+  const whole = judgedJob(detail, crib);
+  const planned = whole && whole.setups.some((x) => x.operations.length > 0) ? jobMinutes(whole) : null;
   const uses = (s: Setup) =>
     s.operations.map((o) => ({
       id: o.id,
@@ -81,13 +77,13 @@ export function routeFacts(detail: JobDetail, crib: Crib): RouteFacts {
   const minutes = [...judged.values()].map((j) => j.evaluation?.time.perPart ?? 0);
   return {
     judged,
-    names: new Map(route.map((r) => [r.id, r.name])),
-    risk: routeRisk(route),
-    risky: route.some((r) => r.evaluation.risk),
+    names: new Map(setups.flatMap((x) => x.operations.map((o) => [o.id, o.name] as const))),
+    risk: whole && planned && jobRisk(whole, planned, []),
+    currency: crib.rates.rates.currency,
+    job: planned,
     loads: setups.reduce((sum, s) => sum + toolLoads(uses(s)), 0),
     fewest,
     grouped,
-    minutes: minutes.reduce((a, b) => a + b, 0),
     widest: Math.max(0, ...minutes),
     cutters: edgesOf(judged.values(), crib, job.quantity),
   };

@@ -10,6 +10,7 @@ import { NewOperationDialog } from './new-operation-dialog.tsx';
 import { RouteAside } from './route-aside.tsx';
 import { routeFacts } from './route-facts.ts';
 import { RouteHead } from './route-head.tsx';
+import { SetupDialog } from './setup-dialog.tsx';
 import { SetupList } from './setup-list.tsx';
 import { useRouteChanges } from './use-route-changes.ts';
 
@@ -28,6 +29,8 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
   const { data: session } = useSession();
   const navigate = useNavigate();
   const [adding, setAdding] = useState<string | null>(null);
+  const [editing, setEditing] = useState<string | null>(null);
+  const edited = setups.find((s) => s.id === editing);
   const readOnly = job.status !== 'draft' || !session?.person || !mayEdit(session.person.role);
   const facts = useMemo(() => routeFacts(detail, crib), [detail, crib]);
   const changes = useRouteChanges(detail, facts);
@@ -45,11 +48,27 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
   return (
     <div className="mx-auto max-w-[1400px] p-4">
       <Crumbs trail={[{ label: job.number }]} />
-      <RouteHead detail={detail} crib={crib} />
+      <RouteHead detail={detail} crib={crib} readOnly={readOnly} />
       <div className="grid grid-cols-1 gap-5 lg:grid-cols-[minmax(0,1fr)_300px]">
-        <SetupList jobId={job.id} facts={facts} changes={changes} readOnly={readOnly} onAdd={setAdding} />
+        <SetupList
+          jobId={job.id}
+          facts={facts}
+          changes={changes}
+          readOnly={readOnly}
+          onAdd={setAdding}
+          onEdit={setEditing}
+        />
         <RouteAside job={job} facts={facts} changes={changes} readOnly={readOnly} />
       </div>
+      {edited && (
+        <SetupDialog
+          jobId={job.id}
+          setup={edited}
+          crib={crib}
+          only={setups.length === 1}
+          onClose={() => setEditing(null)}
+        />
+      )}
       {adding && (
         <NewOperationDialog
           crib={crib}

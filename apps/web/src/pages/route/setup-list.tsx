@@ -7,11 +7,23 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { Plus } from 'lucide-react';
+import { Plus, Settings2 } from 'lucide-react';
+import { HOLDINGS, type SetupPlan } from '@burl/core';
 import { Button } from '../../ui/button.tsx';
 import type { RouteFacts } from './route-facts.ts';
 import { Station } from './station.tsx';
 import type { RouteChanges } from './use-route-changes.ts';
+
+/** Holding, offset and load of a setup in a line. */
+const setupLine = ({ holding, workOffset, partsPerLoad, up }: SetupPlan): string =>
+  [
+    `${up} up`,
+    holding && HOLDINGS[holding.kind].name,
+    workOffset,
+    partsPerLoad > 1 && `${partsPerLoad} parts a load`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
 
 /** Setups with their operations, each to be dragged to another place in its setup. */
 export function SetupList({
@@ -20,6 +32,7 @@ export function SetupList({
   changes,
   readOnly,
   onAdd,
+  onEdit,
 }: {
   jobId: string;
   facts: RouteFacts;
@@ -27,6 +40,8 @@ export function SetupList({
   readOnly: boolean;
   /** Begins a new operation in a setup. */
   onAdd: (setupId: string) => void;
+  /** Opens a setup's own words: machine, holding, load. */
+  onEdit: (setupId: string) => void;
 }) {
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
@@ -34,6 +49,7 @@ export function SetupList({
   );
   const { judged, risk, names, widest } = facts;
   const { shown } = changes;
+  const riskOf = (id: string) => risk?.operations.find((r) => r.id === id) ?? null;
   const places = new Map(shown.flatMap((s) => s.operations).map((o, i) => [o.id, i + 1]));
   return (
     <DndContext
@@ -47,11 +63,19 @@ export function SetupList({
         {shown.map((s) => (
           <section key={s.id} aria-label={s.name}>
             <h2 className="mb-2 flex items-center justify-between border-b-2 border-ink pb-1">
-              {s.name}
+              <span className="min-w-0">
+                {s.name}
+                <span className="ml-2 text-[13px] font-normal text-soft">{setupLine(s.plan)}</span>
+              </span>
               {!readOnly && (
-                <Button look="quiet" onClick={() => onAdd(s.id)}>
-                  <Plus size={15} aria-hidden="true" /> Operation
-                </Button>
+                <span className="flex">
+                  <Button look="quiet" aria-label={`Set up ${s.name}`} onClick={() => onEdit(s.id)}>
+                    <Settings2 size={15} aria-hidden="true" /> Setup
+                  </Button>
+                  <Button look="quiet" onClick={() => onAdd(s.id)}>
+                    <Plus size={15} aria-hidden="true" /> Operation
+                  </Button>
+                </span>
               )}
             </h2>
             {s.operations.length === 0 && (
@@ -67,8 +91,9 @@ export function SetupList({
                     judged={
                       judged.get(o.id) ?? { operation: o, evaluation: null, document: null, tool: null }
                     }
-                    risk={risk.risks.get(o.id) ?? null}
-                    before={names.get(risk.risks.get(o.id)?.earlier?.before ?? '') ?? ''}
+                    risk={riskOf(o.id)}
+                    currency={facts.currency}
+                    before={names.get(riskOf(o.id)?.earlier?.before ?? '') ?? ''}
                     onEarly={() => changes.bringEarly(o)}
                     number={places.get(o.id)!}
                     jobId={jobId}

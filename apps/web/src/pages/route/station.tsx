@@ -3,6 +3,7 @@ import { changeWords, type Evaluation, formatMeasure, type Operation, type Stati
 import type { JobOperation } from '@burl/contract';
 import { GripVertical, Trash2, TriangleAlert } from 'lucide-react';
 import { Link } from 'react-router';
+import { amount } from '../../judging/amount.ts';
 import { shareOfParts } from '../../judging/hole-words.ts';
 import { useSystem } from '../../frame/preferences.tsx';
 import { StateWord } from '../../ui/state-mark.tsx';
@@ -24,11 +25,13 @@ function About({
   judged: { operation, evaluation, document, tool },
   risk,
   before,
+  currency,
   onEarly,
 }: {
   judged: Judged;
   risk: StationRisk | null;
   before: string;
+  currency: string;
   /** Null for who may only read. */
   onEarly: (() => void) | null;
 }) {
@@ -52,8 +55,7 @@ function About({
       {change && <span className="block text-[12.5px] text-soft">edge changed {change}</span>}
       {risk && risk.chance >= 0.0005 && (
         <span className="block text-[12.5px] text-soft">
-          {shareOfParts(risk.chance)} of parts at risk, {Math.round(risk.value).toLocaleString('en-GB')} in
-          each by then
+          {shareOfParts(risk.chance)} of parts at risk, {amount(risk.value, currency)} in each by then
         </span>
       )}
       {risk?.warning && (
@@ -63,8 +65,7 @@ function About({
           </span>
           {onEarly && (
             <button type="button" onClick={onEarly} className="underline underline-offset-2">
-              Bring it before {before}: saves {risk.earlier!.saves.toFixed(risk.earlier!.saves < 10 ? 1 : 0)}{' '}
-              per part
+              Bring it before {before}: saves {amount(risk.earlier!.saves, currency)} per part
             </button>
           )}
         </span>
@@ -82,6 +83,7 @@ export function Station({
   readOnly,
   risk,
   before,
+  currency,
   onEarly,
   onRemove,
 }: {
@@ -94,6 +96,7 @@ export function Station({
   risk: StationRisk | null;
   /** Name of the operation it should come before. */
   before: string;
+  currency: string;
   onEarly: () => void;
   onRemove: () => void;
 }) {
@@ -127,7 +130,13 @@ export function Station({
         >
           {number} {operation.name}
         </Link>
-        <About judged={judged} risk={risk} before={before} onEarly={readOnly ? null : onEarly} />
+        <About
+          judged={judged}
+          risk={risk}
+          before={before}
+          currency={currency}
+          onEarly={readOnly ? null : onEarly}
+        />
       </div>
       <div className="min-w-0 max-[700px]:col-start-2 max-[700px]:row-start-2">
         {evaluation ? (

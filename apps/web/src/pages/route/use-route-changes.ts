@@ -59,7 +59,7 @@ export function useRouteChanges({ job, setups }: JobDetail, { risk }: RouteFacts
       void run(() => put(orderOf(next)));
     },
     bringEarly(o) {
-      const earlier = risk.risks.get(o.id)?.earlier;
+      const earlier = risk?.operations.find((r) => r.id === o.id)?.earlier;
       if (!earlier) return;
       reorder(
         setups.map((s) => {

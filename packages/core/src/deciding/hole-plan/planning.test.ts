@@ -17,7 +17,7 @@ import { countOf, type HolePattern, wayBetween } from './hole-demand.ts';
 import { orderRisk, type Station } from './order-risk.ts';
 import { type Alternative, type HolePlan, planHole } from './plan-hole.ts';
 import { planPart } from './plan-part.ts';
-import { broughtEarly, routeRisk } from './route-risk.ts';
+import { broughtEarly } from './brought-early.ts';
 import type { Shop } from './shop.ts';
 
 const way = (plan: HolePlan, id: string): Alternative => plan.alternatives.find((a) => a.id === id)!;
@@ -291,21 +291,6 @@ describe('order of a route', () => {
       holeId: id === 'drill' || id === 'tap' ? 'h' : null,
     }));
     expect(broughtEarly(route, 'tap', 1)).toEqual(['face', 'drill', 'tap', 'rough', 'other']);
-  });
-
-  it('a stated worth of the part fixes the blank', () => {
-    const plan = planHole(DUPLEX, M6_BLIND);
-    const steps = way(plan, 'tap').steps;
-    const route = steps.map((s, i) => ({
-      id: String(i),
-      setup: 's',
-      holeId: 'h',
-      document: s.op,
-      evaluation: s.evaluation,
-    }));
-    const risk = routeRisk(route);
-    expect(risk).toMatchObject({ blankValue: 2400, assumed: false });
-    expect(risk.lost).toBeCloseTo(way(plan, 'tap').lost, 9);
   });
 });
 

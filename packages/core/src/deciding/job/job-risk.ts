@@ -111,13 +111,26 @@ export function enoughSpares(lost: number, parts: number, spares: number): numbe
   return Math.min(1, sum);
 }
 
+/** What the blank is worth where a hole states what is in the part when it is made; null where none does. */
+function statedValue(
+  job: JudgedJob,
+  stations: readonly { readonly minutes: number }[],
+  perMinute: number,
+): number | null {
+  const operations = operationsOfJob(job);
+  const at = operations.findIndex((o) => isHole(o.document) && o.document.hole.partValue !== null);
+  const hole = operations[at]?.document;
+  if (!hole || !isHole(hole) || hole.hole.partValue === null) return null;
+  const before = stations.slice(0, at).reduce((sum, s) => sum + s.minutes, 0);
+  return Math.max(0, hole.hole.partValue - before * perMinute);
+}
+
 /** What each operation of a job puts at risk, all ways a part is lost there counted, and the order that costs least. */
 export function jobRisk(job: JudgedJob, minutes: JobMinutes, holdings: readonly HoldingReport[]): JobRisk {
   const { rates, plan } = job;
   const perMinute = rates.machinePerHour / 60;
   const chances = new Map(holdings.flatMap((h) => h.operations ?? []).map((h) => [h.id, h.chance]));
   const ways = new Map(operationsOfJob(job).map((o) => [o.id, lossChances(o, chances.get(o.id))]));
-  const blankValue = plan.blankPrice ?? BLANK_HOURS * rates.machinePerHour;
   const lastOf = new Map<string, string>();
   const stations = job.setups.flatMap((s) =>
     s.operations.map((o) => {
@@ -141,6 +154,8 @@ export function jobRisk(job: JudgedJob, minutes: JobMinutes, holdings: readonly 
       };
     }),
   );
+  const stated = statedValue(job, stations, perMinute);
+  const blankValue = plan.blankPrice ?? stated ?? BLANK_HOURS * rates.machinePerHour;
   const reckon = (order: typeof stations) => orderRisk(order, blankValue, perMinute);
   const now = reckon(stations);
   const names = new Map(operationsOfJob(job).map((o) => [o.id, o.name]));
@@ -155,7 +170,7 @@ export function jobRisk(job: JudgedJob, minutes: JobMinutes, holdings: readonly 
     firstLost: 1 - [...ways.values()].reduce((kept, w) => kept * (1 - firstLossOf(w)), 1),
     expectedLoss: loss,
     blankValue,
-    assumed: plan.blankPrice === null,
+    assumed: plan.blankPrice === null && stated === null,
     better: least < loss * (1 - WORTH) ? { order, expectedLoss: least } : null,
     sparesEnough: enoughSpares(lost, job.quantity, plan.spares),
   };

@@ -276,6 +276,25 @@ describe('risk', () => {
     expect(cost(leastRiskOrder(stations))).toBeLessThan(least * 1.02);
   });
 
+  it('a value of the part that a hole states fixes what the blank is worth', () => {
+    const job = ordinary({ plan: { ...EMPTY_JOB_PLAN } });
+    const valued = {
+      ...job,
+      setups: job.setups.map((s) => ({
+        ...s,
+        operations: s.operations.map((o) =>
+          o.id === 'h'
+            ? { ...o, document: { ...DOWEL_HOLE, hole: { ...DOWEL_HOLE.hole, partValue: 2400 } } }
+            : o,
+        ),
+      })),
+    };
+    const { risk } = batchPlan(valued, 0.9);
+    expect(risk.assumed).toBe(false);
+    expect(risk.operations.find((o) => o.id === 'h')!.value).toBeCloseTo(2400, 6);
+    expect(batchPlan(job, 0.9).risk.assumed).toBe(true);
+  });
+
   it('spares: three of 33 are enough when one in a hundred is lost, not when one in five is', () => {
     expect(enoughSpares(0.01, 30, 3)).toBeGreaterThan(0.99);
     expect(enoughSpares(0.2, 30, 3)).toBeLessThan(0.15);

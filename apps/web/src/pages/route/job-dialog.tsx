@@ -1,0 +1,170 @@
+import { type Crib, type Job, jobFieldsOf } from '@burl/contract';
+import type { JobPlan } from '@burl/core';
+import { useMemo, useState } from 'react';
+import { call, messageOf } from '../../api/client.ts';
+import { refreshJob } from '../../api/hooks.ts';
+import { PartDrawing } from '../../drawing/part/part-drawing.tsx';
+import { useSystem } from '../../frame/preferences.tsx';
+import { offered, searchableAlloys } from '../../judging/offer.ts';
+import { BlankFields, tidyPlan } from '../../planning/blank-fields.tsx';
+import { featureLine } from '../../planning/feature-fields.tsx';
+import { Button } from '../../ui/button.tsx';
+import { ComboBox } from '../../ui/combo-box.tsx';
+import { Field, FIELD_LOOK } from '../../ui/field.tsx';
+import { Num } from '../../ui/form-parts.tsx';
+import { FormError } from '../../ui/form-error.tsx';
+import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+
+const WORDS = [
+  ['number', 'Number', 40],
+  ['part', 'Part', 200],
+  ['customer', 'Customer', 200],
+  ['heatLot', 'Heat lot', 80],
+] as const;
+
+/** What the job says of itself, its part, its blank and its batch. */
+export function JobDialog({ job, crib, onClose }: { job: Job; crib: Crib; onClose: () => void }) {
+  const system = useSystem();
+  const [fields, setFields] = useState(() => jobFieldsOf(job));
+  const [plan, setPlan] = useState<JobPlan>(job.plan);
+  const [failed, setFailed] = useState<string | null>(null);
+  const alloys = useMemo(() => searchableAlloys(offered(crib.alloys, job.alloyId)), [crib, job.alloyId]);
+  const machines = useMemo(
+    () => offered(crib.machines, job.machineId).map((m) => ({ id: m.id, name: m.document.name })),
+    [crib, job.machineId],
+  );
+  const put = (change: Partial<JobPlan>) => setPlan((p) => ({ ...p, ...change }));
+  const say = (change: Partial<typeof fields>) => setFields((f) => ({ ...f, ...change }));
+
+  async function save(): Promise<void> {
+    setFailed(null);
+    try {
+      await call(
+        'PUT',
+        '/api/jobs/:id',
+        { id: job.id },
+        { ...fields, plan: tidyPlan(plan), version: job.version },
+      );
+      await refreshJob(job.id);
+      onClose();
+    } catch (error) {
+      setFailed(messageOf(error));
+    }
+  }
+  return (
+    <SheetDialog open onClose={onClose} title="Part and batch" size="widest">
+      <form
+        noValidate
+        className="space-y-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void save();
+        }}
+      >
+        <div className="grid grid-cols-1 gap-4 md:grid-cols-2">
+          <div className="space-y-2">
+            <div className="grid grid-cols-2 gap-2">
+              {WORDS.map(([key, label, most]) => (
+                <Field key={key} label={label}>
+                  {(p) => (
+                    <input
+                      {...p}
+                      value={fields[key]}
+                      maxLength={most}
+                      onChange={(e) => say({ [key]: e.target.value })}
+                      className={FIELD_LOOK}
+                    />
+                  )}
+                </Field>
+              ))}
+              <ComboBox
+                label="Alloy"
+                list={alloys}
+                value={fields.alloyId}
+                onTake={(alloyId) => say({ alloyId })}
+              />
+              <ComboBox
+                label="Machine"
+                list={machines}
+                value={fields.machineId}
+                onTake={(machineId) => say({ machineId })}
+              />
+              <Num
+                label="Quantity"
+                value={fields.quantity}
+                unit="pieces"
+                readOnly={false}
+                onTake={(v) => say({ quantity: Math.max(1, Math.round(v ?? 1)) })}
+              />
+              <Num
+                label="Spare blanks"
+                value={plan.spares}
+                unit="pieces"
+                readOnly={false}
+                onTake={(v) => put({ spares: Math.max(0, Math.round(v ?? 0)) })}
+              />
+              <Num
+                label="Hardness measured"
+                value={plan.hardness}
+                unit="ratio"
+                empty
+                readOnly={false}
+                onTake={(v) => put({ hardness: v })}
+              />
+              <Num
+                label={`Blank price, ${crib.rates.rates.currency}`}
+                value={plan.blankPrice}
+                unit="money"
+                empty
+                readOnly={false}
+                onTake={(v) => put({ blankPrice: v })}
+              />
+              <Num
+                label="Tolerance"
+                value={plan.toleranceMm}
+                unit="mm-fine"
+                empty
+                readOnly={false}
+                onTake={(v) => put({ toleranceMm: v })}
+              />
+              <Num
+                label="Ra"
+                value={plan.raUm}
+                unit="um"
+                empty
+                readOnly={false}
+                onTake={(v) => put({ raUm: v })}
+              />
+            </div>
+            <label className="flex min-h-9 items-center gap-2">
+              <input
+                type="checkbox"
+                checked={plan.firstThroughAll}
+                onChange={(e) => put({ firstThroughAll: e.target.checked })}
+              />
+              First piece through every setup before the batch
+            </label>
+            {plan.features.length > 0 && (
+              <ul aria-label="Features" className="list-inside list-disc text-[13px]">
+                {plan.features.map((f, i) => (
+                  <li key={i}>{featureLine(f)}</li>
+                ))}
+              </ul>
+            )}
+          </div>
+          <div className="space-y-3">
+            <PartDrawing plan={plan} system={system} />
+            <BlankFields plan={plan} readOnly={false} onChange={put} />
+          </div>
+        </div>
+        <FormError message={failed} />
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Cancel</Button>
+          <Button type="submit" look="main">
+            Save
+          </Button>
+        </div>
+      </form>
+    </SheetDialog>
+  );
+}

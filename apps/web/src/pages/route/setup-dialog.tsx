@@ -1,0 +1,176 @@
+import type { Crib, Setup } from '@burl/contract';
+import { type Holding, type SetupPlan, SIDES } from '@burl/core';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { call, messageOf } from '../../api/client.ts';
+import { refreshJob } from '../../api/hooks.ts';
+import { offered } from '../../judging/offer.ts';
+import { HoldingFields } from '../../planning/holding-fields.tsx';
+import { Button } from '../../ui/button.tsx';
+import { Field, FIELD_LOOK } from '../../ui/field.tsx';
+import { Choice, Num } from '../../ui/form-parts.tsx';
+import { FormError } from '../../ui/form-error.tsx';
+import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+
+const ORDER = {
+  'by-tool': 'each tool cuts all parts of the load',
+  'by-part': 'each part is finished first',
+} as const;
+
+/** Name, machine, place, holding and load of a setup. An empty one can be removed here. */
+export function SetupDialog({
+  jobId,
+  setup,
+  crib,
+  only,
+  onClose,
+}: {
+  jobId: string;
+  setup: Setup;
+  crib: Crib;
+  /** It is the only setup of the job, and stays. */
+  only: boolean;
+  onClose: () => void;
+}) {
+  const [name, setName] = useState(setup.name);
+  const [plan, setPlan] = useState<SetupPlan>(setup.plan);
+  const [failed, setFailed] = useState<string | null>(null);
+  const put = (change: Partial<SetupPlan>) => setPlan((p) => ({ ...p, ...change }));
+  const text = (label: string, key: 'datum' | 'workOffset' | 'locatesOn', placeholder: string) => (
+    <Field label={label}>
+      {(p) => (
+        <input
+          {...p}
+          value={plan[key]}
+          maxLength={key === 'workOffset' ? 20 : 200}
+          placeholder={placeholder}
+          onChange={(e) => put({ [key]: e.target.value })}
+          className={FIELD_LOOK}
+        />
+      )}
+    </Field>
+  );
+  async function run(work: () => Promise<unknown>): Promise<void> {
+    try {
+      await work();
+      await refreshJob(jobId);
+      onClose();
+    } catch (error) {
+      setFailed(messageOf(error));
+    }
+  }
+  return (
+    <SheetDialog open onClose={onClose} title={setup.name} size="wide">
+      <form
+        noValidate
+        className="space-y-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void run(() =>
+            call(
+              'PUT',
+              '/api/setups/:id',
+              { id: setup.id },
+              { name: name.trim(), plan, version: setup.version },
+            ),
+          );
+        }}
+      >
+        <div className="grid grid-cols-1 gap-4 sm:grid-cols-2">
+          <div className="space-y-2">
+            <Field label="Name">
+              {(p) => (
+                <input
+                  {...p}
+                  value={name}
+                  maxLength={200}
+                  onChange={(e) => setName(e.target.value)}
+                  className={FIELD_LOOK}
+                />
+              )}
+            </Field>
+            <Field label="Machine">
+              {(p) => (
+                <select
+                  {...p}
+                  value={plan.machineId ?? ''}
+                  onChange={(e) => put({ machineId: e.target.value || null })}
+                  className={FIELD_LOOK}
+                >
+                  <option value="">as the job</option>
+                  {offered(crib.machines, plan.machineId ?? '').map((m) => (
+                    <option key={m.id} value={m.id}>
+                      {m.document.name}
+                    </option>
+                  ))}
+                </select>
+              )}
+            </Field>
+            <Choice
+              label="Side towards the spindle"
+              value={plan.up}
+              options={SIDES}
+              readOnly={false}
+              onTake={(up) => put({ up })}
+            />
+            {text('Datum', 'datum', 'fixed jaw, left, top of the part')}
+            {text('Work offset', 'workOffset', 'G54')}
+            {text('Locates on, finished before', 'locatesOn', 'the two reamed holes of setup 1')}
+          </div>
+          <div className="space-y-2">
+            <HoldingFields
+              holding={plan.holding}
+              readOnly={false}
+              onChange={(holding: Holding | null) => put({ holding })}
+            />
+            <div className="grid grid-cols-2 gap-2">
+              <Num
+                label="Parts a load"
+                value={plan.partsPerLoad}
+                unit="pieces"
+                readOnly={false}
+                onTake={(v) => put({ partsPerLoad: Math.max(1, Math.round(v ?? 1)) })}
+              />
+              <Num
+                label={`Fixture price, ${crib.rates.rates.currency}`}
+                value={plan.fixturePrice}
+                unit="money"
+                empty
+                readOnly={false}
+                onTake={(v) => put({ fixturePrice: v })}
+              />
+            </div>
+            <Choice
+              label="Order of the load"
+              value={plan.order}
+              options={['by-tool', 'by-part'] as const}
+              nameOf={(o) => ORDER[o]}
+              readOnly={false}
+              onTake={(order) => put({ order })}
+            />
+          </div>
+        </div>
+        <FormError message={failed} />
+        <div className="flex justify-end gap-2">
+          {setup.operations.length === 0 && !only && (
+            <Button
+              onClick={() =>
+                void run(async () => {
+                  await call('DELETE', '/api/setups/:id', { id: setup.id });
+                  toast(`${setup.name} was removed.`);
+                })
+              }
+            >
+              Remove setup
+            </Button>
+          )}
+          <span className="flex-1" />
+          <Button onClick={onClose}>Cancel</Button>
+          <Button type="submit" look="main">
+            Save setup
+          </Button>
+        </div>
+      </form>
+    </SheetDialog>
+  );
+}
