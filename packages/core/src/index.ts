@@ -358,11 +358,12 @@ export {
 } from './physics/holding/holdings.ts';
 export * from './deciding/job/job-plan.ts';
 export type { JudgedJob, JudgedOperation, JudgedSetup } from './deciding/job/judged-job.ts';
-export { type BatchPlan, batchPlan, type BatchTool } from './deciding/job/batch-plan.ts';
+export { type BatchPlan, batchPlan, type BatchTool, batchTools } from './deciding/job/batch-plan.ts';
 export type { HeldOperation, HoldingReport } from './deciding/job/holding-report.ts';
 export {
   type Block,
   BLOCKS,
+  changesOfLoad,
   type JobMinutes,
   jobMinutes,
   type SetupMinutes,

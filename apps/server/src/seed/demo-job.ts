@@ -1,4 +1,4 @@
-import type { Operation } from '@burl/core';
+import type { Operation, SetupPlan } from '@burl/core';
 import type { JobFields } from '@burl/contract';
 import type { DemoHole } from './demo-holes.ts';
 import type { demoOperations } from './demo-operations.ts';
@@ -9,6 +9,7 @@ export interface DemoJob {
   readonly holes?: readonly DemoHole[];
   readonly setups: readonly {
     readonly name: string;
+    readonly plan?: SetupPlan;
     readonly operations: readonly { readonly name: string; readonly variants: readonly Operation[] }[];
   }[];
 }

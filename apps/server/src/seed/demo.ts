@@ -57,7 +57,7 @@ export async function seedDemo(db: Database): Promise<void> {
       for (const [i, s] of job.setups.entries()) {
         const [setup] = await tx
           .insert(setups)
-          .values({ jobId: row!.id, name: s.name, position: i })
+          .values({ jobId: row!.id, name: s.name, position: i, ...(s.plan && { plan: s.plan }) })
           .returning();
         setupIds.push(setup!.id);
         for (const [j, o] of s.operations.entries()) {

@@ -26,7 +26,7 @@ describe('migrations and seeds', () => {
     for (let start = 0; start < 2; start++) {
       await seedCrib(connection.db, folder);
       await seedDemo(connection.db);
-      expect([await count(alloys), await count(people), await count(jobs)]).toEqual([51, 4, 6]);
+      expect([await count(alloys), await count(people), await count(jobs)]).toEqual([51, 4, 7]);
     }
   });
 
@@ -84,7 +84,10 @@ describe('migrations and seeds', () => {
     const old = await testDatabase();
     await seedCrib(old.db, folder);
     await seedDemo(old.db);
-    const today = await old.db.select().from(variants);
+    // What states how hot its bond may get says more than the first form could.
+    const today = (await old.db.select().from(variants)).filter(
+      ({ document: d }) => d.kind !== 'milling' || d.workholding.releaseC === null,
+    );
     for (const v of today)
       await old.db
         .update(variants)

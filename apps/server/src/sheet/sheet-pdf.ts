@@ -9,7 +9,13 @@ import {
   STATE_WORDS,
   formatDay,
 } from '@burl/core';
-import { type AtMachine, type Release, type ReleasedOperation, sharedCautions } from '@burl/contract';
+import {
+  type AtMachine,
+  batchFacts,
+  type Release,
+  type ReleasedOperation,
+  sharedCautions,
+} from '@burl/contract';
 import PDFDocument from 'pdfkit';
 
 const require = createRequire(import.meta.url);
@@ -55,6 +61,14 @@ export function sheetPdf(
   heading(doc, release);
   const { operations } = release.snapshot;
   const shared = sharedCautions(release.snapshot);
+  for (const { title, lines } of batchFacts(release.snapshot)) {
+    room(doc, 16 + 13 * lines.length);
+    list(
+      doc,
+      title,
+      lines.map((l) => speak(l, options.units)),
+    );
+  }
   if (shared.length > 0) list(doc, 'Cautions for every operation', shared);
   operations.forEach((op, i) => {
     const own = op.evaluation.cautions.filter((c) => !shared.includes(c));

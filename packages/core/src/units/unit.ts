@@ -15,9 +15,11 @@ export type Unit =
   | 'Hz'
   | 'cm3/min'
   | 'mm2'
+  | 'mm2-fine'
   | 'm'
   | 'J/mm3'
   | 'N'
+  | 'N-fine'
   | 'Nm'
   | 'kW'
   | 'MPa'
@@ -27,6 +29,7 @@ export type Unit =
   | 'bar'
   | 'deg'
   | 'degC'
+  | 'degC-fine'
   | 'K'
   | 'hours'
   | 'min'
@@ -95,6 +98,8 @@ export const UNITS: Readonly<Record<Unit, Record<System, Shown>>> = {
   m: pair(shown('m', 1, figures(2)), shown('ft', 1 / 0.3048, figures(2))),
   'J/mm3': pair(shown('J/mm³', 1, figures(2)), shown('hp·min/in³', 1 / 2.73, figures(2))),
   mm2: pair(shown('mm²', 1, figures(2)), shown('in²', 1 / 645.16, figures(2))),
+  'mm2-fine': pair(shown('mm²', 1, trimmed(1)), shown('in²', 1 / 645.16, trimmed(3))),
+  'N-fine': pair(shown('N', 1, decimals(0)), shown('lbf', 1 / 4.4482216153, decimals(0))),
   N: pair(shown('N', 1, figures(2)), shown('lbf', 1 / 4.4482216153, figures(2))),
   Nm: pair(shown('N·m', 1, figures(2)), shown('ft·lbf', 0.7375621493, figures(2))),
   kW: pair(shown('kW', 1, figures(2)), shown('hp', 1 / 0.7456998716, figures(2))),
@@ -105,6 +110,7 @@ export const UNITS: Readonly<Record<Unit, Record<System, Shown>>> = {
   bar: pair(shown('bar', 1, decimals(0)), shown('psi', 14.50377, { nearest: 10, from: 0 })),
   deg: same('°', trimmed(1)),
   degC: pair(shown('°C', 1, { nearest: 10, from: 0 }), shown('°F', 1.8, { nearest: 20, from: 0 }, 32)),
+  'degC-fine': pair(shown('°C', 1, decimals(0)), shown('°F', 1.8, decimals(0), 32)),
   K: pair(shown('°C', 1, decimals(0)), shown('°F', 1.8, decimals(0))),
   hours: same('h', trimmed(1)),
   min: same('min', decimals(1)),

@@ -118,12 +118,12 @@ function BatchView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
               <MinutesCard plan={plan} />
               <RiskCard plan={plan} names={names} onOrder={readOnly ? null : (next) => void order(next)} />
               <NightCard plan={plan} confidence={confidence} onConfidence={setConfidence} />
+              <ToolsCard plan={plan} />
             </div>
             <div className="space-y-4">
               <MoneyCard plan={plan} onRates={may ? () => setRates(true) : null} />
               <HoldingCard plan={plan} />
               <FirstCard plan={plan} />
-              <ToolsCard plan={plan} />
             </div>
           </div>
           <RoutesCard

@@ -11,7 +11,7 @@ function Held({ report }: { report: HoldingReport }) {
         <span className="font-semibold">{report.setup}</span>: not judged; enter {report.lacks}.
       </p>
     );
-  const temperature = (c: number): string => formatMeasure(c, 'degC', system);
+  const temperature = (c: number): string => formatMeasure(c, 'degC-fine', system);
   return (
     <div>
       <p className="text-[13px]">

@@ -115,9 +115,9 @@ export function RoutesCard({
                   <th key={r.id} scope="col" className="py-1 pl-3">
                     {r.name}
                     {r !== planned && onTake && (
-                      <Button className="mt-1 block" onClick={() => onTake(r)}>
-                        Take this route
-                      </Button>
+                      <div className="mt-1">
+                        <Button onClick={() => onTake(r)}>Take this route</Button>
+                      </div>
                     )}
                   </th>
                 ))}

@@ -15,6 +15,7 @@ import { OperationBlock } from './operation-block.tsx';
 import { SharedCautions } from './shared-cautions.tsx';
 import { ProveOut, type Sign } from './prove-out.tsx';
 import { stepsNow } from './steps-of.ts';
+import { BatchFactsCard } from './batch-facts-card.tsx';
 import { ToolList } from './tool-list.tsx';
 import { TrialDialog } from './trial-dialog.tsx';
 import { correctionOf, draftFor, type TrialDraft } from './trial-draft.ts';
@@ -155,6 +156,7 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
     <div className="mx-auto max-w-4xl space-y-4 p-4 text-[15px]">
       <Head release={release} jobId={jobId} />
       <ToolList operations={operations} quantity={job.quantity} />
+      <BatchFactsCard snapshot={release.snapshot} />
       <div className="print-block rounded-xl border border-line bg-card p-4">
         <ProveOut name="Prove-out" steps={proofOf(null)} onSign={signOf(null)} />
       </div>

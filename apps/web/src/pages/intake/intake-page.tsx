@@ -95,7 +95,10 @@ export default function IntakePage() {
       >
         <div className="space-y-4">
           <h1 className="text-xl">New job</h1>
-          <section aria-label="Request" className={`${CARD} grid grid-cols-2 gap-3 space-y-0`}>
+          <section
+            aria-label="Request"
+            className={`${CARD} grid grid-cols-2 gap-x-3 gap-y-2 space-y-0 sm:grid-cols-4 [&>*]:sm:col-span-2 [&>.narrow]:sm:col-span-1`}
+          >
             <TextField
               label="Number"
               error={errors.number && 'A number or name people will look for'}
@@ -134,23 +137,27 @@ export default function IntakePage() {
                 </p>
               )}
             </div>
-            <TextField
-              label="Quantity"
-              error={errors.quantity && 'A whole number, 1 to 100 000'}
-              field={form.register('quantity', { valueAsNumber: true })}
-              type="number"
-              min={1}
-            />
-            <Num
-              label="Spare blanks"
-              value={plan.spares}
-              unit="pieces"
-              readOnly={false}
-              onTake={(v) => put({ spares: Math.max(0, Math.round(v ?? 0)) })}
-            />
-            <div>
+            <div className="narrow">
+              <TextField
+                label="Quantity"
+                error={errors.quantity && 'A whole number, 1 to 100 000'}
+                field={form.register('quantity', { valueAsNumber: true })}
+                type="number"
+                min={1}
+              />
+            </div>
+            <div className="narrow">
               <Num
-                label={`Hardness measured${hardness ? `, ${hardness.scale}` : ''}`}
+                label="Spare blanks"
+                value={plan.spares}
+                unit="pieces"
+                readOnly={false}
+                onTake={(v) => put({ spares: Math.max(0, Math.round(v ?? 0)) })}
+              />
+            </div>
+            <div className="narrow">
+              <Num
+                label={`Hardness${hardness ? `, ${hardness.scale}` : ''}`}
                 value={plan.hardness}
                 unit="ratio"
                 empty
@@ -164,12 +171,14 @@ export default function IntakePage() {
                 </p>
               )}
             </div>
-            <TextField
-              label="Due"
-              error={errors.due?.message}
-              field={form.register('due', { setValueAs: (v: string | null) => v || null })}
-              type="date"
-            />
+            <div className="narrow">
+              <TextField
+                label="Due"
+                error={errors.due?.message}
+                field={form.register('due', { setValueAs: (v: string | null) => v || null })}
+                type="date"
+              />
+            </div>
             <TextField label="Customer" field={form.register('customer')} />
             <TextField label="Heat lot" field={form.register('heatLot')} />
           </section>

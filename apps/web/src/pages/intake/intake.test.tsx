@@ -67,9 +67,9 @@ describe('a new job', () => {
     open();
     await screen.findByLabelText('Number');
     take('Alloy', 'N07718 aged');
-    fill(/^Hardness measured/, '62');
+    fill(/^Hardness/, '62');
     expect((await screen.findByText(/Outside the alloy’s table/)).textContent).toMatch(/HRC/);
-    fill(/^Hardness measured/, '42');
+    fill(/^Hardness/, '42');
     await waitFor(() => expect(screen.queryByText(/Outside the alloy’s table/)).toBeNull());
   });
 

@@ -1,4 +1,7 @@
+import { amount, duration } from '../../judging/amount.ts';
+import { shareOfParts } from '../../judging/hole-words.ts';
 import {
+  type BatchPlan,
   SEVERITY,
   STATE_WORDS,
   formatMeasure,
@@ -270,6 +273,32 @@ export function Guesses({ operations }: { operations: readonly ReleasedOperation
 }
 
 /** Cautions of all operations, each once. */
+/** What of holding, first piece, distortion and shelf has to be seen, a tick beside each. */
+export function BatchEvidence({ ticks, batch }: { ticks: Ticks; batch: BatchPlan | undefined }) {
+  const list = ticks.checks.filter((c) => c.kind === 'batch');
+  if (!batch) return null;
+  const { minutes, money, risk } = batch;
+  return (
+    <section aria-label="Batch" className="rounded-lg border border-line bg-card p-3">
+      <h2 className="mb-1">Batch</h2>
+      <p className="text-[13px]">
+        {duration(minutes.perPart)} and {amount(money.perPart, money.currency)} a part;{' '}
+        {duration(minutes.batch)} and {amount(money.batch, money.currency)} for {minutes.blanks} blanks;{' '}
+        {shareOfParts(risk.lost)} of parts expected to be lost.
+      </p>
+      <ul className="mt-1 space-y-0.5">
+        {list.map((c) => (
+          <li key={c.id}>
+            <Tick ticks={ticks} id={c.id} label={c.text}>
+              <span>{c.text}</span>
+            </Tick>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 export function Cautions({ ticks }: { ticks: Ticks }) {
   const list = ticks.checks.filter((c) => c.kind === 'caution');
   if (list.length === 0) return null;

@@ -13,7 +13,7 @@ import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { Failed, Loading } from '../../ui/page-states.tsx';
 import { Ask } from './ask.tsx';
 import { Decide } from './decide.tsx';
-import { Cautions, Differences, EvidenceList, Guesses } from './evidence.tsx';
+import { BatchEvidence, Cautions, Differences, EvidenceList, Guesses } from './evidence.tsx';
 import { useTicks } from './use-ticks.ts';
 
 const MOMENT = (iso: string): string =>
@@ -154,6 +154,7 @@ export default function ReleasePage() {
                   <Differences list={release.differences} />
                 )}
               </section>
+              <BatchEvidence ticks={ticks} batch={release.snapshot.batch} />
               <EvidenceList operations={release.snapshot.operations} ticks={ticking} />
               <Guesses operations={release.snapshot.operations} />
               <Cautions ticks={ticks} />

@@ -23,7 +23,7 @@ export function RouteAside({
   readOnly: boolean;
 }) {
   const { data: events } = useEvents(job.id);
-  const { job: minutes, risk, currency, loads, fewest, grouped, cutters } = facts;
+  const { job: minutes, risk, currency, loads, fewest, grouped, tools } = facts;
   return (
     <aside className="space-y-4">
       <section aria-label="The part" className="rounded-lg border border-line bg-card p-3">
@@ -49,14 +49,17 @@ export function RouteAside({
       <section aria-label="Tools" className="rounded-lg border border-line bg-card p-3">
         <h2 className="mb-1">Edges for the batch</h2>
         <ul className="space-y-1">
-          {[...cutters].map(([id, c]) => (
-            <li key={id} className="flex justify-between gap-2">
-              <span className="min-w-0 text-[13px]">{c.name}</span>
-              <span className="font-semibold">{c.edges > 0 ? Math.max(1, Math.ceil(c.edges)) : '?'}</span>
+          {tools.map((t) => (
+            <li key={t.cutterId} className="flex justify-between gap-2">
+              <span className="min-w-0 text-[13px]">{t.name}</span>
+              <span className={`font-semibold ${t.shortFromPart === null ? '' : 'text-over'}`}>
+                {t.edges}
+                {t.onShelf !== null && <span className="font-normal text-soft"> of {t.onShelf}</span>}
+              </span>
             </li>
           ))}
         </ul>
-        {cutters.size === 0 && <p className="text-soft">None yet.</p>}
+        {tools.length === 0 && <p className="text-soft">None yet.</p>}
       </section>
       <section aria-label="Record" className="rounded-lg border border-line bg-card p-3">
         <h2 className="mb-1">Record</h2>

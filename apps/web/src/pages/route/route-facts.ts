@@ -1,4 +1,13 @@
-import { groupByTool, type JobMinutes, jobMinutes, type JobRisk, jobRisk, toolLoads } from '@burl/core';
+import {
+  type BatchTool,
+  batchTools,
+  changesOfLoad,
+  groupByTool,
+  type JobMinutes,
+  jobMinutes,
+  type JobRisk,
+  jobRisk,
+} from '@burl/core';
 import type { Crib, JobDetail, Setup } from '@burl/contract';
 import { judgedJob } from '../../judging/judged-job.ts';
 import { contextOf } from '../../judging/context.ts';
@@ -22,7 +31,7 @@ export interface RouteFacts {
   /** Minutes of the longest operation. */
   readonly widest: number;
   /** Edges the batch takes, by cutter. */
-  readonly cutters: ReadonlyMap<string, { readonly name: string; readonly edges: number }>;
+  readonly tools: readonly BatchTool[];
 }
 
 /** Operations of a setup in an order. */
@@ -44,22 +53,9 @@ function judgedOf({ setups, job }: JobDetail, crib: Crib): Map<string, Judged> {
   );
 }
 
-function edgesOf(judged: Iterable<Judged>, crib: Crib, quantity: number): RouteFacts['cutters'] {
-  const cutters = new Map<string, { name: string; edges: number }>();
-  for (const { document, evaluation } of judged) {
-    const cutter = crib.cutters.find((c) => c.id === document?.tooling.cutterId)?.document;
-    if (!document || !cutter) continue;
-    const perEdge = evaluation?.featuresPerEdge?.value;
-    const edges = perEdge ? (quantity * document.featuresPerPart) / perEdge : 0;
-    const known = cutters.get(cutter.id);
-    cutters.set(cutter.id, { name: cutter.name, edges: (known?.edges ?? 0) + edges });
-  }
-  return cutters;
-}
-
 /** Judges every operation of a job's route, and what follows for the whole. */
 export function routeFacts(detail: JobDetail, crib: Crib): RouteFacts {
-  const { setups, job } = detail;
+  const { setups } = detail;
   const judged = judgedOf(detail, crib);
   const whole = judgedJob(detail, crib);
   const planned = whole && whole.setups.some((x) => x.operations.length > 0) ? jobMinutes(whole) : null;
@@ -69,10 +65,16 @@ export function routeFacts(detail: JobDetail, crib: Crib): RouteFacts {
       holeId: o.holeId,
       cutterId: judged.get(o.id)?.document?.tooling.cutterId ?? '',
     }));
+  const changes = (list: readonly { readonly cutterId: string }[]): number =>
+    changesOfLoad(
+      list.map((u) => u.cutterId),
+      1,
+      'by-tool',
+    );
   const grouped = setups.map((s) => ({ id: s.id, operations: groupByTool(uses(s)) }));
   const fewest = setups.reduce((sum, s, i) => {
     const list = uses(s);
-    return sum + toolLoads(grouped[i]!.operations.map((id) => list.find((u) => u.id === id)!));
+    return sum + changes(grouped[i]!.operations.map((id) => list.find((u) => u.id === id)!));
   }, 0);
   const minutes = [...judged.values()].map((j) => j.evaluation?.time.perPart ?? 0);
   return {
@@ -81,10 +83,10 @@ export function routeFacts(detail: JobDetail, crib: Crib): RouteFacts {
     risk: whole && planned && jobRisk(whole, planned, []),
     currency: crib.rates.rates.currency,
     job: planned,
-    loads: setups.reduce((sum, s) => sum + toolLoads(uses(s)), 0),
+    loads: setups.reduce((sum, s) => sum + changes(uses(s)), 0),
     fewest,
     grouped,
     widest: Math.max(0, ...minutes),
-    cutters: edgesOf(judged.values(), crib, job.quantity),
+    tools: whole && planned ? batchTools(whole, planned.blanks) : [],
   };
 }

@@ -89,11 +89,10 @@ export function reasonsAgainst(
   if (!at) list.push(say('no holder in stock takes it on this spindle'));
   const doubt = toolDoubt(op, cutter);
   if (doubt) list.push(say(doubt));
-  if (op.feature.kind !== 'face') {
-    if (cutter.type === 'end_mill_ball' || cutter.type === 'end_mill_barrel')
-      list.push(say('its round end leaves no flat floor'));
-    if (SLOPING.test(cutter.type)) list.push(say('its lead angle leaves no square wall'));
-  }
+  if (cutter.type === 'end_mill_ball' || cutter.type === 'end_mill_barrel')
+    list.push(say('its round end leaves no flat floor'));
+  if (op.feature.kind !== 'face' && SLOPING.test(cutter.type))
+    list.push(say('its lead angle leaves no square wall'));
   const gap = narrowest(op.feature);
   if (gap < d - 1e-9) list.push(say('{0} does not go into {1}', measure(d, 'mm'), measure(gap, 'mm')));
   if ((cutter.properties.LU ?? Infinity) < op.feature.depthMm)

@@ -56,7 +56,7 @@ export function jobMoney(job: JudgedJob, minutes: JobMinutes, risk: JobRisk): Jo
     0,
   );
   const lines: MoneyLine[] = [
-    { name: 'Machine, running', batch: running },
+    { name: 'Machine time', batch: running },
     { name: 'Edges', batch: operations.reduce((sum, o) => sum + o.edges, 0) * blanks },
     {
       name: 'Loading by hand',

@@ -172,7 +172,7 @@ describe('money', () => {
     ).money;
     const usual = batchPlan(job, 0.9).money;
     const line = (m: typeof dear, name: string): number => m.lines.find((l) => l.name === name)?.batch ?? 0;
-    expect(line(dear, 'Machine, running')).toBeCloseTo(2 * line(usual, 'Machine, running'), 6);
+    expect(line(dear, 'Machine time')).toBeCloseTo(2 * line(usual, 'Machine time'), 6);
     expect(line(dear, 'Fixtures')).toBe(400);
   });
 

@@ -119,6 +119,28 @@ function oneTool(milled: readonly Milled[], offer: Offer): ReadonlyMap<string, M
   return best?.cuts ?? null;
 }
 
+/** A clearing cut as a school would run it, with the cutter it would take; null for what it has nothing to say of. */
+function ofSchool(
+  o: Milled,
+  school: 'light-radial' | 'levels',
+  offer: Offer,
+  wish: LayOutWish,
+): MillingOperation | null {
+  const { feature, path } = o.document;
+  // A face has no school, and what finishes a wall takes what was left for it.
+  if (feature.kind === 'face' || (feature.kind === 'side' && feature.allowanceMm === 0)) return null;
+  const light = feature.kind === 'slot' ? 'trochoidal' : 'constant-engagement';
+  const strategy = school === 'levels' ? 'levels' : light;
+  if (path.strategy === strategy) return null;
+  const asked: MillingOperation = { ...o.document, path: { ...path, strategy, cornerPathRadiusMm: null } };
+  const [best] = firstCuts(asked, o.context, offer);
+  if (!best) return null;
+  const cutter = offer.cutters.find((c) => c.id === best.cutterId)!;
+  const at = best.state === 'over' ? contextWith(asked, o.context, cutter, offer) : null;
+  const row = at && layOut(best.operation, at, strategy, wish);
+  return row && isLaidOut(row) && row.state !== 'over' ? row.operation : best.operation;
+}
+
 /** A new cut with what the operation says of its batch. */
 const kept = (cut: MillingOperation, of: MillingOperation): MillingOperation => ({
   ...cut,
@@ -149,7 +171,7 @@ export function routesOf(
   milled.forEach((o, i) => {
     const cuts = firstCuts(o.document, o.context, offer);
     const [best] = [...cuts].sort((a, b) => placeOf(a.state) - placeOf(b.state) || a.minutes - b.minutes);
-    const worse = best && SEVERITY[best.state] > SEVERITY[o.evaluation.state];
+    const worse = best && (best.state === 'over' || SEVERITY[best.state] > SEVERITY[o.evaluation.state]);
     if (best && !worse && best.minutes < o.evaluation.time.cutting + o.evaluation.time.linking)
       each.set(o.id, kept(best.operation, o.document));
     onPart((0.3 * (i + 1)) / milled.length);
@@ -158,18 +180,11 @@ export function routesOf(
   const single = oneTool(milled, offer);
   if (single) put(summed(job, 'one-tool', single, offer, confidence));
   onPart(0.5);
-  for (const [k, [id, strategy]] of (
-    [
-      ['light-radial', 'constant-engagement'],
-      ['levels', 'levels'],
-    ] as const
-  ).entries()) {
+  for (const [k, id] of (['light-radial', 'levels'] as const).entries()) {
     const cuts = new Map<string, MillingOperation>();
     milled.forEach((o, i) => {
-      const clears = o.document.feature.kind !== 'face' && o.document.feature.allowanceMm >= 0;
-      if (!clears || o.document.path.strategy === strategy) return;
-      const row = layOut(o.document, o.context, strategy, wish);
-      if (isLaidOut(row)) cuts.set(o.id, kept(row.operation, o.document));
+      const cut = ofSchool(o, id, offer, wish);
+      if (cut) cuts.set(o.id, kept(cut, o.document));
       onPart(0.5 + 0.25 * (k + (i + 1) / milled.length));
     });
     put(summed(job, id, cuts, offer, confidence));

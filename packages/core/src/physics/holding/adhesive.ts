@@ -7,10 +7,10 @@ import { type HoldingModel, longSide, ROOM_C, shortSide } from './holding-model.
 export const adhesive: HoldingModel = {
   name: 'adhesive',
   fields: [
-    { key: 'areaMm2', label: 'Bonded area', unit: 'mm2', least: 10, most: 4e6, usual: 2500 },
+    { key: 'areaMm2', label: 'Bonded area', unit: 'mm2-fine', least: 10, most: 4e6, usual: 2500 },
     {
       key: 'strengthMPa',
-      label: 'Shear strength, cured and cold, MPa',
+      label: 'Shear strength cured and cold, MPa',
       unit: 'ratio',
       least: 0.05,
       most: 60,
@@ -25,7 +25,7 @@ export const adhesive: HoldingModel = {
       most: 1,
       usual: 0.35,
     },
-    { key: 'releaseC', label: 'Lets go at', unit: 'degC', least: 30, most: 300, usual: 80 },
+    { key: 'releaseC', label: 'Lets go at', unit: 'degC-fine', least: 30, most: 300, usual: 80 },
   ],
   factor: 3,
   releaseC: ({ releaseC = 80 }) => releaseC,

@@ -29,7 +29,7 @@ function jawGrip(
 }
 
 const FIELDS = [
-  { key: 'forceN', label: 'Clamping force', unit: 'N', least: 100, most: 200_000, usual: 12_000 },
+  { key: 'forceN', label: 'Clamping force', unit: 'N-fine', least: 100, most: 200_000, usual: 12_000 },
   { key: 'jawMm', label: 'Jaw width', unit: 'mm', least: 5, most: 1000, usual: 125 },
   { key: 'grippedMm', label: 'Gripped height', unit: 'mm', least: 0.5, most: 200, usual: 5 },
 ] as const;

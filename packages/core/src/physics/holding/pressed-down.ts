@@ -17,7 +17,7 @@ export const clamps: HoldingModel = {
   name: 'clamps',
   fields: [
     { key: 'count', label: 'Clamps', unit: 'pieces', least: 1, most: 40, usual: 4 },
-    { key: 'forceN', label: 'Force of each', unit: 'N', least: 100, most: 100_000, usual: 6000 },
+    { key: 'forceN', label: 'Force of each', unit: 'N-fine', least: 100, most: 100_000, usual: 6000 },
     {
       key: 'friction',
       label: 'Friction on the table',
@@ -89,7 +89,7 @@ const ON_VACUUM = 0.2;
 export const vacuum: HoldingModel = {
   name: 'vacuum',
   fields: [
-    { key: 'areaMm2', label: 'Area under vacuum', unit: 'mm2', least: 50, most: 4e6, usual: 8000 },
+    { key: 'areaMm2', label: 'Area under vacuum', unit: 'mm2-fine', least: 50, most: 4e6, usual: 8000 },
     { key: 'pressureBar', label: 'Vacuum reached, bar', unit: 'ratio', least: 0.1, most: 1, usual: 0.8 },
     { key: 'leak', label: 'Lost to leaks', unit: 'ratio', least: 0, most: 0.9, usual: 0.1 },
     {
@@ -100,7 +100,7 @@ export const vacuum: HoldingModel = {
       most: 0.8,
       usual: ON_VACUUM,
     },
-    { key: 'releaseC', label: 'Seals leak from', unit: 'degC', least: 30, most: 200, usual: 70 },
+    { key: 'releaseC', label: 'Seals leak from', unit: 'degC-fine', least: 30, most: 200, usual: 70 },
   ],
   factor: 3,
   releaseC: ({ releaseC = 70 }) => releaseC,

@@ -13,7 +13,14 @@ const roundGrip = (forceN: number, friction: number, diameterMm: number, lengthM
 });
 
 const FIELDS = [
-  { key: 'forceN', label: 'Grip of all jaws together', unit: 'N', least: 200, most: 500_000, usual: 30_000 },
+  {
+    key: 'forceN',
+    label: 'Grip of all jaws together',
+    unit: 'N-fine',
+    least: 200,
+    most: 500_000,
+    usual: 30_000,
+  },
   { key: 'diameterMm', label: 'Gripped diameter', unit: 'mm', least: 1, most: 2000, usual: 60 },
   { key: 'grippedMm', label: 'Gripped length', unit: 'mm', least: 1, most: 500, usual: 20 },
 ] as const;
