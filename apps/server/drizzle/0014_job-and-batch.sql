@@ -7,4 +7,4 @@ CREATE TABLE "shop_rates" (
 );
 --> statement-breakpoint
 ALTER TABLE "jobs" ADD COLUMN "plan" jsonb DEFAULT '{"part":null,"stock":{"top":0,"bottom":0,"left":0,"right":0,"front":0,"back":0},"hardness":null,"toleranceMm":null,"raUm":null,"spares":0,"blankPrice":null,"firstThroughAll":false,"features":[]}'::jsonb NOT NULL;--> statement-breakpoint
-ALTER TABLE "setups" ADD COLUMN "plan" jsonb DEFAULT '{"machineId":null,"up":"top","datum":"","workOffset":"","holding":null,"fixturePrice":null,"partsPerLoad":1,"order":"by-tool","locatesOn":""}'::jsonb NOT NULL;
+ALTER TABLE "setups" ADD COLUMN "plan" jsonb DEFAULT '{"machineId":null,"up":"top","datum":"","workOffset":"","holding":null,"fixturePrice":null,"partsPerLoad":1,"order":"by-tool","locatesOn":"","alone":false}'::jsonb NOT NULL;

@@ -41,7 +41,7 @@ describe('what the sheet says of a batch', () => {
   });
 
   it('tells minutes, money with its currency, edges, the night and the first piece', () => {
-    expect(groups.get('Batch')).toMatch(/33 blanks; [\d.]+ min a part, [\d.]+ h in all; EUR [\d,.]+ a part/);
+    expect(groups.get('Batch')).toMatch(/33 blanks; [\d.]+ min a part, [\d.]+ h in all; [\d,.]+ EUR a part/);
     expect(groups.get('Batch')).toMatch(/× Flat end mill 2 mm/);
     expect(groups.get('Batch')).toMatch(/Slots alone: .* at 90%/);
     expect(groups.get('First piece')).toMatch(/^One piece goes through every setup first/);

@@ -10,7 +10,7 @@ export interface FactGroup {
 const hours = (minutes: number): string =>
   minutes < 100 ? `${Math.round(minutes)} min` : `${(minutes / 60).toFixed(1)} h`;
 const money = (value: number, currency: string): string =>
-  `${currency} ${value.toLocaleString('en-GB', { maximumFractionDigits: value < 100 ? 2 : 0 })}`;
+  `${value.toLocaleString('en-GB', { maximumFractionDigits: value < 100 ? 2 : 0 })} ${currency}`;
 const inTen = (chance: number): string => `${(100 * chance).toFixed(chance < 0.1 ? 1 : 0)}%`;
 
 function setupLines(setup: ReleasedSetup, { batch }: ReleaseSnapshot): Sentence[] {

@@ -105,6 +105,7 @@ export const setupPlanSchema: yup.Schema<SetupPlan> = yup
     partsPerLoad: number(1, 500).integer(),
     order: yup.string().strict().oneOf(['by-tool', 'by-part']).required(),
     locatesOn: words(200),
+    alone: yup.boolean().strict().required(),
   })
   .noUnknown()
   .default(undefined)

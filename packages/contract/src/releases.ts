@@ -120,6 +120,16 @@ export function batchChecks(batch: BatchPlan | undefined): readonly ReleaseCheck
     ...(batch.warp && batch.warp.chance !== 'unlikely'
       ? [check('distortion', `The part may bow when it is let go: ${batch.warp.chance}, by judgement.`)]
       : []),
+    ...batch.nights.flatMap((n) =>
+      n.marked
+        ? [
+            check(
+              `alone ${n.setupId}`,
+              `${n.setup} may run alone: ${n.safe ? `${n.safe.parts} parts at ${Math.round(100 * n.confidence)}%, then ${n.endedBy}` : `not one part at ${Math.round(100 * n.confidence)}%: ${n.endedBy}`}. Site rules allow it.`,
+            ),
+          ]
+        : [],
+    ),
     ...batch.tools.flatMap((t) =>
       t.shortFromPart === null
         ? []

@@ -58,6 +58,7 @@ export {
   UNITS,
   type System,
   type Unit,
+  showMoneyIn,
 } from './units/unit.ts';
 export { speak, measure, say, type Measure, type Sentence } from './units/sentence.ts';
 export { powerAt, torqueAt } from './physics/cutting/spindle-curve.ts';

@@ -68,6 +68,7 @@ export const wearPlates: DemoJobMaker = ({ mill, box }, due) => ({
         holding: bonded,
         partsPerLoad: 4,
         fixturePrice: 240,
+        alone: true,
       },
       operations: [
         {

@@ -14,6 +14,7 @@ import {
   type TrialQuestion,
   type Variant,
 } from '@burl/contract';
+import { showMoneyIn } from '@burl/core';
 import useSWR, { mutate, type SWRConfiguration, type SWRResponse } from 'swr';
 import { type AnswerOf, type ApiError, get } from './client.ts';
 
@@ -49,7 +50,12 @@ export const useOperationsFound = (search: string): SWRResponse<OperationFound[]
 export const isJobList = (key: unknown): boolean =>
   typeof key === 'string' && /^\/api\/(desk|jobs)($|\?)/.test(key);
 export const usePeople = (may: boolean): Answer<'/api/people'> => useAnswer('/api/people', may ? {} : null);
-export const useCrib = (): Answer<'/api/crib'> => useAnswer('/api/crib', {}, { revalidateOnFocus: false });
+export function useCrib(): Answer<'/api/crib'> {
+  const answer = useAnswer('/api/crib', {}, { revalidateOnFocus: false });
+  // Before anything that knows the rates is drawn, so that no amount ever stands without its currency.
+  if (answer.data) showMoneyIn(answer.data.rates.rates.currency);
+  return answer;
+}
 export const useEntryHistory = (kind: CribKind, entry: string): Answer<'/api/crib/:kind/:entry/history'> =>
   useAnswer('/api/crib/:kind/:entry/history', { kind, entry });
 export const useJob = (id: string): Answer<'/api/jobs/:id'> => useAnswer('/api/jobs/:id', id ? { id } : null);

@@ -1,11 +1,11 @@
-/** An amount of money with its currency: “EUR 109”, with cents where it is small. */
+/** An amount of money with its currency: “109 EUR”, with cents where it is small. */
 export function amount(value: number, currency: string): string {
   const digits = Math.abs(value) < 100 ? 2 : 0;
   const number = value.toLocaleString('en-GB', {
     minimumFractionDigits: digits,
     maximumFractionDigits: digits,
   });
-  return `${currency}\u00a0${number}`;
+  return `${number}\u00a0${currency}`;
 }
 
 /** Minutes as a shop says them: minutes up to two hours, then hours and minutes. */

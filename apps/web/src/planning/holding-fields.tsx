@@ -14,7 +14,7 @@ export function HoldingFields({
 }) {
   const model = holding && HOLDINGS[holding.kind];
   return (
-    <div className="grid grid-cols-2 gap-2">
+    <div className="grid grid-cols-2 items-end gap-2">
       <div className="col-span-2">
         <Field label="Held by">
           {(p) => (

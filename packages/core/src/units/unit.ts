@@ -82,6 +82,19 @@ const figures = (n: number): Digits => ({ figures: n });
 const IN = 1 / 25.4;
 const THOU = 1000 / 25.4;
 
+/** Money is the shop's: what it is called is said once, where rates are read. */
+const money: { label: string } & Omit<Shown, 'label'> = {
+  label: '',
+  factor: 1,
+  offset: 0,
+  digits: decimals(2),
+};
+
+/** What amounts are shown in from now on, three letters; without it they stand bare. */
+export function showMoneyIn(currency: string): void {
+  money.label = currency;
+}
+
 export const UNITS: Readonly<Record<Unit, Record<System, Shown>>> = {
   mm: pair(shown('mm', 1, trimmed(2)), shown('in', IN, trimmed(3))),
   'mm-fine': pair(shown('mm', 1, decimals(3)), shown('in', IN, decimals(4))),
@@ -121,7 +134,7 @@ export const UNITS: Readonly<Record<Unit, Record<System, Shown>>> = {
   HRC: same('HRC', trimmed(1)),
   HB: same('HB', decimals(0)),
   ShoreD: same('Shore D', decimals(0)),
-  money: same('', decimals(2)),
+  money: pair(money, money),
   percent: same('%', decimals(0)),
   pieces: same('', decimals(0)),
   ratio: same('', trimmed(2)),

@@ -94,7 +94,7 @@ function BatchView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
       ) : (
         <div className="space-y-4">
           <dl className="grid grid-cols-2 gap-3 lg:grid-cols-4">
-            <Answer name="A part" more={`${duration(plan.minutes.runningPerPart)} of it running alone`}>
+            <Answer name="A part" more={`${duration(plan.minutes.runningPerPart)} of it running`}>
               {duration(plan.minutes.perPart)}
             </Answer>
             <Answer

@@ -23,6 +23,12 @@ function Held({ report }: { report: HoldingReport }) {
           <tr key={o.id} className="border-b border-line last:border-0">
             <td className="py-1">
               {o.name} <StateWord state={o.state} />
+              {o.clearanceMm !== null && o.clearanceMm < 3 && (
+                <span className="block text-[12.5px] font-semibold text-over">
+                  {o.clearanceMm < 0 ? 'the holder strikes a clamp' : 'the holder passes close to a clamp'}:{' '}
+                  {formatMeasure(o.clearanceMm, 'mm', system)} of room
+                </span>
+              )}
             </td>
             <Num>{formatMeasure(o.sideN, 'N', system)}</Num>
             <Num>{temperature(o.temperatureC)}</Num>

@@ -12,7 +12,8 @@ function Night({ report, currency }: { report: NightReport; currency: string }) 
   return (
     <div className="text-[13px]">
       <p>
-        <span className="font-semibold">{report.setup}</span>:{' '}
+        <span className="font-semibold">{report.setup}</span>
+        {report.marked ? ' (marked: may run alone)' : ''}:{' '}
         {safe
           ? `${safe.parts} ${safe.parts === 1 ? 'part' : 'parts'}, ${duration(safe.minutes)} alone`
           : 'not one part alone'}{' '}

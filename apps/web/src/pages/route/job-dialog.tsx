@@ -1,4 +1,4 @@
-import { type Crib, type Job, jobFieldsOf } from '@burl/contract';
+import { type Crib, type Job, type JobFields, jobFieldsOf } from '@burl/contract';
 import type { JobPlan } from '@burl/core';
 import { useMemo, useState } from 'react';
 import { call, messageOf } from '../../api/client.ts';
@@ -22,17 +22,99 @@ const WORDS = [
   ['heatLot', 'Heat lot', 80],
 ] as const;
 
+/** Number, alloy, machine, quantity, and what is known of the blank. */
+function BatchFields({
+  fields,
+  plan,
+  crib,
+  onSay,
+  onPut,
+}: {
+  fields: JobFields;
+  plan: JobPlan;
+  crib: Crib;
+  onSay: (change: Partial<JobFields>) => void;
+  onPut: (change: Partial<JobPlan>) => void;
+}) {
+  const alloys = useMemo(
+    () => searchableAlloys(offered(crib.alloys, fields.alloyId)),
+    [crib, fields.alloyId],
+  );
+  const machines = useMemo(
+    () => offered(crib.machines, fields.machineId).map((m) => ({ id: m.id, name: m.document.name })),
+    [crib, fields.machineId],
+  );
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      {WORDS.map(([key, label, most]) => (
+        <Field key={key} label={label}>
+          {(p) => (
+            <input
+              {...p}
+              value={fields[key]}
+              maxLength={most}
+              onChange={(e) => onSay({ [key]: e.target.value })}
+              className={FIELD_LOOK}
+            />
+          )}
+        </Field>
+      ))}
+      <ComboBox label="Alloy" list={alloys} value={fields.alloyId} onTake={(alloyId) => onSay({ alloyId })} />
+      <ComboBox
+        label="Machine"
+        list={machines}
+        value={fields.machineId}
+        onTake={(machineId) => onSay({ machineId })}
+      />
+      <Num
+        label="Quantity"
+        value={fields.quantity}
+        unit="pieces"
+        readOnly={false}
+        onTake={(v) => onSay({ quantity: Math.max(1, Math.round(v ?? 1)) })}
+      />
+      <Num
+        label="Spare blanks"
+        value={plan.spares}
+        unit="pieces"
+        readOnly={false}
+        onTake={(v) => onPut({ spares: Math.max(0, Math.round(v ?? 0)) })}
+      />
+      <Num
+        label="Hardness measured"
+        value={plan.hardness}
+        unit="ratio"
+        empty
+        readOnly={false}
+        onTake={(v) => onPut({ hardness: v })}
+      />
+      <Num
+        label={`Blank price, ${crib.rates.rates.currency}`}
+        value={plan.blankPrice}
+        unit="money"
+        empty
+        readOnly={false}
+        onTake={(v) => onPut({ blankPrice: v })}
+      />
+      <Num
+        label="Tolerance"
+        value={plan.toleranceMm}
+        unit="mm-fine"
+        empty
+        readOnly={false}
+        onTake={(v) => onPut({ toleranceMm: v })}
+      />
+      <Num label="Ra" value={plan.raUm} unit="um" empty readOnly={false} onTake={(v) => onPut({ raUm: v })} />
+    </div>
+  );
+}
+
 /** What the job says of itself, its part, its blank and its batch. */
 export function JobDialog({ job, crib, onClose }: { job: Job; crib: Crib; onClose: () => void }) {
   const system = useSystem();
   const [fields, setFields] = useState(() => jobFieldsOf(job));
   const [plan, setPlan] = useState<JobPlan>(job.plan);
   const [failed, setFailed] = useState<string | null>(null);
-  const alloys = useMemo(() => searchableAlloys(offered(crib.alloys, job.alloyId)), [crib, job.alloyId]);
-  const machines = useMemo(
-    () => offered(crib.machines, job.machineId).map((m) => ({ id: m.id, name: m.document.name })),
-    [crib, job.machineId],
-  );
   const put = (change: Partial<JobPlan>) => setPlan((p) => ({ ...p, ...change }));
   const say = (change: Partial<typeof fields>) => setFields((f) => ({ ...f, ...change }));
 
@@ -63,79 +145,7 @@ export function JobDialog({ job, crib, onClose }: { job: Job; crib: Crib; onClos
       >
         <div className="grid grid-cols-1 gap-4 md:grid-cols-2">
           <div className="space-y-2">
-            <div className="grid grid-cols-2 gap-2">
-              {WORDS.map(([key, label, most]) => (
-                <Field key={key} label={label}>
-                  {(p) => (
-                    <input
-                      {...p}
-                      value={fields[key]}
-                      maxLength={most}
-                      onChange={(e) => say({ [key]: e.target.value })}
-                      className={FIELD_LOOK}
-                    />
-                  )}
-                </Field>
-              ))}
-              <ComboBox
-                label="Alloy"
-                list={alloys}
-                value={fields.alloyId}
-                onTake={(alloyId) => say({ alloyId })}
-              />
-              <ComboBox
-                label="Machine"
-                list={machines}
-                value={fields.machineId}
-                onTake={(machineId) => say({ machineId })}
-              />
-              <Num
-                label="Quantity"
-                value={fields.quantity}
-                unit="pieces"
-                readOnly={false}
-                onTake={(v) => say({ quantity: Math.max(1, Math.round(v ?? 1)) })}
-              />
-              <Num
-                label="Spare blanks"
-                value={plan.spares}
-                unit="pieces"
-                readOnly={false}
-                onTake={(v) => put({ spares: Math.max(0, Math.round(v ?? 0)) })}
-              />
-              <Num
-                label="Hardness measured"
-                value={plan.hardness}
-                unit="ratio"
-                empty
-                readOnly={false}
-                onTake={(v) => put({ hardness: v })}
-              />
-              <Num
-                label={`Blank price, ${crib.rates.rates.currency}`}
-                value={plan.blankPrice}
-                unit="money"
-                empty
-                readOnly={false}
-                onTake={(v) => put({ blankPrice: v })}
-              />
-              <Num
-                label="Tolerance"
-                value={plan.toleranceMm}
-                unit="mm-fine"
-                empty
-                readOnly={false}
-                onTake={(v) => put({ toleranceMm: v })}
-              />
-              <Num
-                label="Ra"
-                value={plan.raUm}
-                unit="um"
-                empty
-                readOnly={false}
-                onTake={(v) => put({ raUm: v })}
-              />
-            </div>
+            <BatchFields fields={fields} plan={plan} crib={crib} onSay={say} onPut={put} />
             <label className="flex min-h-9 items-center gap-2">
               <input
                 type="checkbox"

@@ -80,7 +80,7 @@ export function routeFacts(detail: JobDetail, crib: Crib): RouteFacts {
   return {
     judged,
     names: new Map(setups.flatMap((x) => x.operations.map((o) => [o.id, o.name] as const))),
-    risk: whole && planned && jobRisk(whole, planned, []),
+    risk: whole && planned && jobRisk(whole, planned, [], null),
     currency: crib.rates.rates.currency,
     job: planned,
     loads: setups.reduce((sum, s) => sum + changes(uses(s)), 0),

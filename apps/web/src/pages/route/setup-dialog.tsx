@@ -17,6 +17,120 @@ const ORDER = {
   'by-part': 'each part is finished first',
 } as const;
 
+interface FieldsProps {
+  plan: SetupPlan;
+  crib: Crib;
+  onChange: (change: Partial<SetupPlan>) => void;
+}
+
+/** Machine, place and datum. */
+function PlaceFields({
+  name,
+  onName,
+  plan,
+  crib,
+  onChange,
+}: FieldsProps & { name: string; onName: (name: string) => void }) {
+  const text = (label: string, key: 'datum' | 'workOffset' | 'locatesOn', placeholder: string) => (
+    <Field label={label}>
+      {(p) => (
+        <input
+          {...p}
+          value={plan[key]}
+          maxLength={key === 'workOffset' ? 20 : 200}
+          placeholder={placeholder}
+          onChange={(e) => onChange({ [key]: e.target.value })}
+          className={FIELD_LOOK}
+        />
+      )}
+    </Field>
+  );
+  return (
+    <div className="space-y-2">
+      <Field label="Name">
+        {(p) => (
+          <input
+            {...p}
+            value={name}
+            maxLength={200}
+            onChange={(e) => onName(e.target.value)}
+            className={FIELD_LOOK}
+          />
+        )}
+      </Field>
+      <Field label="Machine">
+        {(p) => (
+          <select
+            {...p}
+            value={plan.machineId ?? ''}
+            onChange={(e) => onChange({ machineId: e.target.value || null })}
+            className={FIELD_LOOK}
+          >
+            <option value="">as the job</option>
+            {offered(crib.machines, plan.machineId ?? '').map((m) => (
+              <option key={m.id} value={m.id}>
+                {m.document.name}
+              </option>
+            ))}
+          </select>
+        )}
+      </Field>
+      <Choice
+        label="Side towards the spindle"
+        value={plan.up}
+        options={SIDES}
+        readOnly={false}
+        onTake={(up) => onChange({ up })}
+      />
+      {text('Datum', 'datum', 'fixed jaw, left, top of the part')}
+      {text('Work offset', 'workOffset', 'G54')}
+      {text('Locates on, finished before', 'locatesOn', 'the two reamed holes of setup 1')}
+    </div>
+  );
+}
+
+/** Holding, load, order and what may run alone. */
+function LoadFields({ plan, crib, onChange }: FieldsProps) {
+  return (
+    <div className="space-y-2">
+      <HoldingFields
+        holding={plan.holding}
+        readOnly={false}
+        onChange={(holding: Holding | null) => onChange({ holding })}
+      />
+      <div className="grid grid-cols-2 gap-2">
+        <Num
+          label="Parts a load"
+          value={plan.partsPerLoad}
+          unit="pieces"
+          readOnly={false}
+          onTake={(v) => onChange({ partsPerLoad: Math.max(1, Math.round(v ?? 1)) })}
+        />
+        <Num
+          label={`Fixture price, ${crib.rates.rates.currency}`}
+          value={plan.fixturePrice}
+          unit="money"
+          empty
+          readOnly={false}
+          onTake={(v) => onChange({ fixturePrice: v })}
+        />
+      </div>
+      <Choice
+        label="Order of the load"
+        value={plan.order}
+        options={['by-tool', 'by-part'] as const}
+        nameOf={(o) => ORDER[o]}
+        readOnly={false}
+        onTake={(order) => onChange({ order })}
+      />
+      <label className="flex min-h-9 items-center gap-2">
+        <input type="checkbox" checked={plan.alone} onChange={(e) => onChange({ alone: e.target.checked })} />
+        May run with nobody there
+      </label>
+    </div>
+  );
+}
+
 /** Name, machine, place, holding and load of a setup. An empty one can be removed here. */
 export function SetupDialog({
   jobId,
@@ -36,20 +150,6 @@ export function SetupDialog({
   const [plan, setPlan] = useState<SetupPlan>(setup.plan);
   const [failed, setFailed] = useState<string | null>(null);
   const put = (change: Partial<SetupPlan>) => setPlan((p) => ({ ...p, ...change }));
-  const text = (label: string, key: 'datum' | 'workOffset' | 'locatesOn', placeholder: string) => (
-    <Field label={label}>
-      {(p) => (
-        <input
-          {...p}
-          value={plan[key]}
-          maxLength={key === 'workOffset' ? 20 : 200}
-          placeholder={placeholder}
-          onChange={(e) => put({ [key]: e.target.value })}
-          className={FIELD_LOOK}
-        />
-      )}
-    </Field>
-  );
   async function run(work: () => Promise<unknown>): Promise<void> {
     try {
       await work();
@@ -77,78 +177,8 @@ export function SetupDialog({
         }}
       >
         <div className="grid grid-cols-1 gap-4 sm:grid-cols-2">
-          <div className="space-y-2">
-            <Field label="Name">
-              {(p) => (
-                <input
-                  {...p}
-                  value={name}
-                  maxLength={200}
-                  onChange={(e) => setName(e.target.value)}
-                  className={FIELD_LOOK}
-                />
-              )}
-            </Field>
-            <Field label="Machine">
-              {(p) => (
-                <select
-                  {...p}
-                  value={plan.machineId ?? ''}
-                  onChange={(e) => put({ machineId: e.target.value || null })}
-                  className={FIELD_LOOK}
-                >
-                  <option value="">as the job</option>
-                  {offered(crib.machines, plan.machineId ?? '').map((m) => (
-                    <option key={m.id} value={m.id}>
-                      {m.document.name}
-                    </option>
-                  ))}
-                </select>
-              )}
-            </Field>
-            <Choice
-              label="Side towards the spindle"
-              value={plan.up}
-              options={SIDES}
-              readOnly={false}
-              onTake={(up) => put({ up })}
-            />
-            {text('Datum', 'datum', 'fixed jaw, left, top of the part')}
-            {text('Work offset', 'workOffset', 'G54')}
-            {text('Locates on, finished before', 'locatesOn', 'the two reamed holes of setup 1')}
-          </div>
-          <div className="space-y-2">
-            <HoldingFields
-              holding={plan.holding}
-              readOnly={false}
-              onChange={(holding: Holding | null) => put({ holding })}
-            />
-            <div className="grid grid-cols-2 gap-2">
-              <Num
-                label="Parts a load"
-                value={plan.partsPerLoad}
-                unit="pieces"
-                readOnly={false}
-                onTake={(v) => put({ partsPerLoad: Math.max(1, Math.round(v ?? 1)) })}
-              />
-              <Num
-                label={`Fixture price, ${crib.rates.rates.currency}`}
-                value={plan.fixturePrice}
-                unit="money"
-                empty
-                readOnly={false}
-                onTake={(v) => put({ fixturePrice: v })}
-              />
-            </div>
-            <Choice
-              label="Order of the load"
-              value={plan.order}
-              options={['by-tool', 'by-part'] as const}
-              nameOf={(o) => ORDER[o]}
-              readOnly={false}
-              onTake={(order) => put({ order })}
-            />
-          </div>
+          <PlaceFields name={name} onName={setName} plan={plan} crib={crib} onChange={put} />
+          <LoadFields plan={plan} crib={crib} onChange={put} />
         </div>
         <FormError message={failed} />
         <div className="flex justify-end gap-2">

@@ -61,9 +61,9 @@ export function batchTools(job: JudgedJob, blanks: number): BatchTool[] {
 export function batchPlan(job: JudgedJob, confidence: number): BatchPlan {
   const minutes = jobMinutes(job);
   const holdings = job.setups.map((s) => holdingReport(s, job));
-  const risk = jobRisk(job, minutes, holdings);
-  const money = jobMoney(job, minutes, risk);
   const warp = warpReport(job.plan, job.alloy);
+  const risk = jobRisk(job, minutes, holdings, warp);
+  const money = jobMoney(job, minutes, risk);
   return {
     minutes,
     money,

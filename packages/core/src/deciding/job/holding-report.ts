@@ -27,6 +27,9 @@ const SPREAD = Math.log(1.35);
 /** Share of a drill's thrust that pulls the part up when the point breaks through. Judgement. */
 const BREAKTHROUGH = 0.15;
 
+/** Room a holder wants above a clamp, mm. */
+const LEAST_ROOM = 3;
+
 /** One operation against the holding of its setup. */
 export interface HeldOperation {
   readonly id: string;
@@ -39,6 +42,8 @@ export interface HeldOperation {
   readonly grip: Grip;
   readonly use: HoldingUse;
   readonly state: LimitState;
+  /** Room between clamps and the holder's nose at full depth, mm; null where nothing stands above the part. */
+  readonly clearanceMm: number | null;
   /** Chance that the part moves: the holding fails without its factor. */
   readonly chance: number;
 }
@@ -140,6 +145,10 @@ export function holdingReport(setup: JudgedSetup, job: JudgedJob): HoldingReport
     const heightMm = Math.max(0, part.heightMm - depthOf(o) / 2);
     const use = holdingUse({ sideN, liftN, heightMm, armMm }, grip, model.factor);
     const bare = use.share / model.factor;
+    const above = holding.values['heightMm'];
+    const clearanceMm = above === undefined ? null : o.document.tooling.stickOutMm - depthOf(o) - above;
+    const strikes = clearanceMm !== null && clearanceMm < 0;
+    const near = clearanceMm !== null && clearanceMm < LEAST_ROOM;
     return {
       id: o.id,
       name: o.name,
@@ -148,7 +157,8 @@ export function holdingReport(setup: JudgedSetup, job: JudgedJob): HoldingReport
       temperatureC,
       grip,
       use,
-      state: use.share > 1 ? 'over' : use.share * Math.exp(SPREAD) > 1 ? 'tight' : 'clear',
+      state: use.share > 1 || strikes ? 'over' : near || use.share * Math.exp(SPREAD) > 1 ? 'tight' : 'clear',
+      clearanceMm,
       chance: bare <= 0 ? 0 : Number.isFinite(bare) ? normalBelow(Math.log(bare) / SPREAD) : 1,
     };
   });

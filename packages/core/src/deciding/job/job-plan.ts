@@ -70,6 +70,8 @@ export interface SetupPlan {
   readonly order: 'by-tool' | 'by-part';
   /** What has to be finished before this setup can locate on it, in words. */
   readonly locatesOn: string;
+  /** Somebody marked that it may run with nobody there. */
+  readonly alone: boolean;
 }
 
 export const EMPTY_JOB_PLAN: JobPlan = {
@@ -94,6 +96,7 @@ export const EMPTY_SETUP_PLAN: SetupPlan = {
   partsPerLoad: 1,
   order: 'by-tool',
   locatesOn: '',
+  alone: false,
 };
 
 /** A feature one would begin with. */

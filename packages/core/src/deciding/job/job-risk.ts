@@ -5,6 +5,7 @@ import type { JobMinutes } from './job-minutes.ts';
 import { type JudgedJob, type JudgedOperation, operationsOfJob } from './judged-job.ts';
 import { firstLossOf, type LossChance, lossChances, lossOf } from './loss-chance.ts';
 import { orderRisk, type StationRisk } from '../hole-plan/order-risk.ts';
+import { bowTooLarge, type WarpReport } from './warp-report.ts';
 import { perHourOf } from '../../crib/shop-rates.ts';
 
 /** What one operation puts at risk where it stands. */
@@ -126,11 +127,23 @@ function statedValue(
 }
 
 /** What each operation of a job puts at risk, all ways a part is lost there counted, and the order that costs least. */
-export function jobRisk(job: JudgedJob, minutes: JobMinutes, holdings: readonly HoldingReport[]): JobRisk {
+export function jobRisk(
+  job: JudgedJob,
+  minutes: JobMinutes,
+  holdings: readonly HoldingReport[],
+  warp: WarpReport | null,
+): JobRisk {
   const { rates, plan } = job;
   const perMinute = rates.machinePerHour / 60;
   const chances = new Map(holdings.flatMap((h) => h.operations ?? []).map((h) => [h.id, h.chance]));
-  const ways = new Map(operationsOfJob(job).map((o) => [o.id, lossChances(o, chances.get(o.id))]));
+  // What bowed shows where the last setup locates on it.
+  const bows = job.setups.filter((s) => s.operations.length > 0).at(-1)?.operations[0]?.id;
+  const ways = new Map(
+    operationsOfJob(job).map((o) => [
+      o.id,
+      lossChances(o, chances.get(o.id), o.id === bows ? bowTooLarge(warp) : 0),
+    ]),
+  );
   const lastOf = new Map<string, string>();
   const stations = job.setups.flatMap((s) =>
     s.operations.map((o) => {

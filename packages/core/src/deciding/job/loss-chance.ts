@@ -16,7 +16,14 @@ export interface LossChance {
 }
 
 /** Share of such events that cost the part with somebody there. Judgement, as a shop would put it. */
-const TAKES_PART = { edge: 0.15, chatter: 0.05, breakage: 0.3, size: 0.2, holding: 0.5 } as const;
+const TAKES_PART = {
+  edge: 0.15,
+  chatter: 0.05,
+  breakage: 0.3,
+  size: 0.2,
+  holding: 0.5,
+  distortion: 0.3,
+} as const;
 
 /** Of what the model may be wrong about, the share that is still there after the first piece showed it. Judgement. */
 const LEFT_AFTER_FIRST = 0.15;
@@ -31,8 +38,8 @@ export function chanceOver({ share, state }: Pick<LimitResult, 'share' | 'state'
 
 const any = (chances: readonly number[]): number => 1 - chances.reduce((kept, c) => kept * (1 - c), 1);
 
-/** Ways a part is lost in one operation, likeliest first; `holdingChance` is that of the setup's holding giving way. */
-export function lossChances(o: JudgedOperation, holdingChance = 0): LossChance[] {
+/** Ways a part is lost in one operation, likeliest first; `holdingChance` is that of the setup's holding giving way, `warpChance` of a bow too large. */
+export function lossChances(o: JudgedOperation, holdingChance = 0, warpChance = 0): LossChance[] {
   const { document: op, evaluation } = o;
   const over = (...ids: string[]): number =>
     any(evaluation.limits.filter((l) => ids.includes(l.id)).map(chanceOver));
@@ -56,6 +63,7 @@ export function lossChances(o: JudgedOperation, holdingChance = 0): LossChance[]
     'the part moves',
     TAKES_PART.holding * Math.max(holdingChance, over('workholding', 'workholding-lift')),
   );
+  put('distortion', 'it has bowed', TAKES_PART.distortion * warpChance);
   return found.sort((a, b) => b.chance - a.chance);
 }
 

@@ -29,6 +29,8 @@ export interface NightStretch {
 export interface NightReport {
   readonly setupId: string;
   readonly setup: string;
+  /** Somebody marked that it may run with nobody there. */
+  readonly marked: boolean;
   readonly confidence: number;
   /** The longest stretch within the confidence, of whole parts; null where not even one part is. */
   readonly safe: NightStretch | null;
@@ -133,6 +135,7 @@ export function nightReport(
   return {
     setupId: setup.id,
     setup: setup.name,
+    marked: setup.plan.alone,
     confidence,
     safe,
     night: stretch(nightParts),

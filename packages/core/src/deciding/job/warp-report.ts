@@ -1,5 +1,7 @@
 import { type Alloy, isPolymer } from '../../crib/alloy.ts';
+import { Z90 } from '../../judging/estimate.ts';
 import type { Band } from '../../judging/result.ts';
+import { normalBelow } from '../../numerics/normal.ts';
 import { bowAfter } from '../../physics/structure/warp.ts';
 import { blankOf, type JobPlan } from './job-plan.ts';
 
@@ -113,4 +115,10 @@ export function warpReport(plan: JobPlan, alloy: Alloy): WarpReport | null {
     'finish with little left on both sides',
   );
   return { stress, topMm, bottomMm, leftMm, bow, alikeMm, toleranceMm: limit, chance, lowers };
+}
+
+/** Chance that a part bows by more than what governs; 0 where nobody stated it. */
+export function bowTooLarge(warp: WarpReport | null): number {
+  if (!warp || warp.toleranceMm === null || !(warp.bow.value > 0)) return 0;
+  return normalBelow((Math.log(warp.bow.value / warp.toleranceMm) * Z90) / Math.log(SPREAD));
 }

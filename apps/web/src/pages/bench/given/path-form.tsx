@@ -48,7 +48,7 @@ const COSTS: readonly NumberField<Operation['economics']>[] = [
     label: 'Machine, per hour',
     unit: 'money',
     empty: null,
-    hint: 'in the shop’s own money',
+    hint: 'empty: the shop’s rate',
   },
   { key: 'edgePrice', label: 'Cost per edge', unit: 'money', empty: null, hint: 'empty: by diameter' },
   { key: 'edgeChangeMin', label: 'Edge change time', unit: 'min', empty: null, hint: 'empty: 3 min' },
