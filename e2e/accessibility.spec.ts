@@ -31,7 +31,23 @@ const PLACES: readonly Place[] = [
     name: 'new job',
     go: async (page) => {
       await page.getByRole('button', { name: 'New job' }).click();
-      await expect(page.getByRole('dialog').getByLabel('Alloy')).toBeVisible();
+      await page.getByLabel('Part length').fill('60');
+      await page.getByLabel('Part width').fill('24');
+      await page.getByLabel('Part height').fill('6');
+      await page.getByLabel('Top', { exact: false }).first().fill('1');
+      await page.getByRole('button', { name: 'Add feature' }).click();
+      await expect(page.getByRole('img', { name: /with the part in it/ })).toBeVisible();
+    },
+  },
+  {
+    name: 'batch',
+    go: async (page) => {
+      await page
+        .getByRole('link', { name: /CV-0588/ })
+        .first()
+        .click();
+      await page.getByRole('link', { name: 'Batch', exact: true }).click();
+      await expect(page.getByRole('region', { name: 'Alone at night' })).toBeVisible();
     },
   },
   {

@@ -32,9 +32,11 @@ test('the whole path by keyboard alone', async ({ page }) => {
   await tabTo(page, /Part/);
   await page.keyboard.type('Keyboard part');
   await tabTo(page, /Alloy/);
-  await page.keyboard.type('Alloy 718, solution treated');
-  await tabTo(page, /Machine/);
-  await page.keyboard.type('Vertical 40 taper, 15');
+  await page.keyboard.type('718 treated and aged');
+  await page.keyboard.press('Enter');
+  // On to the machine by itself.
+  await page.keyboard.type('15 kW belt');
+  await page.keyboard.press('Enter');
   await tabTo(page, /Create job/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'K-1 Keyboard part' })).toBeVisible();

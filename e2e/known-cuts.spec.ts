@@ -1,5 +1,6 @@
 import { expect, type Page, test } from './page-test.ts';
 import { chooseCutter, expectSaved, signIn } from './people.ts';
+import { newJob } from './new-job.ts';
 
 /** A cut somebody knows from the floor, as it is typed; mm and rpm. */
 interface KnownCut {
@@ -28,8 +29,8 @@ const JOBS: readonly KnownJob[] = [
   {
     number: 'TT-2101',
     part: 'Blade root',
-    alloy: 'ti-6al-4v-annealed',
-    machine: 'axis5-24k',
+    alloy: 'Ti-6Al-4V annealed',
+    machine: 'five-axis',
     cuts: [
       {
         what: 'light and two ×D deep',
@@ -69,7 +70,7 @@ const JOBS: readonly KnownJob[] = [
     number: 'GW-2102',
     part: 'Clamp ring',
     alloy: '1045',
-    machine: 'vmc40-15kw-belt',
+    machine: '15 kW belt',
     cuts: [
       {
         what: 'slot half a diameter deep',
@@ -104,7 +105,7 @@ const JOBS: readonly KnownJob[] = [
     number: 'GW-2103',
     part: 'Gauge block',
     alloy: '1045',
-    machine: 'bench-2kw',
+    machine: 'bench mill',
     cuts: [
       {
         what: 'shallow slot',
@@ -133,14 +134,7 @@ const JOBS: readonly KnownJob[] = [
 
 async function openedJob(page: Page, job: KnownJob): Promise<string> {
   await page.goto('/');
-  await page.getByRole('button', { name: 'New job' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('Number').fill(job.number);
-  await dialog.getByLabel('Part').fill(job.part);
-  await dialog.getByLabel('Alloy').selectOption(job.alloy);
-  await dialog.getByLabel('Machine').selectOption(job.machine);
-  await dialog.getByRole('button', { name: 'Create job' }).click();
-  await expect(page.getByRole('heading', { name: `${job.number} ${job.part}` })).toBeVisible();
+  await newJob(page, job);
   return page.url();
 }
 

@@ -1,38 +1,6 @@
 import { expect, type Page, test } from './page-test.ts';
+import { Hand } from './hand.ts';
 import { signIn } from './people.ts';
-
-/** What a person needs for one action by hand and eye, s: a key, a press of the mouse with the way there, a thought before a step. */
-const [KEY, PRESS, THOUGHT] = [0.28, 1.3, 1.35] as const;
-
-/** Counts what a person does, and how long that takes somebody of middling speed (keystroke-level model, Card 1980). */
-class Hand {
-  seconds = 0;
-  actions = 0;
-  readonly page: Page;
-
-  constructor(page: Page) {
-    this.page = page;
-  }
-
-  async type(text: string): Promise<void> {
-    await this.page.keyboard.type(text);
-    this.seconds += KEY * text.length;
-    this.actions += text.length;
-  }
-  async key(name: string): Promise<void> {
-    await this.page.keyboard.press(name);
-    this.seconds += KEY;
-    this.actions += 1;
-  }
-  async press(what: ReturnType<Page['getByRole']>): Promise<void> {
-    await what.click();
-    this.seconds += PRESS;
-    this.actions += 1;
-  }
-  think(): void {
-    this.seconds += THOUGHT;
-  }
-}
 
 const number = (page: Page, name: string) =>
   page.getByRole('region', { name: 'Numbers' }).getByLabel(name, { exact: true });
@@ -228,7 +196,9 @@ test('a newcomer is shown round on the real screens, may leave at any step, and 
   await expect(tour).toHaveCount(0);
   await expect(page).toHaveURL(/\/quick\?said=/);
 
-  await page.getByRole('link', { name: 'Help on this place' }).click();
+  const help = page.getByRole('link', { name: 'Help on this place' });
+  await expect(help).toHaveAttribute('href', '/help/quick');
+  await help.click();
   await expect(page.getByRole('heading', { name: 'Quick', level: 1 })).toBeVisible();
   for (const place of await page.getByRole('navigation', { name: 'Help by place' }).getByRole('link').all()) {
     await place.click();

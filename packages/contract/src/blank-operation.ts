@@ -108,7 +108,8 @@ export function blankOperation(
             ...size,
             // A slot its cutter hardly goes into has no room for a second one.
             allowanceMm: size.kind === 'slot' ? roomBeside(size.widthMm, outerDiameter(cutter)) : 0.3,
-            wallToleranceMm: 0.03,
+            // What this cut makes to size is held as a drawing without a word asks, ISO 2768-m.
+            wallToleranceMm: size.kind === 'slot' ? 0.1 : 0.03,
           },
           workholding: { kind: 'vice', capacityN: null, liftCapacityN: null, releaseC: null },
           flankWearMm: USUAL_WEAR_MM.roughing,

@@ -24,7 +24,7 @@ export const HELP: readonly PlaceHelp[] = [
     purpose:
       'Jobs by what they wait for: to be worked out, to be released, to be proved out. What the floor reports stands on top.',
     first: [
-      'New job: number, part, alloy, machine. Or Import a job file.',
+      'New job: number, part, alloy, machine; its features bring their operations. Or Import a job file.',
       'Open a job by its name. What governs it is told on its card.',
       'Answer findings from the floor: “What happened?” weighs the causes.',
     ],
@@ -70,6 +70,24 @@ export const HELP: readonly PlaceHelp[] = [
     words: [
       ['Risk of the holes', 'chance that a part is lost in a hole, and what it is worth by then'],
       ['Edges for the batch', 'edges the whole batch takes, against the shelf'],
+    ],
+    keys: [],
+  },
+  {
+    id: 'batch',
+    name: 'Batch',
+    purpose:
+      'The whole job: minutes, cost, risk, holding, first piece, what may run alone, and other ways to run it.',
+    first: [
+      'Enter part, blank and spares under Part and batch, and how each setup holds its parts under Setup.',
+      'State the rates of the shop once; every amount follows.',
+      'Read what would shorten it; compare routes and take the better one as new variants.',
+    ],
+    words: [
+      ['A load', 'parts in the machine at once; their tool changes are shared'],
+      ['First piece', 'goes through every setup before the batch goes through the first'],
+      ['Alone', 'so many parts with nobody there, at the confidence asked'],
+      ['Expected', 'chance times what is in the part by then'],
     ],
     keys: [],
   },
@@ -201,7 +219,7 @@ export function placeOf(path: string): string {
   if (path.startsWith('/jobs/'))
     return path.includes('/ops/')
       ? 'bench'
-      : (['holes', 'release', 'floor'].find((p) => path.endsWith(`/${p}`)) ?? 'route');
+      : (['batch', 'holes', 'release', 'floor'].find((p) => path.endsWith(`/${p}`)) ?? 'route');
   if (path.startsWith('/resonance')) return 'chatter';
   return HELP.find((h) => path.startsWith(`/${h.id}`))?.id ?? 'desk';
 }

@@ -38,6 +38,7 @@ function Held({ report }: { report: HoldingReport }) {
           </tr>
         ))}
       </Rows>
+      {report.mends.length > 0 && <p className="text-[13px]">Gives it room: {report.mends.join('; ')}.</p>}
       <ul className="list-outside list-disc pl-4 text-[12.5px] text-soft">
         {report.cautions.map((c) => (
           <li key={c}>{c}</li>

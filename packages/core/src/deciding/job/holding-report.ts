@@ -59,6 +59,8 @@ export interface HoldingReport {
   readonly releaseC: number | null;
   readonly hottestC: number;
   readonly worst: HeldOperation | null;
+  /** What would give it room, where it has too little. */
+  readonly mends: readonly string[];
   readonly cautions: readonly string[];
 }
 
@@ -118,6 +120,21 @@ export function temperaturesOf(setup: JudgedSetup, part: HeldPart, alloy: Alloy,
 const depthOf = ({ document: op }: JudgedOperation): number =>
   'feature' in op ? op.feature.depthMm : op.hole.depthMm;
 
+/** What gives a holding room: less heat, less force, a lower or a larger hold. */
+function mendsOf(worst: HeldOperation, setup: JudgedSetup, releaseC: number | null): string[] {
+  const list: string[] = [];
+  const coolant = setup.operations.find((o) => o.id === worst.id)?.document.coolant;
+  const hot = releaseC !== null && worst.temperatureC - ROOM_C > 0.3 * (releaseC - ROOM_C);
+  if (hot && coolant !== 'flood' && coolant !== 'through-tool') list.push('flood, or mist in place of air');
+  if (hot) list.push('let the part cool between operations');
+  list.push('less stepover or feed: the force falls with them', 'a smaller or sharper cutter');
+  if (worst.use.by === 'tilting') list.push('hold it lower and wider, or stop it against the cut');
+  if (worst.use.by === 'twisting') list.push('a stop at the far end against twisting');
+  if (worst.clearanceMm !== null && worst.clearanceMm < LEAST_ROOM)
+    list.push('a longer stick-out, lower clamps, or clamps on the other side');
+  return list;
+}
+
 /** Every operation of a setup against what holds its part, in every direction, at the temperature the part has by then. */
 export function holdingReport(setup: JudgedSetup, job: JudgedJob): HoldingReport {
   const part = blankOf(job.plan);
@@ -132,6 +149,7 @@ export function holdingReport(setup: JudgedSetup, job: JudgedJob): HoldingReport
     releaseC: (model && holding && model.releaseC(holding.values)) ?? null,
     hottestC: ROOM_C,
     worst: null,
+    mends: [],
     cautions: model?.cautions ?? [],
   };
   if (!holding || !model || !part) return none;
@@ -162,10 +180,15 @@ export function holdingReport(setup: JudgedSetup, job: JudgedJob): HoldingReport
       chance: bare <= 0 ? 0 : Number.isFinite(bare) ? normalBelow(Math.log(bare) / SPREAD) : 1,
     };
   });
+  const worst = operations.reduce<HeldOperation | null>(
+    (w, o) => (!w || o.use.share > w.use.share ? o : w),
+    null,
+  );
   return {
     ...none,
     operations,
+    mends: worst && worst.state !== 'clear' ? mendsOf(worst, setup, none.releaseC) : [],
     hottestC: Math.max(ROOM_C, ...temperatures),
-    worst: operations.reduce<HeldOperation | null>((w, o) => (!w || o.use.share > w.use.share ? o : w), null),
+    worst,
   };
 }

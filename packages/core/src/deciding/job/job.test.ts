@@ -4,6 +4,7 @@ import { contextOf, DOWEL_HOLE, SEAL_POCKET, SHIPPED } from '../../../fixtures/c
 import { requireRates, USUAL_RATES } from '../../crib/shop-rates.ts';
 import { evaluate } from '../../evaluation/evaluate.ts';
 import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
+import { usualHolding } from '../../physics/holding/holdings.ts';
 import { InputError } from '../../units/input-error.ts';
 import { speak } from '../../units/sentence.ts';
 import { batchPlan, batchTools } from './batch-plan.ts';
@@ -202,6 +203,8 @@ describe('holding', () => {
     expect(dry.hottestC).toBeGreaterThan(wet.hottestC + 10);
     expect(dry.worst!.use.share).toBeGreaterThan(1.3 * wet.worst!.use.share);
     expect(wet.releaseC).toBe(80);
+    expect(wet.mends).toEqual([]);
+    expect(dry.mends.join()).toMatch(/^flood/);
   });
 
   it('a part keeps what the operation before it left', () => {
@@ -217,6 +220,19 @@ describe('holding', () => {
     );
     expect(first).toBeGreaterThan(20);
     expect(second).not.toBeCloseTo(alone!, 3);
+  });
+
+  it('clamps higher than the tool reaches past are struck', () => {
+    const [setup] = ordinary().setups;
+    const clamped = (heightMm: number) => ({
+      ...setup!,
+      plan: {
+        ...setup!.plan,
+        holding: { kind: 'clamps', values: { ...usualHolding('clamps').values, heightMm } } as const,
+      },
+    });
+    expect(holdingReport(clamped(120), ordinary()).operations![0]).toMatchObject({ state: 'over' });
+    expect(holdingReport(clamped(5), ordinary()).operations![0]!.clearanceMm).toBeGreaterThan(0);
   });
 
   it('says what it lacks', () => {
