@@ -1,4 +1,5 @@
 import { Hand } from './hand.ts';
+import { newJob } from './new-job.ts';
 import { expect, type Page, test } from './page-test.ts';
 import { signIn, signOut } from './people.ts';
 
@@ -146,6 +147,27 @@ test('thirty wear plates: from the request to a release, with minutes, cost, nig
   await expect(sheet).toContainText('Held by adhesive');
   await expect(sheet).toContainText('One piece goes through every setup first');
   await expect(sheet).toContainText(/33 blanks; [\d.]+ min a part/);
+});
+
+test('a feature more brings its operations into a setup', async ({ page }) => {
+  await signIn(page, 'engineer');
+  await newJob(page, {
+    number: 'TM-2002',
+    part: 'Gasket plate',
+    alloy: 'S32750',
+    machine: '22 kW direct',
+    quantity: 4,
+  });
+  await page.getByRole('button', { name: 'Feature', exact: true }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Called').fill('gasket pocket');
+  await dialog.getByLabel(/^Tolerance/).fill('0.04');
+  await dialog.getByLabel(/^Tolerance/).press('Tab');
+  await dialog.getByRole('button', { name: 'Add operations' }).click();
+  await expect(dialog).toHaveCount(0, { timeout: 60_000 });
+  await expect(page.getByRole('link', { name: /Rough gasket pocket/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Finish gasket pocket/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Move / })).toHaveCount(2);
 });
 
 test('an empty setup is removed, a full one keeps its button to itself', async ({ page }) => {

@@ -75,11 +75,6 @@ await strategies.getByLabel('Strategy of column 3').selectOption('constant-engag
 await page.getByRole('button', { name: 'Use column 3 in the operation' }).waitFor({ timeout: 60000 });
 await page.waitForTimeout(3000);
 await shot('compare-strategies');
-await page.getByRole('button', { name: 'Cutter', exact: true }).click();
-const ranking = page.getByText('Calculating the ranking');
-await ranking.waitFor();
-await ranking.waitFor({ state: 'detached', timeout: 180000 });
-await shot('compare-cutters');
 await page.goto(`${base}/`);
 await page
   .getByRole('link', { name: /GW-1187/ })
@@ -132,10 +127,49 @@ await page.getByRole('tab', { name: 'Lobes' }).click();
 await page.getByText(/The periodic solution is used/).waitFor({ timeout: 90000 });
 await page.getByRole('status').filter({ hasText: 'Calculating the lobes' }).waitFor({ state: 'detached' });
 await shot('chatter-lobes');
-await page.getByRole('tab', { name: 'Sound' }).click();
-await page.getByRole('button', { name: /^chatter/ }).click();
-await page.getByText(/Chatter at .* sure/).waitFor({ timeout: 20000 });
-await shot('chatter-sound');
+await page.goto(`${base}/`);
+await page
+  .getByRole('link', { name: /CV-0588/ })
+  .first()
+  .click();
+await page.getByRole('link', { name: 'Batch', exact: true }).click();
+await page.getByRole('region', { name: 'Holding' }).waitFor();
+await shot('batch');
+await page.goto(`${base}/jobs/new`);
+for (const [label, text] of [
+  ['Number', 'CV-0601'],
+  ['Part', 'Valve seat carrier'],
+])
+  await page.getByLabel(label, { exact: true }).fill(text);
+for (const [label, words] of [
+  ['Alloy', 'S32750'],
+  ['Machine', '22 kW direct'],
+]) {
+  const box = page.getByRole('combobox', { name: label, exact: true });
+  await box.fill(words);
+  await box.press('Enter');
+}
+for (const [label, text] of [
+  ['Part length', '140'],
+  ['Part width', '90'],
+  ['Part height', '32'],
+  ['Top', '2'],
+  ['Bottom', '2'],
+  ['Left', '4'],
+  ['Right', '4'],
+  ['Front', '4'],
+  ['Back', '4'],
+]) {
+  const field = page.getByLabel(new RegExp(`^${label}`)).first();
+  await field.fill(text);
+  await field.press('Tab');
+}
+await page.getByRole('button', { name: 'Add feature' }).click();
+await page.getByLabel('Feature', { exact: true }).selectOption('hole');
+await page.getByLabel('Thread').fill('M8');
+await page.getByRole('button', { name: 'Add feature' }).click();
+await page.mouse.wheel(0, -5000);
+await shot('new-job');
 await page.goto(`${base}/crib/cutters`);
 await page.getByLabel('Search cutters').fill('12 5fl');
 await page.getByRole('row', { name: /Corner-radius end mill 12 mm, 5 flutes/ }).waitFor();

@@ -2,7 +2,6 @@ import {
   type DrillingOperation,
   fittingHolders,
   isDrill,
-  outerDiameter,
   type MillingOperation,
   type Operation,
   PLAIN_FEATURE,
@@ -33,9 +32,8 @@ export function fittingHolder(crib: Crib, machineId: string, cutterId: string): 
   );
 }
 
-/** What may be left on each wall of a slot, mm: no more than stands beside the cutter. */
-const roomBeside = (widthMm: number, diameterMm: number): number =>
-  Math.max(0, Math.min(0.3, Math.floor(50 * (widthMm - diameterMm)) / 100));
+/** A slot this narrow has no room for a second cutter: what makes it makes its size. */
+const NARROW_SLOT_MM = 4;
 
 /** A new operation with numbers worked out for its cutter, or null when no holder fits. */
 export function blankOperation(
@@ -59,6 +57,8 @@ export function blankOperation(
   if (!cutter || !machine || !alloy || !holderId) return null;
   const throughTool =
     isDrill(cutter) && machine.coolant.through_spindle && cutter.extended.through_coolant === true;
+  // Held as a drawing without a word asks, ISO 2768-m.
+  const narrow = 'kind' in size && size.kind === 'slot' && size.widthMm <= NARROW_SLOT_MM;
   const dry = /^(Air|Dry)/.test(alloy.coolant) && !isDrill(cutter);
   const common = {
     alloyId: job.alloyId,
@@ -106,10 +106,9 @@ export function blankOperation(
             ...PLAIN_FEATURE,
             stockMm: size.kind === 'boss' ? 5 : null,
             ...size,
-            // A slot its cutter hardly goes into has no room for a second one.
-            allowanceMm: size.kind === 'slot' ? roomBeside(size.widthMm, outerDiameter(cutter)) : 0.3,
-            // What this cut makes to size is held as a drawing without a word asks, ISO 2768-m.
-            wallToleranceMm: size.kind === 'slot' ? 0.1 : 0.03,
+            ...(narrow
+              ? { allowanceMm: 0, wallToleranceMm: 0.1 }
+              : { allowanceMm: 0.3, wallToleranceMm: 0.03 }),
           },
           workholding: { kind: 'vice', capacityN: null, liftCapacityN: null, releaseC: null },
           flankWearMm: USUAL_WEAR_MM.roughing,

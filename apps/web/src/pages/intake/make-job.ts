@@ -1,20 +1,8 @@
 import { type Crib, jobFromFeatures, type JobDetail, type JobFields, type MadeFeature } from '@burl/contract';
-import type { Holding, JobPlan, PartShop, WorkholdingKind } from '@burl/core';
+import type { Holding, JobPlan } from '@burl/core';
 import { call } from '../../api/client.ts';
-import { offerOf } from '../../judging/offer.ts';
+import { partShop } from '../../planning/part-shop.ts';
 import { askWorker } from '../../workers/use-heavy.ts';
-
-/** What of a holding an operation itself can say; jaws are jaws, and a chuck holds like a fixture. */
-const KIND_OF: Readonly<Record<Holding['kind'], WorkholdingKind>> = {
-  vice: 'vice',
-  'soft-jaws': 'vice',
-  clamps: 'clamps',
-  fixture: 'fixture',
-  adhesive: 'adhesive',
-  vacuum: 'vacuum',
-  chuck: 'fixture',
-  collet: 'fixture',
-};
 
 /** What was made, and what of its features could not be. */
 export interface Made {
@@ -46,16 +34,7 @@ export async function makeJob(
       );
     return { detail: made, lacks: [] };
   }
-  const alloy = crib.alloys.find((a) => a.id === fields.alloyId)!.document;
-  const machine = crib.machines.find((m) => m.id === fields.machineId)!.document;
-  const shop: PartShop = {
-    alloy,
-    machine,
-    offer: offerOf(crib),
-    quantity: fields.quantity,
-    hardness: plan.hardness,
-    workholding: holding ? KIND_OF[holding.kind] : 'vice',
-  };
+  const shop = partShop(crib, fields, plan.hardness, holding);
   const features: MadeFeature[] = [];
   for (const [i, f] of plan.features.entries()) {
     onPart(`Working out feature ${i + 1} of ${plan.features.length}: ${f.name || f.kind}`);

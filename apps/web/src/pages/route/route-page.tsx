@@ -6,6 +6,7 @@ import { refreshJob, useCrib, useJob, useSession } from '../../api/hooks.ts';
 import { type Action, useOffer } from '../../frame/actions.tsx';
 import { Crumbs } from '../../frame/crumbs.tsx';
 import { Failed, Loading } from '../../ui/page-states.tsx';
+import { FeatureDialog } from './feature-dialog.tsx';
 import { NewOperationDialog } from './new-operation-dialog.tsx';
 import { RouteAside } from './route-aside.tsx';
 import { routeFacts } from './route-facts.ts';
@@ -30,6 +31,7 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
   const navigate = useNavigate();
   const [adding, setAdding] = useState<string | null>(null);
   const [editing, setEditing] = useState<string | null>(null);
+  const [feature, setFeature] = useState<string | null>(null);
   const edited = setups.find((s) => s.id === editing);
   const readOnly = job.status !== 'draft' || !session?.person || !mayEdit(session.person.role);
   const facts = useMemo(() => routeFacts(detail, crib), [detail, crib]);
@@ -56,10 +58,14 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
           changes={changes}
           readOnly={readOnly}
           onAdd={setAdding}
+          onFeature={setFeature}
           onEdit={setEditing}
         />
         <RouteAside job={job} facts={facts} changes={changes} readOnly={readOnly} />
       </div>
+      {feature && (
+        <FeatureDialog detail={detail} crib={crib} setupId={feature} onClose={() => setFeature(null)} />
+      )}
       {edited && (
         <SetupDialog
           jobId={job.id}

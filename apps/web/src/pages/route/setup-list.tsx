@@ -32,6 +32,7 @@ export function SetupList({
   changes,
   readOnly,
   onAdd,
+  onFeature,
   onEdit,
 }: {
   jobId: string;
@@ -40,6 +41,8 @@ export function SetupList({
   readOnly: boolean;
   /** Begins a new operation in a setup. */
   onAdd: (setupId: string) => void;
+  /** Begins a feature whose operations go into a setup. */
+  onFeature: (setupId: string) => void;
   /** Opens a setup's own words: machine, holding, load. */
   onEdit: (setupId: string) => void;
 }) {
@@ -71,6 +74,9 @@ export function SetupList({
                 <span className="flex">
                   <Button look="quiet" aria-label={`Set up ${s.name}`} onClick={() => onEdit(s.id)}>
                     <Settings2 size={15} aria-hidden="true" /> Setup
+                  </Button>
+                  <Button look="quiet" onClick={() => onFeature(s.id)}>
+                    <Plus size={15} aria-hidden="true" /> Feature
                   </Button>
                   <Button look="quiet" onClick={() => onAdd(s.id)}>
                     <Plus size={15} aria-hidden="true" /> Operation

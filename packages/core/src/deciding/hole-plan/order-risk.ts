@@ -9,6 +9,8 @@ export interface Station {
   readonly after: string | null;
   /** Makes a close tolerance, which wants the roughing behind it. */
   readonly fine: boolean;
+  /** Clears metal: the long work that a risky hole had better not wait for. */
+  readonly clears: boolean;
   /** Makes the face the others of its setup begin from: nothing comes before it. */
   readonly opens: boolean;
 }
@@ -67,7 +69,7 @@ export function orderRisk(
     }
     const earliest = s.fine ? Math.max(sameSetup, behind + 1) : sameSetup;
     // Other holes that came early already stay where they are: what matters is the long work behind them.
-    const long = stations.findIndex((o, k) => k >= earliest && k < i && o.chance === 0);
+    const long = stations.findIndex((o, k) => k >= earliest && k < i && o.clears);
     const target = long >= 0 ? long : earliest;
     const spent = stations
       .slice(target, i)

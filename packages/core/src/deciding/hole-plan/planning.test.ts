@@ -245,6 +245,7 @@ describe('order of a route', () => {
     chance,
     after: null,
     fine: false,
+    clears: chance === 0,
     opens: false,
     ...more,
   });

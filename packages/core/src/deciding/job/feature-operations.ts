@@ -80,6 +80,9 @@ interface Draft {
   readonly fits: (c: Cutter) => boolean;
 }
 
+/** What a drawing without a word allows either way, mm; ISO 2768-m. */
+const plainTolerance = (sizeMm: number): number => (sizeMm <= 6 ? 0.1 : sizeMm <= 30 ? 0.2 : 0.3);
+
 const any = (): boolean => true;
 
 /** Milling a feature takes: roughing, and finishing where the drawing asks for it. */
@@ -202,7 +205,7 @@ function milled(d: Draft, f: PartFeature, shop: PartShop): OfferedOperation | st
         stockMm: d.stockMm,
         through: f.through,
         allowanceMm: d.allowanceMm,
-        wallToleranceMm: f.toleranceMm ?? 0.1,
+        wallToleranceMm: f.toleranceMm ?? plainTolerance(f.widthMm),
         raUm: d.finishing ? f.raUm : null,
       },
       workholding: { kind: shop.workholding, capacityN: null, liftCapacityN: null, releaseC: null },

@@ -162,6 +162,7 @@ export function jobRisk(
           o.document.kind === 'milling'
             ? o.document.feature.allowanceMm === 0
             : isHole(o.document) && o.document.hole.toleranceMm !== null,
+        clears: !isHole(o.document),
         opens: kindOf(o.document).opens(o.document),
         needs: before(o, s.operations),
       };
