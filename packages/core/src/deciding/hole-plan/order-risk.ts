@@ -71,14 +71,14 @@ export function orderRisk(
     // Other holes that came early already stay where they are: what matters is the long work behind them.
     const long = stations.findIndex((o, k) => k >= earliest && k < i && o.clears);
     const target = long >= 0 ? long : earliest;
-    const spent = stations
-      .slice(target, i)
-      .filter((o) => !isBefore(stations, o.id, s))
-      .reduce((sum, o) => sum + o.minutes, 0);
-    const saves = chance * spent * perMinute;
+    const passed = stations.slice(target, i).filter((o) => !isBefore(stations, o.id, s));
+    const spent = passed.reduce((sum, o) => sum + o.minutes, 0);
+    // What it goes before comes later by its own minutes, with more in the part by then.
+    const delayed = passed.reduce((sum, o) => sum + o.chance, 0) * s.minutes;
+    const saves = (chance * spent - delayed) * perMinute;
     const expectedLoss = chance * here;
     const place = Math.min(first, target);
-    const early = !s.fine && spent > 0 && stations[place] && stations[place].id !== s.id;
+    const early = !s.fine && spent > 0 && saves > 0 && stations[place] && stations[place].id !== s.id;
     return {
       id: s.id,
       chance,

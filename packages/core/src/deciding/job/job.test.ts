@@ -8,6 +8,7 @@ import { usualHolding } from '../../physics/holding/holdings.ts';
 import { InputError } from '../../units/input-error.ts';
 import { speak } from '../../units/sentence.ts';
 import { batchPlan, batchTools } from './batch-plan.ts';
+import { orderRisk } from '../hole-plan/order-risk.ts';
 import { operationsFor } from './feature-operations.ts';
 import { EMPTY_JOB_PLAN, EMPTY_SETUP_PLAN, PLAIN_PART_FEATURE } from './job-plan.ts';
 import { changesOfLoad, jobMinutes } from './job-minutes.ts';
@@ -265,6 +266,20 @@ describe('risk', () => {
         station('drill', 3, 0.001, 'face'),
       ]),
     ).toEqual(['face', 'drill', 'tap', 'rough']);
+  });
+
+  it('nobody is told to move what costs more by the moving: long work with some risk stays behind quick risky holes', () => {
+    const base = { setup: 's', after: null, fine: false, opens: false } as const;
+    const stations = [
+      { ...base, id: 'tap', minutes: 2, chance: 0.015, clears: false },
+      { ...base, id: 'rough', minutes: 50, chance: 0.016, clears: true },
+      { ...base, id: 'drill', minutes: 1, chance: 0.004, clears: false },
+    ];
+    const [, rough, drill] = orderRisk(stations, 400, 1.5);
+    expect(rough!.earlier).toBeNull();
+    expect(rough!.warning).toBe(false);
+    expect(drill!.earlier).toMatchObject({ before: 'rough' });
+    expect(drill!.earlier!.saves).toBeCloseTo((0.004 * 50 - 0.016 * 1) * 1.5, 9);
   });
 
   it('no order of a few operations costs less than the one told', () => {
