@@ -17,6 +17,7 @@ import type { JudgedJob, JudgedOperation } from './judged-job.ts';
 import { chanceOver } from './loss-chance.ts';
 import { holdingReport, temperaturesOf } from './holding-report.ts';
 import { nightReport } from './night.ts';
+import { plannedEdge } from './planned-edge.ts';
 import { routesOf } from './routes.ts';
 import { stressClassOf, warpReport } from './warp-report.ts';
 
@@ -387,6 +388,18 @@ describe('alone at night', () => {
 });
 
 describe('edges against the shelf', () => {
+  it('a drill that is looked at after every part is not thrown away with it', () => {
+    const [, dowels] = ordinary().setups[0]!.operations;
+    const looked = { ...dowels!, document: { ...DOWEL_HOLE, featuresPerPart: 6, featuresPerEdge: 6 } };
+    const lasts = dowels!.evaluation.featuresPerEdge!.value;
+    expect(lasts).toBeGreaterThan(60);
+    expect(plannedEdge(looked).perPart).toBeLessThan(0.2);
+    // What somebody states is what is planned with.
+    expect(
+      plannedEdge({ ...looked, document: { ...looked.document, featuresPerEdge: 12 } }).perPart,
+    ).toBeCloseTo(0.5, 9);
+  });
+
   it('a cutter used twice is counted once, and the part is named at which it runs out', () => {
     const job = ordinary();
     const tools = batchTools(

@@ -18,7 +18,7 @@ const known = new WeakMap<
 
 /**
  * The change point a batch is planned with: as the operation states it; one that only says that somebody looks after every
- * feature is changed where that costs least. An edge that does not last one feature is used up faster.
+ * feature or every part is changed where that costs least. An edge that does not last one feature is used up faster.
  */
 export function plannedEdge(o: JudgedOperation): PlannedEdge {
   const { document: op, context, evaluation } = o;
@@ -27,7 +27,9 @@ export function plannedEdge(o: JudgedOperation): PlannedEdge {
   if (before?.stated === stated) return before.edge;
   const lasts = evaluation.featuresPerEdge;
   const features =
-    stated > 1 || !lasts ? stated : (edgePlan(op, context, evaluation)?.attended.features ?? stated);
+    stated > Math.max(1, op.featuresPerPart) || !lasts
+      ? stated
+      : (edgePlan(op, context, evaluation)?.attended.features ?? stated);
   const edge: PlannedEdge = {
     features,
     failsEarlier: lasts ? 1 - aliveAfter(features, lasts) : 0,
