@@ -16,7 +16,18 @@ const FLOORS = [
   'deciding',
 ];
 /** Rooms of physics, likewise: what a cut is, what bends, what follows from both. */
-const PHYSICS = ['cutting', 'structure', 'holding', 'heat', 'life', 'surface', 'path', 'holes', 'threads', 'dynamics'];
+const PHYSICS = [
+  'cutting',
+  'structure',
+  'holding',
+  'heat',
+  'life',
+  'surface',
+  'path',
+  'holes',
+  'threads',
+  'dynamics',
+];
 
 /** No folder of a list may use one that stands after it. Tests may: they look at a thing from above. */
 const upward = (within, folders) =>

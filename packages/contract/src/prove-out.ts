@@ -1,4 +1,6 @@
+import { speak, type System } from '@burl/core';
 import * as yup from 'yup';
+import type { ReleaseSnapshot } from './releases.ts';
 import { floorFile, floorMoment } from './floor-entry.ts';
 import type { AttachedFile } from './attached-file.ts';
 
@@ -50,6 +52,19 @@ export const PROVE_OUT_STEPS: readonly ProveOutStep[] = [
   },
 ] as const;
 
+const FIRST_PIECE = /^first-piece-\d{1,3}$/;
+
+/** The first piece on its way through all setups, as it was planned when release was asked for: each step is signed like the others. */
+export const firstPieceSteps = (
+  { batch }: Pick<ReleaseSnapshot, 'batch'>,
+  system: System,
+): readonly ProveOutStep[] =>
+  (batch?.first.steps ?? []).map((s, i) => ({
+    id: `first-piece-${i + 1}`,
+    text: speak(s, system),
+    per: 'sheet',
+  }));
+
 /** A step as it was done, or as it failed. */
 export interface ProveOutInput {
   /** Made by whoever signs it: sent twice it is kept once. */
@@ -98,8 +113,12 @@ export const proveOutSchema = yup
     step: yup
       .string()
       .strict()
-      .oneOf(PROVE_OUT_STEPS.map((s) => s.id))
-      .required(),
+      .required()
+      .test(
+        'step',
+        '${path} must be a step of the prove-out',
+        (id) => PROVE_OUT_STEPS.some((s) => s.id === id) || FIRST_PIECE.test(id),
+      ),
     result: yup.string().strict().oneOf(['done', 'failed']).required(),
     word: yup
       .string()

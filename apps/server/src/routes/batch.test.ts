@@ -7,6 +7,7 @@ import {
   releaseChecks,
 } from '@burl/contract';
 import { EMPTY_JOB_PLAN, EMPTY_SETUP_PLAN, USUAL_RATES, usualHolding } from '@burl/core';
+import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
   type Caller,
@@ -118,6 +119,24 @@ describe('a release', () => {
     expect((await decide(all)).statusCode).toBe(200);
     const pdf = await approver('GET', `/api/releases/${release.id}/sheet.pdf?paper=a4&units=metric`);
     expect([pdf.statusCode, pdf.body.slice(0, 5)]).toEqual([200, '%PDF-']);
+    // The floor signs the first piece on its way, step by step; no step that the sheet has not.
+    const sign = (step: string, result: 'done' | 'failed' = 'done', word = '') =>
+      floor('POST', '/api/prove-out', {
+        id: randomUUID(),
+        releaseId: release.id,
+        operationId: null,
+        step,
+        result,
+        word,
+        at: new Date().toISOString(),
+        photo: null,
+      });
+    expect((await sign('first-piece-1')).statusCode).toBe(201);
+    expect((await sign('first-piece-99')).statusCode).toBe(404);
+    expect((await sign('first-piece-x')).statusCode).toBe(400);
+    expect((await sign('first-piece-2', 'failed', 'it moved by 0.1')).statusCode).toBe(201);
+    const found = (await engineer('GET', '/api/findings')).json<{ text: string }[]>();
+    expect(found.some((f) => /look whether the part has moved.* it moved by 0\.1/.test(f.text))).toBe(true);
   });
 
   it('minutes on the desk hold changes, loading and probing', async () => {

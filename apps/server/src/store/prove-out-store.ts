@@ -1,4 +1,10 @@
-import { type Person, PROVE_OUT_STEPS, type ProveOutInput, type ProveOutRecord } from '@burl/contract';
+import {
+  firstPieceSteps,
+  type Person,
+  PROVE_OUT_STEPS,
+  type ProveOutInput,
+  type ProveOutRecord,
+} from '@burl/contract';
 import { asc, eq, sql } from 'drizzle-orm';
 import { record } from './audit.ts';
 import type { Database, Transaction } from './client.ts';
@@ -40,7 +46,7 @@ export const signStep = (db: Database, person: Person, input: ProveOutInput): Pr
     if (release.state !== 'released' && release.state !== 'superseded')
       throw new Refusal('state', 'Only a released sheet is proved out.');
     const step = present(
-      PROVE_OUT_STEPS.find((s) => s.id === input.step),
+      [...PROVE_OUT_STEPS, ...firstPieceSteps(release.snapshot, 'metric')].find((s) => s.id === input.step),
       'This step',
     );
     const operation = release.snapshot.operations.find((o) => o.operationId === input.operationId);

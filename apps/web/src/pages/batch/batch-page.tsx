@@ -108,7 +108,7 @@ function BatchView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
             </Answer>
             <Answer
               name="Lost, each part"
-              more={`the spares are enough ${Math.round(100 * plan.risk.sparesEnough)}% of the time`}
+              more={`${job.plan.spares > 0 ? 'the spares are enough' : 'all good without a spare'} ${Math.round(100 * plan.risk.sparesEnough)}% of the time`}
             >
               {shareOfParts(plan.risk.lost)}
             </Answer>
@@ -116,7 +116,12 @@ function BatchView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
           <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-2">
             <div className="space-y-4">
               <MinutesCard plan={plan} />
-              <RiskCard plan={plan} names={names} onOrder={readOnly ? null : (next) => void order(next)} />
+              <RiskCard
+                quantity={job.quantity}
+                plan={plan}
+                names={names}
+                onOrder={readOnly ? null : (next) => void order(next)}
+              />
               <NightCard plan={plan} confidence={confidence} onConfidence={setConfidence} />
               <ToolsCard plan={plan} />
             </div>

@@ -93,6 +93,7 @@ describe('the batch', () => {
     const ordered = vi.fn();
     show(
       <RiskCard
+        quantity={12}
         plan={{ ...plan, risk: { ...plan.risk, better: { order: [['o01', 'o00']], expectedLoss: 0 } } }}
         names={
           new Map([

@@ -7,22 +7,27 @@ import { BatchCard, Num, Rows } from './card.tsx';
 /** Chance to lose the part in each operation, what is in it by then, and the order that costs least. */
 export function RiskCard({
   plan,
+  quantity,
   names,
   onOrder,
 }: {
   plan: BatchPlan;
+  /** Good parts that are asked for. */
+  quantity: number;
   names: ReadonlyMap<string, string>;
   /** Null for who may only read. */
   onOrder: ((order: readonly (readonly string[])[]) => void) | null;
 }) {
-  const { risk, money } = plan;
+  const { risk, money, first } = plan;
+  const spares = first.parts - quantity;
   const show = (v: number): string => amount(v, money.currency);
   return (
     <BatchCard title="Risk in order">
       <div className="space-y-2">
         <p className="text-[13px]">
           {shareOfParts(risk.firstLost)} to lose the first piece, {shareOfParts(risk.lost)} each part after
-          it; {show(risk.expectedLoss)} expected to be lost a part. The spares make up for it{' '}
+          it; {show(risk.expectedLoss)} expected to be lost a part.{' '}
+          {spares > 0 ? 'The spares make up for it' : 'Without a spare all are good'}{' '}
           {Math.round(100 * risk.sparesEnough)}% of the time.
           {risk.assumed && ` The blank at ${show(risk.blankValue)} is assumed.`}
         </p>

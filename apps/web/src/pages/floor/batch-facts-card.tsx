@@ -5,7 +5,11 @@ import { useSystem } from '../../frame/preferences.tsx';
 /** What the sheet says of setups, batch, first piece and night. */
 export function BatchFactsCard({ snapshot }: { snapshot: ReleaseSnapshot }) {
   const system = useSystem();
-  const groups = batchFacts(snapshot);
+  // Steps of the first piece are signed below, one by one.
+  const signed = snapshot.batch?.first.steps ?? [];
+  const groups = batchFacts(snapshot)
+    .map((g) => ({ ...g, lines: g.lines.filter((l) => !signed.includes(l)) }))
+    .filter((g) => g.lines.length > 0);
   if (groups.length === 0) return null;
   return (
     <section aria-label="Setups and batch" className="print-block rounded-xl border border-line bg-card p-4">

@@ -1,5 +1,11 @@
 import { formatDay } from '@burl/core';
-import { type Release, type ReleasedOperation, sharedCautions, type Trial } from '@burl/contract';
+import {
+  type Release,
+  type ReleasedOperation,
+  firstPieceSteps,
+  sharedCautions,
+  type Trial,
+} from '@burl/contract';
 import { ClipboardPen, FileDown, Printer } from 'lucide-react';
 import { useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
@@ -80,6 +86,7 @@ interface Logging {
 }
 
 function Sheet({ release, jobId }: { release: Release; jobId: string }) {
+  const system = useSystem();
   const { data: session } = useSession();
   const { data: logged, error: unread } = useTrialsOfJob(jobId);
   const trials = logged ?? [];
@@ -150,6 +157,7 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
     (...said) =>
       void sign(operationId, ...said);
   const shared = sharedCautions(release.snapshot);
+  const first = firstPieceSteps(release.snapshot, system);
   const proofOf = (operationId: string | null) => stepsNow(operationId, signed, waitingSteps, me.name);
 
   return (
@@ -160,6 +168,15 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
       <div className="print-block rounded-xl border border-line bg-card p-4">
         <ProveOut name="Prove-out" steps={proofOf(null)} onSign={signOf(null)} />
       </div>
+      {first.length > 0 && (
+        <div className="print-block rounded-xl border border-line bg-card p-4">
+          <ProveOut
+            name="First piece"
+            steps={stepsNow(null, signed, waitingSteps, me.name, first)}
+            onSign={signOf(null)}
+          />
+        </div>
+      )}
       <SharedCautions list={shared} />
       {operations.map((op, i) => (
         <OperationBlock key={op.operationId} op={op} number={i + 1} shared={shared}>

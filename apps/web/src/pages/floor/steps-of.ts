@@ -16,19 +16,23 @@ export function stepsNow(
   signed: readonly ProveOutRecord[],
   waiting: readonly ProveOutInput[],
   me: string,
+  steps: readonly ProveOutStep[] = PROVE_OUT_STEPS,
 ): StepNow[] {
-  return PROVE_OUT_STEPS.filter((s) => (s.per === 'operation') === (operationId !== null)).map((step) => {
-    const of = <T extends { step: string; operationId: string | null }>(list: readonly T[]): T | undefined =>
-      list.filter((r) => r.step === step.id && r.operationId === operationId).at(-1);
-    const here = of(waiting);
-    const there = of(signed);
-    const last = here ?? there;
-    return {
-      step,
-      state: last?.result ?? 'open',
-      by: here ? me : (there?.by ?? ''),
-      word: last?.word ?? '',
-      waits: here !== undefined,
-    };
-  });
+  return steps
+    .filter((s) => (s.per === 'operation') === (operationId !== null))
+    .map((step) => {
+      const of = <T extends { step: string; operationId: string | null }>(
+        list: readonly T[],
+      ): T | undefined => list.filter((r) => r.step === step.id && r.operationId === operationId).at(-1);
+      const here = of(waiting);
+      const there = of(signed);
+      const last = here ?? there;
+      return {
+        step,
+        state: last?.result ?? 'open',
+        by: here ? me : (there?.by ?? ''),
+        word: last?.word ?? '',
+        waits: here !== undefined,
+      };
+    });
 }
