@@ -3,6 +3,8 @@ import {
   type Release,
   type ReleasedOperation,
   firstPieceSteps,
+  type ProveOutInput,
+  type ProveOutRecord,
   sharedCautions,
   type Trial,
 } from '@burl/contract';
@@ -79,6 +81,33 @@ function Signatures({ release }: { release: Release }) {
   );
 }
 
+/** The first piece through all setups, each step signed. */
+function FirstPieceProof({
+  release,
+  signed,
+  waiting,
+  onSign,
+}: {
+  release: Release;
+  signed: readonly ProveOutRecord[];
+  waiting: readonly ProveOutInput[];
+  onSign: Sign;
+}) {
+  const system = useSystem();
+  const { data: session } = useSession();
+  const steps = firstPieceSteps(release.snapshot, system);
+  if (steps.length === 0) return null;
+  return (
+    <div className="print-block rounded-xl border border-line bg-card p-4">
+      <ProveOut
+        name="First piece"
+        steps={stepsNow(null, signed, waiting, session?.person?.name ?? '', steps)}
+        onSign={onSign}
+      />
+    </div>
+  );
+}
+
 /** What is open: a new trial of an operation, or the correction of one. */
 interface Logging {
   readonly op: ReleasedOperation;
@@ -86,7 +115,6 @@ interface Logging {
 }
 
 function Sheet({ release, jobId }: { release: Release; jobId: string }) {
-  const system = useSystem();
   const { data: session } = useSession();
   const { data: logged, error: unread } = useTrialsOfJob(jobId);
   const trials = logged ?? [];
@@ -157,7 +185,6 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
     (...said) =>
       void sign(operationId, ...said);
   const shared = sharedCautions(release.snapshot);
-  const first = firstPieceSteps(release.snapshot, system);
   const proofOf = (operationId: string | null) => stepsNow(operationId, signed, waitingSteps, me.name);
 
   return (
@@ -168,15 +195,7 @@ function Sheet({ release, jobId }: { release: Release; jobId: string }) {
       <div className="print-block rounded-xl border border-line bg-card p-4">
         <ProveOut name="Prove-out" steps={proofOf(null)} onSign={signOf(null)} />
       </div>
-      {first.length > 0 && (
-        <div className="print-block rounded-xl border border-line bg-card p-4">
-          <ProveOut
-            name="First piece"
-            steps={stepsNow(null, signed, waitingSteps, me.name, first)}
-            onSign={signOf(null)}
-          />
-        </div>
-      )}
+      <FirstPieceProof release={release} signed={signed} waiting={waitingSteps} onSign={signOf(null)} />
       <SharedCautions list={shared} />
       {operations.map((op, i) => (
         <OperationBlock key={op.operationId} op={op} number={i + 1} shared={shared}>
