@@ -56,7 +56,7 @@ export function AlternativeCard({
             <p className="text-[13px] text-soft">
               <StateWord state={a.state} />
             </p>
-            <dl className="mt-1 grid grid-cols-3 gap-1 text-[12.5px]">
+            <dl className="mt-1 flex flex-wrap justify-between gap-x-3 gap-y-1 text-[12.5px] whitespace-nowrap">
               <div>
                 <dt className="text-soft">per part</dt>
                 <dd className="text-[15px] font-bold">{formatMeasure(a.minutes, 'min', system)}</dd>
