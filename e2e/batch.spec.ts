@@ -1,6 +1,6 @@
 import { Hand } from './hand.ts';
 import { newJob } from './new-job.ts';
-import { expect, type Page, test } from './page-test.ts';
+import { expect, type Locator, type Page, test } from './page-test.ts';
 import { signIn, signOut } from './people.ts';
 
 /** Types into a field found by its label. */
@@ -10,6 +10,16 @@ async function fill(page: Page, hand: Hand, label: string | RegExp, text: string
   await page.keyboard.press('ControlOrMeta+a');
   await hand.type(text);
   await hand.key('Tab');
+}
+
+/** Types sizes of a feature by their names. */
+async function sizes(features: Locator, hand: Hand, typed: Readonly<Record<string, string>>): Promise<void> {
+  for (const [label, text] of Object.entries(typed)) {
+    await features.getByLabel(new RegExp(`^${label}`)).focus();
+    await hand.key('ControlOrMeta+a');
+    await hand.type(text);
+    await hand.key('Tab');
+  }
 }
 
 async function take(page: Page, hand: Hand, label: string, words: string): Promise<void> {
@@ -44,31 +54,17 @@ test('thirty wear plates: from the request to a release, with minutes, cost, nig
   await fill(page, hand, /^How many/, '9');
   await fill(page, hand, 'Called', 'slots');
   const features = page.getByRole('region', { name: 'Features' });
-  for (const [label, text] of [
-    ['Length', '24'],
-    ['Width', '2'],
-    ['Depth', '2'],
-  ] as const) {
-    await features.getByLabel(new RegExp(`^${label}`)).focus();
-    await page.keyboard.press('ControlOrMeta+a');
-    await hand.type(text);
-    await hand.key('Tab');
-  }
+  await sizes(features, hand, { Length: '24', Width: '2', Depth: '2' });
   await hand.press(page.getByRole('button', { name: 'Add feature' }));
   await page.getByLabel('Feature', { exact: true }).selectOption('face');
   await page.getByLabel('From', { exact: true }).selectOption('bottom');
-  for (const [label, text] of [
-    ['How many', '1'],
-    ['Called', 'back'],
-    ['Length', '60'],
-    ['Width', '24'],
-    ['Stock to face off', '0.3'],
-  ] as const) {
-    await features.getByLabel(new RegExp(`^${label}`)).focus();
-    await page.keyboard.press('ControlOrMeta+a');
-    await hand.type(text);
-    await hand.key('Tab');
-  }
+  await sizes(features, hand, {
+    'How many': '1',
+    Called: 'back',
+    Length: '60',
+    Width: '24',
+    'Stock to face off': '0.3',
+  });
   await hand.press(page.getByRole('button', { name: 'Add feature' }));
   await expect(features.getByText('9 × slots, 24 × 2 × 2 mm, from the top')).toBeVisible();
   await hand.press(page.getByRole('button', { name: 'Create job' }));

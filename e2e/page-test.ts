@@ -1,7 +1,7 @@
 import { test as base } from '@playwright/test';
 import { ownServer } from './own-server.ts';
 
-export { expect, type Page } from '@playwright/test';
+export { expect, type Locator, type Page } from '@playwright/test';
 
 interface PageFixtures {
   /** Runs beside every test: an error thrown in the page, something the content policy stops, or a fault of the server fails the test. */

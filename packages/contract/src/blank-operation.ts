@@ -1,4 +1,5 @@
 import {
+  BLANK_CUT,
   type DrillingOperation,
   fittingHolders,
   isDrill,
@@ -10,6 +11,7 @@ import {
   UNSTATED_ECONOMICS,
   USUAL_WEAR_MM,
   usualPath,
+  wantsDry,
   withStartingCut,
 } from '@burl/core';
 import { cribSource, resolveContext } from './context.ts';
@@ -59,7 +61,7 @@ export function blankOperation(
     isDrill(cutter) && machine.coolant.through_spindle && cutter.extended.through_coolant === true;
   // Held as a drawing without a word asks, ISO 2768-m.
   const narrow = 'kind' in size && size.kind === 'slot' && size.widthMm <= NARROW_SLOT_MM;
-  const dry = /^(Air|Dry)/.test(alloy.coolant) && !isDrill(cutter);
+  const dry = wantsDry(alloy) && !isDrill(cutter);
   const common = {
     alloyId: job.alloyId,
     machineId: job.machineId,
@@ -114,13 +116,7 @@ export function blankOperation(
           flankWearMm: USUAL_WEAR_MM.roughing,
           forceLaw: 'kienzle',
           path: usualPath(size.kind),
-          cut: {
-            speedRpm: 1000,
-            feedPerToothMm: 0.05,
-            axialDepthMm: 1,
-            radialEngagementMm: 1,
-            direction: 'climb',
-          },
+          cut: BLANK_CUT,
         } satisfies MillingOperation);
   const found = resolveContext(draft, cribSource(crib, job));
   return 'context' in found ? withStartingCut(draft, found.context) : null;

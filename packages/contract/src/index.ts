@@ -40,3 +40,4 @@ export type { KeptRates } from './shop-rates-schema.ts';
 export { alloyIdsOf, judgedJobOf } from './judged-job.ts';
 export { jobFromFeatures, type MadeFeature } from './job-from-features.ts';
 export { batchFacts } from './batch-facts.ts';
+export { cribOfJob } from './crib-of-job.ts';

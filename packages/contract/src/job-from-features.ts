@@ -1,5 +1,6 @@
 import { EMPTY_SETUP_PLAN, type JobPlan, type OfferedFeature, type SetupPlan, type Side } from '@burl/core';
 import type { Crib } from './crib.ts';
+import { cribOfJob } from './crib-of-job.ts';
 import { JOB_FILE_FORMAT, JOB_FILE_VERSION, type JobFile } from './job-file.ts';
 import type { JobFields } from './jobs.ts';
 
@@ -54,45 +55,12 @@ export function jobFromFeatures(
   const setups = setupsOf(features, { ...EMPTY_SETUP_PLAN, ...setup }, (f) =>
     f.offered.demand ? holes.indexOf(f) : null,
   );
-  const documents = setups.flatMap((s) => s.operations.flatMap((o) => o.variants.map((v) => v.document)));
-  const among = <T extends { readonly id: string; readonly document: unknown }>(
-    list: readonly T[],
-    ids: readonly string[],
-  ): T['document'][] => list.filter((e) => ids.includes(e.id)).map((e) => e.document);
-  const cutters = among(
-    crib.cutters,
-    documents.map((d) => d.tooling.cutterId),
-  ) as JobFile['crib']['cutters'];
-  const pick = <T>(all: Readonly<Record<string, T>>, ids: readonly string[]): Record<string, T> =>
-    Object.fromEntries(Object.entries(all).filter(([id]) => ids.includes(id)));
   return {
     format: JOB_FILE_FORMAT,
     version: JOB_FILE_VERSION,
     job,
     holes: holes.map((f) => ({ demand: f.offered.demand!, chosen: null, changes: {} })),
     setups,
-    crib: {
-      alloys: among(crib.alloys, [
-        job.alloyId,
-        ...documents.map((d) => d.alloyId),
-      ]) as JobFile['crib']['alloys'],
-      machines: among(crib.machines, [
-        job.machineId,
-        ...documents.map((d) => d.machineId),
-      ]) as JobFile['crib']['machines'],
-      cutters,
-      holders: among(
-        crib.holders,
-        documents.map((d) => d.tooling.holderId),
-      ) as JobFile['crib']['holders'],
-      substrates: pick(
-        crib.materials.substrates,
-        cutters.map((c) => c.extended.substrate),
-      ),
-      coatings: pick(
-        crib.materials.coatings,
-        cutters.map((c) => c.extended.coating),
-      ),
-    },
+    crib: cribOfJob(job, setups, crib),
   };
 }

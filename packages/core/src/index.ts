@@ -14,7 +14,7 @@ export {
   problemInWords,
   type InputProblem,
 } from './units/input-error.ts';
-export type { Alloy, IsoGroup } from './crib/alloy.ts';
+export { type Alloy, type IsoGroup, wantsDry } from './crib/alloy.ts';
 export {
   type Cutter,
   type Substrate,

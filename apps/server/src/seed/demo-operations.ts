@@ -1,4 +1,5 @@
 import {
+  BLANK_CUT,
   type DrillingOperation,
   type MillingOperation,
   type Operation,
@@ -79,13 +80,7 @@ export function demoOperations(crib: Crib) {
       },
       forceLaw: 'kienzle',
       path: { ...usualPath(feature.kind), ...change.path },
-      cut: {
-        speedRpm: 1000,
-        feedPerToothMm: 0.05,
-        axialDepthMm: 1,
-        radialEngagementMm: 1,
-        direction: 'climb',
-      },
+      cut: BLANK_CUT,
     };
     const started = withStartingCut(draft, contextOf(draft)) as MillingOperation;
     const {

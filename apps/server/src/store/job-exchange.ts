@@ -1,5 +1,6 @@
 import { type Cutter, EMPTY_JOB_PLAN, type Operation } from '@burl/core';
 import {
+  cribOfJob,
   type CribKind,
   JOB_FILE_FORMAT,
   JOB_FILE_VERSION,
@@ -23,57 +24,24 @@ export async function exportJob(db: Database, jobId: string): Promise<JobFile> {
     jobDetail(db, jobId),
     wholeCrib(db),
   ]);
-  const documents = route.flatMap((s) => s.operations.flatMap((o) => o.variants.map((v) => v.document)));
-  const used = <T extends { id: string; document: unknown }>(
-    list: readonly T[],
-    ids: readonly string[],
-  ): T['document'][] => list.filter((e) => ids.includes(e.id)).map((e) => e.document);
-  const cutters = used(
-    crib.cutters,
-    documents.map((d) => d.tooling.cutterId),
-  ) as JobFile['crib']['cutters'];
-  const pick = <T>(from: Readonly<Record<string, T>>, ids: readonly string[]): Record<string, T> =>
-    Object.fromEntries(Object.entries(from).filter(([id]) => ids.includes(id)));
+  const setups: JobFile['setups'] = route.map((s) => ({
+    name: s.name,
+    plan: s.plan,
+    operations: s.operations.map((o) => ({
+      name: o.name,
+      hole: o.holeId === null ? null : kinds.findIndex((k) => k.id === o.holeId),
+      step: o.holeStep,
+      selected: o.selected,
+      variants: o.variants.map((v) => ({ label: v.label, document: v.document })),
+    })),
+  }));
   return {
     format: JOB_FILE_FORMAT,
     version: JOB_FILE_VERSION,
     job: jobFieldsOf(job),
     holes: kinds.map(({ demand, chosen, changes }) => ({ demand, chosen, changes })),
-    setups: route.map((s) => ({
-      name: s.name,
-      plan: s.plan,
-      operations: s.operations.map((o) => ({
-        name: o.name,
-        hole: o.holeId === null ? null : kinds.findIndex((k) => k.id === o.holeId),
-        step: o.holeStep,
-        selected: o.selected,
-        variants: o.variants.map((v) => ({ label: v.label, document: v.document })),
-      })),
-    })),
-    crib: {
-      alloys: used(crib.alloys, [
-        job.alloyId,
-        ...documents.map((d) => d.alloyId),
-      ]) as JobFile['crib']['alloys'],
-      machines: used(crib.machines, [
-        job.machineId,
-        ...route.flatMap((x) => x.plan.machineId ?? []),
-        ...documents.map((d) => d.machineId),
-      ]) as JobFile['crib']['machines'],
-      cutters,
-      holders: used(
-        crib.holders,
-        documents.map((d) => d.tooling.holderId),
-      ) as JobFile['crib']['holders'],
-      substrates: pick(
-        crib.materials.substrates,
-        cutters.map((c) => c.extended.substrate),
-      ),
-      coatings: pick(
-        crib.materials.coatings,
-        cutters.map((c) => c.extended.coating),
-      ),
-    },
+    setups,
+    crib: cribOfJob(job, setups, crib),
   };
 }
 

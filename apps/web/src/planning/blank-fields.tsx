@@ -1,4 +1,4 @@
-import { type JobPlan, SIDES } from '@burl/core';
+import { type JobPlan, SIDES, type Unit } from '@burl/core';
 import { Num } from '../ui/form-parts.tsx';
 
 const PART = [
@@ -60,6 +60,48 @@ export function BlankFields({
           ))}
         </div>
       </fieldset>
+    </>
+  );
+}
+
+/** Blanks beyond the quantity. */
+export function Spares({ plan, onChange }: { plan: JobPlan; onChange: (change: Partial<JobPlan>) => void }) {
+  return (
+    <Num
+      label="Spare blanks"
+      value={plan.spares}
+      unit="pieces"
+      readOnly={false}
+      onTake={(v) => onChange({ spares: Math.max(0, Math.round(v ?? 0)) })}
+    />
+  );
+}
+
+/** Tolerance and finish that govern, and what a blank costs; three fields wherever they stand. */
+export function BlankAsked({
+  plan,
+  currency,
+  onChange,
+}: {
+  plan: JobPlan;
+  currency: string;
+  onChange: (change: Partial<JobPlan>) => void;
+}) {
+  const number = (key: 'toleranceMm' | 'raUm' | 'blankPrice', label: string, unit: Unit) => (
+    <Num
+      label={label}
+      value={plan[key]}
+      unit={unit}
+      empty
+      readOnly={false}
+      onTake={(v) => onChange({ [key]: v })}
+    />
+  );
+  return (
+    <>
+      {number('toleranceMm', 'Tolerance', 'mm-fine')}
+      {number('raUm', 'Ra', 'um')}
+      {number('blankPrice', `Blank price, ${currency}`, 'money')}
     </>
   );
 }

@@ -1,43 +1,10 @@
-import { type PartFeature, type PartFeatureKind, PART_FEATURES, SIDES } from '@burl/core';
+import { type PartFeature, PART_FEATURES, SIDES } from '@burl/core';
 import type { Unit } from '@burl/core';
+import { FEATURE_SIZES, type FeatureSize } from '../judging/feature-sizes.ts';
 import { Field, FIELD_LOOK } from '../ui/field.tsx';
 import { Choice, Num } from '../ui/form-parts.tsx';
 
-type Sized =
-  'lengthMm' | 'widthMm' | 'depthMm' | 'cornerRadiusMm' | 'diameterMm' | 'count' | 'toleranceMm' | 'raUm';
-
-const SIZES: Readonly<Record<PartFeatureKind, readonly (readonly [Sized, string])[]>> = {
-  pocket: [
-    ['lengthMm', 'Length'],
-    ['widthMm', 'Width'],
-    ['depthMm', 'Depth'],
-    ['cornerRadiusMm', 'Corner radius'],
-  ],
-  slot: [
-    ['lengthMm', 'Length'],
-    ['widthMm', 'Width'],
-    ['depthMm', 'Depth'],
-  ],
-  wall: [
-    ['lengthMm', 'Length'],
-    ['widthMm', 'Stock beside it'],
-    ['depthMm', 'Height'],
-  ],
-  boss: [
-    ['lengthMm', 'Length'],
-    ['widthMm', 'Width'],
-    ['depthMm', 'Height'],
-  ],
-  face: [
-    ['lengthMm', 'Length'],
-    ['widthMm', 'Width'],
-    ['depthMm', 'Stock to face off'],
-  ],
-  hole: [
-    ['diameterMm', 'Diameter'],
-    ['depthMm', 'Depth'],
-  ],
-};
+type Sized = FeatureSize | 'count' | 'toleranceMm' | 'raUm';
 
 const ENDS = ['closed', 'open at one end', 'open at both ends'] as const;
 
@@ -92,7 +59,9 @@ export function FeatureFields({
           />
         )}
       </Field>
-      {SIZES[feature.kind].map(([key, label]) => number(key, label))}
+      {FEATURE_SIZES[feature.kind === 'wall' ? 'side' : feature.kind].map(([key, label]) =>
+        number(key, label),
+      )}
       {feature.kind === 'slot' && (
         <Choice
           label="Ends"

@@ -125,3 +125,6 @@ export interface Alloy {
 
 /** Plastics: they melt and creep where metals wear a tool. */
 export const isPolymer = ({ family }: Pick<Alloy, 'family'>): boolean => family === 'polymer';
+
+/** Its record wants air or nothing where it is milled. */
+export const wantsDry = ({ coolant }: Pick<Alloy, 'coolant'>): boolean => /^(Air|Dry)/.test(coolant);

@@ -13,10 +13,9 @@ import { refreshJob, useCrib } from '../../api/hooks.ts';
 import { PartDrawing } from '../../drawing/part/part-drawing.tsx';
 import { Crumbs } from '../../frame/crumbs.tsx';
 import { useSystem } from '../../frame/preferences.tsx';
-import { BlankFields, tidyPlan } from '../../planning/blank-fields.tsx';
+import { BlankAsked, BlankFields, tidyPlan } from '../../planning/blank-fields.tsx';
 import { HoldingFields } from '../../planning/holding-fields.tsx';
 import { Button } from '../../ui/button.tsx';
-import { Num } from '../../ui/form-parts.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 import { Loading } from '../../ui/page-states.tsx';
 import { makeJob } from './make-job.ts';
@@ -89,30 +88,7 @@ export default function IntakePage() {
             <PartDrawing plan={plan} system={system} />
             <BlankFields plan={plan} readOnly={false} onChange={put} />
             <div className="grid grid-cols-3 gap-2">
-              <Num
-                label="Tolerance"
-                value={plan.toleranceMm}
-                unit="mm-fine"
-                empty
-                readOnly={false}
-                onTake={(v) => put({ toleranceMm: v })}
-              />
-              <Num
-                label="Ra"
-                value={plan.raUm}
-                unit="um"
-                empty
-                readOnly={false}
-                onTake={(v) => put({ raUm: v })}
-              />
-              <Num
-                label={`Blank price, ${crib.rates.rates.currency}`}
-                value={plan.blankPrice}
-                unit="money"
-                empty
-                readOnly={false}
-                onTake={(v) => put({ blankPrice: v })}
-              />
+              <BlankAsked plan={plan} currency={crib.rates.rates.currency} onChange={put} />
             </div>
           </section>
           <section aria-label="Holding" className={CARD}>

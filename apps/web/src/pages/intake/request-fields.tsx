@@ -1,9 +1,8 @@
 import type { Crib, JobFields } from '@burl/contract';
 import type { JobPlan } from '@burl/core';
-import { useMemo } from 'react';
 import { type UseFormReturn, useWatch } from 'react-hook-form';
-import { offered, searchableAlloys } from '../../judging/offer.ts';
-import { ComboBox } from '../../ui/combo-box.tsx';
+import { AlloyAndMachine } from '../../planning/alloy-and-machine.tsx';
+import { Spares } from '../../planning/blank-fields.tsx';
 import { Num } from '../../ui/form-parts.tsx';
 import { TextField } from '../../ui/text-field.tsx';
 
@@ -21,11 +20,6 @@ export function RequestFields({
 }) {
   const { errors } = form.formState;
   const [alloyId, machineId] = useWatch({ control: form.control, name: ['alloyId', 'machineId'] });
-  const alloys = useMemo(() => searchableAlloys(offered(crib.alloys)), [crib]);
-  const machines = useMemo(
-    () => offered(crib.machines).map((m) => ({ id: m.id, name: m.document.name })),
-    [crib],
-  );
   const hardness = crib.alloys.find((a) => a.id === alloyId)?.document.hardness;
   const outside =
     hardness && plan.hardness !== null && (plan.hardness < hardness.low || plan.hardness > hardness.high);
@@ -44,34 +38,16 @@ export function RequestFields({
         error={errors.part && 'What the part is called'}
         field={form.register('part')}
       />
-      <div>
-        <ComboBox
-          label="Alloy"
-          list={alloys}
-          value={alloyId}
-          placeholder="Name, UNS or EN number"
-          onTake={(id) => form.setValue('alloyId', id, { shouldValidate: true })}
-        />
-        {errors.alloyId && (
-          <p role="alert" className="text-[12.5px] text-over">
-            Choose the alloy with its condition
-          </p>
-        )}
-      </div>
-      <div>
-        <ComboBox
-          label="Machine"
-          list={machines}
-          value={machineId}
-          placeholder="Choose"
-          onTake={(id) => form.setValue('machineId', id, { shouldValidate: true })}
-        />
-        {errors.machineId && (
-          <p role="alert" className="text-[12.5px] text-over">
-            Choose the machine it runs on
-          </p>
-        )}
-      </div>
+      <AlloyAndMachine
+        crib={crib}
+        alloyId={alloyId}
+        machineId={machineId}
+        wrong={{ alloyId: errors.alloyId !== undefined, machineId: errors.machineId !== undefined }}
+        onTake={(change) => {
+          for (const key of ['alloyId', 'machineId'] as const)
+            if (change[key] !== undefined) form.setValue(key, change[key], { shouldValidate: true });
+        }}
+      />
       <div className="narrow">
         <TextField
           label="Quantity"
@@ -82,13 +58,7 @@ export function RequestFields({
         />
       </div>
       <div className="narrow">
-        <Num
-          label="Spare blanks"
-          value={plan.spares}
-          unit="pieces"
-          readOnly={false}
-          onTake={(v) => onPut({ spares: Math.max(0, Math.round(v ?? 0)) })}
-        />
+        <Spares plan={plan} onChange={onPut} />
       </div>
       <div className="narrow">
         <Num

@@ -1,6 +1,7 @@
 import type { Crib } from '@burl/contract';
 import { type Unit, wordsOfCutter } from '@burl/core';
 import { useMemo } from 'react';
+import { FEATURE_SIZES, type FeatureSize } from '../../judging/feature-sizes.ts';
 import { cuttersFor, type Made, type NewOperation } from '../../judging/new-operation.ts';
 import { offered, searchableAlloys } from '../../judging/offer.ts';
 import { ComboBox } from '../../ui/combo-box.tsx';
@@ -9,42 +10,6 @@ import { Num } from '../../ui/form-parts.tsx';
 import { type QuickQuestion, WANTS, whatFor } from './quick-question.ts';
 
 const BEST = 'best';
-
-type Sized = 'lengthMm' | 'widthMm' | 'depthMm' | 'cornerRadiusMm' | 'diameterMm';
-
-/** Sizes each want asks for, by their names on the drawing. */
-const SIZES: Readonly<Record<Made, readonly (readonly [Sized, string])[]>> = {
-  pocket: [
-    ['lengthMm', 'Length'],
-    ['widthMm', 'Width'],
-    ['depthMm', 'Depth'],
-    ['cornerRadiusMm', 'Corner radius'],
-  ],
-  slot: [
-    ['lengthMm', 'Length'],
-    ['widthMm', 'Width'],
-    ['depthMm', 'Depth'],
-  ],
-  side: [
-    ['lengthMm', 'Length'],
-    ['widthMm', 'Stock on the side'],
-    ['depthMm', 'Height'],
-  ],
-  boss: [
-    ['lengthMm', 'Length'],
-    ['widthMm', 'Width'],
-    ['depthMm', 'Height'],
-  ],
-  face: [
-    ['lengthMm', 'Length'],
-    ['widthMm', 'Width'],
-    ['depthMm', 'Stock to face off'],
-  ],
-  hole: [
-    ['diameterMm', 'Diameter'],
-    ['depthMm', 'Depth'],
-  ],
-};
 
 /** What is asked: alloy, machine, what is wanted with its sizes, and the tool on hand or the best. */
 export function QuestionForm({
@@ -79,7 +44,7 @@ export function QuestionForm({
   const ask = (change: Partial<QuickQuestion>) => onChange((now) => ({ ...now, taken: null, ...change }));
   const size = (change: Partial<NewOperation>) =>
     onChange((now) => ({ ...now, taken: null, what: { ...now.what, ...change } }));
-  const number = ([key, label]: readonly [Sized, string], unit: Unit = 'mm') => (
+  const number = ([key, label]: readonly [FeatureSize, string], unit: Unit = 'mm') => (
     <Num
       key={key}
       label={label}
@@ -128,7 +93,7 @@ export function QuestionForm({
         )}
       </Field>
       <div className="grid grid-cols-2 gap-2">
-        {SIZES[what.made].map((s) => number(s))}
+        {FEATURE_SIZES[what.made].map((s) => number(s))}
         {what.made === 'hole' && (
           <label className="flex min-h-9 items-center gap-2 self-end">
             <input

@@ -12,7 +12,7 @@ import {
   speak,
   worseFirst,
 } from '@burl/core';
-import type { OperationDifference, ReleasedOperation } from '@burl/contract';
+import type { OperationDifference, ReleaseCheck, ReleasedOperation } from '@burl/contract';
 import type { ReactNode } from 'react';
 import { useSystem } from '../../frame/preferences.tsx';
 import type { Ticks } from './use-ticks.ts';
@@ -272,10 +272,25 @@ export function Guesses({ operations }: { operations: readonly ReleasedOperation
   );
 }
 
-/** Cautions of all operations, each once. */
+/** Everything of one kind that has to be ticked. */
+function TickList({ ticks, kind }: { ticks: Ticks; kind: ReleaseCheck['kind'] }) {
+  return (
+    <ul className="mt-1 space-y-0.5">
+      {ticks.checks
+        .filter((c) => c.kind === kind)
+        .map((c) => (
+          <li key={c.id}>
+            <Tick ticks={ticks} id={c.id} label={c.text}>
+              <span>{c.text}</span>
+            </Tick>
+          </li>
+        ))}
+    </ul>
+  );
+}
+
 /** What of holding, first piece, distortion and shelf has to be seen, a tick beside each. */
 export function BatchEvidence({ ticks, batch }: { ticks: Ticks; batch: BatchPlan | undefined }) {
-  const list = ticks.checks.filter((c) => c.kind === 'batch');
   if (!batch) return null;
   const { minutes, money, risk } = batch;
   return (
@@ -286,34 +301,18 @@ export function BatchEvidence({ ticks, batch }: { ticks: Ticks; batch: BatchPlan
         {duration(minutes.batch)} and {amount(money.batch, money.currency)} for {minutes.blanks} blanks;{' '}
         {shareOfParts(risk.lost)} of parts expected to be lost.
       </p>
-      <ul className="mt-1 space-y-0.5">
-        {list.map((c) => (
-          <li key={c.id}>
-            <Tick ticks={ticks} id={c.id} label={c.text}>
-              <span>{c.text}</span>
-            </Tick>
-          </li>
-        ))}
-      </ul>
+      <TickList ticks={ticks} kind="batch" />
     </section>
   );
 }
 
+/** Cautions of all operations, each once. */
 export function Cautions({ ticks }: { ticks: Ticks }) {
-  const list = ticks.checks.filter((c) => c.kind === 'caution');
-  if (list.length === 0) return null;
+  if (!ticks.checks.some((c) => c.kind === 'caution')) return null;
   return (
     <section aria-label="Cautions" className="rounded-lg border border-line bg-card p-3">
       <h2 className="mb-1">Cautions</h2>
-      <ul className="space-y-0.5">
-        {list.map((c) => (
-          <li key={c.id}>
-            <Tick ticks={ticks} id={c.id} label={c.text}>
-              <span>{c.text}</span>
-            </Tick>
-          </li>
-        ))}
-      </ul>
+      <TickList ticks={ticks} kind="caution" />
     </section>
   );
 }

@@ -2,16 +2,14 @@ import { type Crib, type JobDetail, jobFieldsOf } from '@burl/contract';
 import { type PartFeature, PLAIN_PART_FEATURE } from '@burl/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { call, messageOf } from '../../api/client.ts';
+import { call } from '../../api/client.ts';
 import { refreshJob } from '../../api/hooks.ts';
 import { FeatureFields } from '../../planning/feature-fields.tsx';
 import { partShop } from '../../planning/part-shop.ts';
-import { Button } from '../../ui/button.tsx';
-import { FormError } from '../../ui/form-error.tsx';
-import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { FormDialog } from '../../ui/form-dialog.tsx';
 import { askWorker } from '../../workers/use-heavy.ts';
 
-/** A feature more: its operations are worked out and stand at the end of a setup; a kind of hole comes with its plan. */
+/** A feature more: its operations are worked out and stand at the end of a setup. A hole's steps stand there by themselves: its group is made on Holes. */
 async function addFeature(
   { job, setups }: JobDetail,
   setupId: string,
@@ -56,46 +54,24 @@ export function FeatureDialog({
 }) {
   const { up } = detail.setups.find((s) => s.id === setupId)!.plan;
   const [feature, setFeature] = useState<PartFeature>({ ...PLAIN_PART_FEATURE, side: up });
-  const [busy, setBusy] = useState(false);
-  const [failed, setFailed] = useState<string | null>(null);
-  async function add(): Promise<void> {
-    setBusy(true);
-    setFailed(null);
+  const add = async (): Promise<void> => {
     try {
       const lacks = await addFeature(detail, setupId, feature, crib);
       if (lacks.length > 0) toast.warning(lacks.join('; '));
-      onClose();
-    } catch (error) {
-      setFailed(messageOf(error));
-      setBusy(false);
+    } finally {
+      await refreshJob(detail.job.id);
     }
-    await refreshJob(detail.job.id);
-  }
+  };
   return (
-    <SheetDialog
-      open
-      onClose={onClose}
+    <FormDialog
       title="New feature"
       description="Its operations, roughing and finishing, are worked out with the best tools of the crib."
       size="wide"
+      does="Add operations"
+      save={add}
+      onClose={onClose}
     >
-      <form
-        noValidate
-        className="space-y-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void add();
-        }}
-      >
-        <FeatureFields feature={feature} onChange={setFeature} />
-        <FormError message={failed} />
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" look="main" disabled={busy}>
-            {busy ? 'Working out' : 'Add operations'}
-          </Button>
-        </div>
-      </form>
-    </SheetDialog>
+      <FeatureFields feature={feature} onChange={setFeature} />
+    </FormDialog>
   );
 }

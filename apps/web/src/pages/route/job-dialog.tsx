@@ -1,19 +1,16 @@
 import { type Crib, type Job, type JobFields, jobFieldsOf } from '@burl/contract';
 import type { JobPlan } from '@burl/core';
-import { useMemo, useState } from 'react';
-import { call, messageOf } from '../../api/client.ts';
+import { useState } from 'react';
+import { call } from '../../api/client.ts';
 import { refreshJob } from '../../api/hooks.ts';
 import { PartDrawing } from '../../drawing/part/part-drawing.tsx';
 import { useSystem } from '../../frame/preferences.tsx';
-import { offered, searchableAlloys } from '../../judging/offer.ts';
-import { BlankFields, tidyPlan } from '../../planning/blank-fields.tsx';
+import { AlloyAndMachine } from '../../planning/alloy-and-machine.tsx';
+import { BlankAsked, BlankFields, Spares, tidyPlan } from '../../planning/blank-fields.tsx';
 import { featureLine } from '../../planning/feature-fields.tsx';
-import { Button } from '../../ui/button.tsx';
-import { ComboBox } from '../../ui/combo-box.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { Num } from '../../ui/form-parts.tsx';
-import { FormError } from '../../ui/form-error.tsx';
-import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { FormDialog } from '../../ui/form-dialog.tsx';
 
 const WORDS = [
   ['number', 'Number', 40],
@@ -36,14 +33,6 @@ function BatchFields({
   onSay: (change: Partial<JobFields>) => void;
   onPut: (change: Partial<JobPlan>) => void;
 }) {
-  const alloys = useMemo(
-    () => searchableAlloys(offered(crib.alloys, fields.alloyId)),
-    [crib, fields.alloyId],
-  );
-  const machines = useMemo(
-    () => offered(crib.machines, fields.machineId).map((m) => ({ id: m.id, name: m.document.name })),
-    [crib, fields.machineId],
-  );
   return (
     <div className="grid grid-cols-2 gap-2">
       {WORDS.map(([key, label, most]) => (
@@ -59,13 +48,7 @@ function BatchFields({
           )}
         </Field>
       ))}
-      <ComboBox label="Alloy" list={alloys} value={fields.alloyId} onTake={(alloyId) => onSay({ alloyId })} />
-      <ComboBox
-        label="Machine"
-        list={machines}
-        value={fields.machineId}
-        onTake={(machineId) => onSay({ machineId })}
-      />
+      <AlloyAndMachine crib={crib} {...fields} onTake={onSay} />
       <Num
         label="Quantity"
         value={fields.quantity}
@@ -73,13 +56,7 @@ function BatchFields({
         readOnly={false}
         onTake={(v) => onSay({ quantity: Math.max(1, Math.round(v ?? 1)) })}
       />
-      <Num
-        label="Spare blanks"
-        value={plan.spares}
-        unit="pieces"
-        readOnly={false}
-        onTake={(v) => onPut({ spares: Math.max(0, Math.round(v ?? 0)) })}
-      />
+      <Spares plan={plan} onChange={onPut} />
       <Num
         label="Hardness measured"
         value={plan.hardness}
@@ -88,23 +65,7 @@ function BatchFields({
         readOnly={false}
         onTake={(v) => onPut({ hardness: v })}
       />
-      <Num
-        label={`Blank price, ${crib.rates.rates.currency}`}
-        value={plan.blankPrice}
-        unit="money"
-        empty
-        readOnly={false}
-        onTake={(v) => onPut({ blankPrice: v })}
-      />
-      <Num
-        label="Tolerance"
-        value={plan.toleranceMm}
-        unit="mm-fine"
-        empty
-        readOnly={false}
-        onTake={(v) => onPut({ toleranceMm: v })}
-      />
-      <Num label="Ra" value={plan.raUm} unit="um" empty readOnly={false} onTake={(v) => onPut({ raUm: v })} />
+      <BlankAsked plan={plan} currency={crib.rates.rates.currency} onChange={onPut} />
     </div>
   );
 }
@@ -114,67 +75,44 @@ export function JobDialog({ job, crib, onClose }: { job: Job; crib: Crib; onClos
   const system = useSystem();
   const [fields, setFields] = useState(() => jobFieldsOf(job));
   const [plan, setPlan] = useState<JobPlan>(job.plan);
-  const [failed, setFailed] = useState<string | null>(null);
   const put = (change: Partial<JobPlan>) => setPlan((p) => ({ ...p, ...change }));
   const say = (change: Partial<typeof fields>) => setFields((f) => ({ ...f, ...change }));
 
-  async function save(): Promise<void> {
-    setFailed(null);
-    try {
-      await call(
-        'PUT',
-        '/api/jobs/:id',
-        { id: job.id },
-        { ...fields, plan: tidyPlan(plan), version: job.version },
-      );
-      await refreshJob(job.id);
-      onClose();
-    } catch (error) {
-      setFailed(messageOf(error));
-    }
-  }
+  const save = async (): Promise<void> => {
+    await call(
+      'PUT',
+      '/api/jobs/:id',
+      { id: job.id },
+      { ...fields, plan: tidyPlan(plan), version: job.version },
+    );
+    await refreshJob(job.id);
+  };
   return (
-    <SheetDialog open onClose={onClose} title="Part and batch" size="widest">
-      <form
-        noValidate
-        className="space-y-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void save();
-        }}
-      >
-        <div className="grid grid-cols-1 gap-4 md:grid-cols-2">
-          <div className="space-y-2">
-            <BatchFields fields={fields} plan={plan} crib={crib} onSay={say} onPut={put} />
-            <label className="flex min-h-9 items-center gap-2">
-              <input
-                type="checkbox"
-                checked={plan.firstThroughAll}
-                onChange={(e) => put({ firstThroughAll: e.target.checked })}
-              />
-              First piece through every setup before the batch
-            </label>
-            {plan.features.length > 0 && (
-              <ul aria-label="Features" className="list-inside list-disc text-[13px]">
-                {plan.features.map((f, i) => (
-                  <li key={i}>{featureLine(f)}</li>
-                ))}
-              </ul>
-            )}
-          </div>
-          <div className="space-y-3">
-            <PartDrawing plan={plan} system={system} />
-            <BlankFields plan={plan} readOnly={false} onChange={put} />
-          </div>
+    <FormDialog title="Part and batch" size="widest" does="Save" save={save} onClose={onClose}>
+      <div className="grid grid-cols-1 gap-4 md:grid-cols-2">
+        <div className="space-y-2">
+          <BatchFields fields={fields} plan={plan} crib={crib} onSay={say} onPut={put} />
+          <label className="flex min-h-9 items-center gap-2">
+            <input
+              type="checkbox"
+              checked={plan.firstThroughAll}
+              onChange={(e) => put({ firstThroughAll: e.target.checked })}
+            />
+            First piece through every setup before the batch
+          </label>
+          {plan.features.length > 0 && (
+            <ul aria-label="Features" className="list-inside list-disc text-[13px]">
+              {plan.features.map((f, i) => (
+                <li key={i}>{featureLine(f)}</li>
+              ))}
+            </ul>
+          )}
         </div>
-        <FormError message={failed} />
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" look="main">
-            Save
-          </Button>
+        <div className="space-y-3">
+          <PartDrawing plan={plan} system={system} />
+          <BlankFields plan={plan} readOnly={false} onChange={put} />
         </div>
-      </form>
-    </SheetDialog>
+      </div>
+    </FormDialog>
   );
 }

@@ -2,15 +2,14 @@ import type { Crib, Setup } from '@burl/contract';
 import { type Holding, type SetupPlan, SIDES } from '@burl/core';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { call, messageOf } from '../../api/client.ts';
+import { call } from '../../api/client.ts';
 import { refreshJob } from '../../api/hooks.ts';
 import { offered } from '../../judging/offer.ts';
 import { HoldingFields } from '../../planning/holding-fields.tsx';
 import { Button } from '../../ui/button.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { Choice, Num } from '../../ui/form-parts.tsx';
-import { FormError } from '../../ui/form-error.tsx';
-import { SheetDialog } from '../../ui/sheet-dialog.tsx';
+import { FormDialog } from '../../ui/form-dialog.tsx';
 
 const ORDER = {
   'by-tool': 'each tool cuts all parts of the load',
@@ -148,59 +147,36 @@ export function SetupDialog({
 }) {
   const [name, setName] = useState(setup.name);
   const [plan, setPlan] = useState<SetupPlan>(setup.plan);
-  const [failed, setFailed] = useState<string | null>(null);
   const put = (change: Partial<SetupPlan>) => setPlan((p) => ({ ...p, ...change }));
-  async function run(work: () => Promise<unknown>): Promise<void> {
-    try {
-      await work();
-      await refreshJob(jobId);
-      onClose();
-    } catch (error) {
-      setFailed(messageOf(error));
-    }
-  }
+  const save = async (): Promise<void> => {
+    await call(
+      'PUT',
+      '/api/setups/:id',
+      { id: setup.id },
+      { name: name.trim(), plan, version: setup.version },
+    );
+    await refreshJob(jobId);
+  };
+  const remove = async (): Promise<void> => {
+    await call('DELETE', '/api/setups/:id', { id: setup.id });
+    toast(`${setup.name} was removed.`);
+    await refreshJob(jobId);
+  };
   return (
-    <SheetDialog open onClose={onClose} title={setup.name} size="wide">
-      <form
-        noValidate
-        className="space-y-3"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void run(() =>
-            call(
-              'PUT',
-              '/api/setups/:id',
-              { id: setup.id },
-              { name: name.trim(), plan, version: setup.version },
-            ),
-          );
-        }}
-      >
-        <div className="grid grid-cols-1 gap-4 sm:grid-cols-2">
-          <PlaceFields name={name} onName={setName} plan={plan} crib={crib} onChange={put} />
-          <LoadFields plan={plan} crib={crib} onChange={put} />
-        </div>
-        <FormError message={failed} />
-        <div className="flex justify-end gap-2">
-          {setup.operations.length === 0 && !only && (
-            <Button
-              onClick={() =>
-                void run(async () => {
-                  await call('DELETE', '/api/setups/:id', { id: setup.id });
-                  toast(`${setup.name} was removed.`);
-                })
-              }
-            >
-              Remove setup
-            </Button>
-          )}
-          <span className="flex-1" />
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" look="main">
-            Save setup
-          </Button>
-        </div>
-      </form>
-    </SheetDialog>
+    <FormDialog
+      title={setup.name}
+      size="wide"
+      does="Save setup"
+      save={save}
+      aside={(run) =>
+        setup.operations.length === 0 && !only && <Button onClick={() => run(remove)}>Remove setup</Button>
+      }
+      onClose={onClose}
+    >
+      <div className="grid grid-cols-1 gap-4 sm:grid-cols-2">
+        <PlaceFields name={name} onName={setName} plan={plan} crib={crib} onChange={put} />
+        <LoadFields plan={plan} crib={crib} onChange={put} />
+      </div>
+    </FormDialog>
   );
 }

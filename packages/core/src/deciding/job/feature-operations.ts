@@ -1,4 +1,4 @@
-import type { Alloy } from '../../crib/alloy.ts';
+import { type Alloy, wantsDry } from '../../crib/alloy.ts';
 import { type Cutter, isMillingCutter, outerDiameter } from '../../crib/cutter.ts';
 import type { Machine } from '../../crib/machine.ts';
 import { madeOf } from '../../crib/tool-materials.ts';
@@ -8,6 +8,7 @@ import type { OperationContext } from '../../operations/context.ts';
 import { type CoolantKind, UNSTATED_ECONOMICS, USUAL_WEAR_MM } from '../../operations/operation-base.ts';
 import type { Operation } from '../../operations/operation.ts';
 import {
+  BLANK_CUT,
   type MillingOperation,
   usualPath,
   type WorkholdingKind,
@@ -63,8 +64,7 @@ const wantsFinish = ({ toleranceMm, raUm }: PartFeature): boolean =>
 
 /** What the alloy's record wants, where the machine has it. */
 function coolantFor(alloy: Alloy, machine: Machine): CoolantKind {
-  const dry = /^(Air|Dry)/.test(alloy.coolant);
-  return dry && machine.coolant.air_blast ? 'air' : 'flood';
+  return wantsDry(alloy) && machine.coolant.air_blast ? 'air' : 'flood';
 }
 
 interface Draft {
@@ -83,7 +83,7 @@ interface Draft {
 /** What a drawing without a word allows either way, mm; ISO 2768-m. */
 const plainTolerance = (sizeMm: number): number => (sizeMm <= 6 ? 0.1 : sizeMm <= 30 ? 0.2 : 0.3);
 
-const any = (): boolean => true;
+const everyCutter = (): boolean => true;
 
 /** Milling a feature takes: roughing, and finishing where the drawing asks for it. */
 function draftsOf(f: PartFeature): Draft[] {
@@ -99,7 +99,7 @@ function draftsOf(f: PartFeature): Draft[] {
     cornerRadiusMm: f.cornerRadiusMm,
     stockMm: null,
     finishing: !finish,
-    fits: any,
+    fits: everyCutter,
     ...change,
   });
   const wall = (lengthMm: number): Draft => ({
@@ -211,13 +211,7 @@ function milled(d: Draft, f: PartFeature, shop: PartShop): OfferedOperation | st
       workholding: { kind: shop.workholding, capacityN: null, liftCapacityN: null, releaseC: null },
       forceLaw: 'kienzle',
       path: pathOf(d, f),
-      cut: {
-        speedRpm: 1000,
-        feedPerToothMm: 0.05,
-        axialDepthMm: 1,
-        radialEngagementMm: 1,
-        direction: 'climb',
-      },
+      cut: BLANK_CUT,
     };
     const [best] = firstCuts(op, context, { ...offer, cutters });
     if (!best) break;

@@ -4,23 +4,13 @@ import { type Grip, type HeldPart, ROOM_C } from '../../physics/holding/holding-
 import { gripOf, HOLDINGS, type HoldingUse, holdingUse } from '../../physics/holding/holdings.ts';
 import { kindOf } from '../../evaluation/registry.ts';
 import type { Loads } from '../../operations/milling/milling-loads.ts';
-import type { CoolantKind } from '../../operations/operation-base.ts';
+import { FILM, INTO_PART } from '../../operations/part-heat.ts';
 import type { LimitState } from '../../judging/result.ts';
 import { normalBelow } from '../../numerics/normal.ts';
 import { blankOf } from './job-plan.ts';
 import { changeMinutes, operationMinutes } from './job-minutes.ts';
 import type { JudgedJob, JudgedOperation, JudgedSetup } from './judged-job.ts';
 
-/** Heat the surroundings take from the part's surface, W/(m²·K). */
-const FILM: Readonly<Record<CoolantKind, number>> = {
-  flood: 1500,
-  'through-tool': 1500,
-  mist: 150,
-  air: 60,
-  dry: 15,
-};
-/** Share of the cutting work that goes into the part; Shaw 2005 gives 0.1 to 0.3 for milling. */
-const INTO_PART = 0.2;
 /** Spread of what a holding stands and of the forces against it, as a factor: judgement. */
 const SPREAD = Math.log(1.35);
 

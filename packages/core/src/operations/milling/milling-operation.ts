@@ -67,6 +67,15 @@ export interface MillingOperation extends OperationBase {
   readonly cut: MillingCut;
 }
 
+/** A cut before its numbers are worked out. */
+export const BLANK_CUT: MillingCut = {
+  speedRpm: 1000,
+  feedPerToothMm: 0.05,
+  axialDepthMm: 1,
+  radialEngagementMm: 1,
+  direction: 'climb',
+};
+
 /** The path one would begin with for a kind of feature. */
 export const usualPath = (kind: MillingFeatureKind): ToolPath => ({
   strategy: kind === 'pocket' ? 'constant-engagement' : 'levels',

@@ -52,3 +52,13 @@ export const ROOM_C = 20;
 export const neverReleases = (): null => null;
 export const shortSide = ({ lengthMm, widthMm }: HeldPart): number => Math.min(lengthMm, widthMm);
 export const longSide = ({ lengthMm, widthMm }: HeldPart): number => Math.max(lengthMm, widthMm);
+
+/** Friction under or beside the part, as a number one may state. */
+export const frictionOf = (label: string, usual: number): HoldingField => ({
+  key: 'friction',
+  label,
+  unit: 'ratio',
+  least: 0.05,
+  most: 0.8,
+  usual,
+});

@@ -3,6 +3,7 @@ import {
   type HeldPart,
   type HoldingModel,
   type HoldingValues,
+  frictionOf,
   neverReleases,
   shortSide,
 } from './holding-model.ts';
@@ -36,17 +37,7 @@ const FIELDS = [
 
 export const vice: HoldingModel = {
   name: 'vice',
-  fields: [
-    ...FIELDS,
-    {
-      key: 'friction',
-      label: 'Friction of the jaws',
-      unit: 'ratio',
-      least: 0.05,
-      most: 0.8,
-      usual: FRICTION.smooth,
-    },
-  ],
+  fields: [...FIELDS, frictionOf('Friction of the jaws', FRICTION.smooth)],
   factor: 2,
   releaseC: neverReleases,
   grip: (values, part) => jawGrip(values, part, values['friction'] ?? FRICTION.smooth),
@@ -59,14 +50,7 @@ export const softJaws: HoldingModel = {
   name: 'soft jaws',
   fields: [
     ...FIELDS.map((f) => (f.key === 'grippedMm' ? { ...f, usual: 8 } : f)),
-    {
-      key: 'friction',
-      label: 'Friction of the jaws',
-      unit: 'ratio',
-      least: 0.05,
-      most: 0.8,
-      usual: FRICTION.soft,
-    },
+    frictionOf('Friction of the jaws', FRICTION.soft),
   ],
   factor: 2,
   releaseC: neverReleases,

@@ -1,4 +1,11 @@
-import { type Grip, type HeldPart, type HoldingModel, neverReleases, shortSide } from './holding-model.ts';
+import {
+  frictionOf,
+  type Grip,
+  type HeldPart,
+  type HoldingModel,
+  neverReleases,
+  shortSide,
+} from './holding-model.ts';
 
 /** Friction of a part on a steel table or fixture. */
 const ON_TABLE = 0.15;
@@ -18,14 +25,7 @@ export const clamps: HoldingModel = {
   fields: [
     { key: 'count', label: 'Clamps', unit: 'pieces', least: 1, most: 40, usual: 4 },
     { key: 'forceN', label: 'Force of each', unit: 'N-fine', least: 100, most: 100_000, usual: 6000 },
-    {
-      key: 'friction',
-      label: 'Friction on the table',
-      unit: 'ratio',
-      least: 0.05,
-      most: 0.8,
-      usual: ON_TABLE,
-    },
+    frictionOf('Friction on the table', ON_TABLE),
     { key: 'heightMm', label: 'Height over the part', unit: 'mm', least: 0, most: 200, usual: 25 },
   ],
   factor: 2,
@@ -60,14 +60,7 @@ export const screws: HoldingModel = {
   fields: [
     { key: 'count', label: 'Screws', unit: 'pieces', least: 1, most: 60, usual: 4 },
     { key: 'diameterMm', label: 'Thread diameter', unit: 'mm', least: 3, most: 24, usual: 6 },
-    {
-      key: 'friction',
-      label: 'Friction on the fixture',
-      unit: 'ratio',
-      least: 0.05,
-      most: 0.8,
-      usual: ON_TABLE,
-    },
+    frictionOf('Friction on the fixture', ON_TABLE),
   ],
   factor: 1.5,
   releaseC: neverReleases,
@@ -92,14 +85,7 @@ export const vacuum: HoldingModel = {
     { key: 'areaMm2', label: 'Area under vacuum', unit: 'mm2-fine', least: 50, most: 4e6, usual: 8000 },
     { key: 'pressureBar', label: 'Vacuum reached, bar', unit: 'ratio', least: 0.1, most: 1, usual: 0.8 },
     { key: 'leak', label: 'Lost to leaks', unit: 'ratio', least: 0, most: 0.9, usual: 0.1 },
-    {
-      key: 'friction',
-      label: 'Friction on the plate',
-      unit: 'ratio',
-      least: 0.05,
-      most: 0.8,
-      usual: ON_VACUUM,
-    },
+    frictionOf('Friction on the plate', ON_VACUUM),
     { key: 'releaseC', label: 'Seals leak from', unit: 'degC-fine', least: 30, most: 200, usual: 70 },
   ],
   factor: 3,

@@ -1,4 +1,4 @@
-import { type HoldingModel, neverReleases } from './holding-model.ts';
+import { type HoldingModel, frictionOf, neverReleases } from './holding-model.ts';
 
 const STEEL_JAWS = 0.2;
 const COLLET = 0.15;
@@ -27,17 +27,7 @@ const FIELDS = [
 
 export const chuck: HoldingModel = {
   name: 'chuck',
-  fields: [
-    ...FIELDS,
-    {
-      key: 'friction',
-      label: 'Friction of the jaws',
-      unit: 'ratio',
-      least: 0.05,
-      most: 0.8,
-      usual: STEEL_JAWS,
-    },
-  ],
+  fields: [...FIELDS, frictionOf('Friction of the jaws', STEEL_JAWS)],
   factor: 2.5,
   releaseC: neverReleases,
   grip: ({ forceN = 0, diameterMm = 0, grippedMm = 0, friction = STEEL_JAWS }) =>

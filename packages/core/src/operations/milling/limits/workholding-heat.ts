@@ -1,23 +1,12 @@
 import type { MillingState } from '../milling-state.ts';
-import type { CoolantKind } from '../../operation.ts';
+import { ROOM_C } from '../../../physics/holding/holding-model.ts';
+import { HOLDINGS } from '../../../physics/holding/holdings.ts';
+import { FILM, INTO_PART } from '../../part-heat.ts';
 import { clearedArea } from '../../../physics/path/feature-geometry.ts';
 import { scale, sensitiveTo, type Source } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { input, type Limit, used } from '../../../judging/limit.ts';
 
-/** Temperature at which holding that heat releases lets go where the maker's value was not entered, °C. */
-const RELEASES: Readonly<Partial<Record<string, number>>> = { adhesive: 80, vacuum: 70 };
-/** Heat the surroundings take from the part's surface, W/(m²·K). */
-const FILM: Readonly<Record<CoolantKind, number>> = {
-  flood: 1500,
-  'through-tool': 1500,
-  mist: 150,
-  air: 60,
-  dry: 15,
-};
-/** Share of the cutting work that goes into the part; Shaw 2005 gives 0.1 to 0.3 for milling. */
-const INTO_PART = 0.2;
-const ROOM_C = 20;
 /** Metal around and under the feature that warms with it, mm. */
 const AROUND = 10;
 
@@ -40,9 +29,8 @@ export const workholdingHeatLimit: Limit<MillingState> = {
   asks: 'forces',
   assess({ op, context: { alloy }, torqueNm, minutes }) {
     const { workholding, feature } = op;
-    const usual = RELEASES[workholding.kind];
-    const release = workholding.releaseC ?? usual;
-    if (release === undefined) return null;
+    const release = workholding.releaseC ?? HOLDINGS[workholding.kind].releaseC({});
+    if (release === null) return null;
     const watts = (torqueNm.value * 2 * Math.PI * op.cut.speedRpm) / 60;
     const around =
       (feature.lengthMm + 2 * AROUND) * (feature.widthMm + 2 * AROUND) * (feature.depthMm + AROUND) -

@@ -1,17 +1,8 @@
 import type { MillingState } from '../milling-state.ts';
-import type { WorkholdingKind } from '../milling-operation.ts';
+import { HOLDINGS } from '../../../physics/holding/holdings.ts';
 import type { Estimate } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { type Assessment, input, type Limit, used } from '../../../judging/limit.ts';
-
-/** Holding over force, by how the part is held: heat releases some of them. */
-export const SAFETY: Readonly<Record<WorkholdingKind, number>> = {
-  vice: 2,
-  clamps: 2,
-  fixture: 1.5,
-  vacuum: 3,
-  adhesive: 3,
-};
 
 /** A force against what was declared to hold it; unproven where nothing was declared. */
 function heldAgainst(
@@ -57,7 +48,7 @@ export const workholdingLimit: Limit<MillingState> = {
   name: 'workholding',
   asks: 'forces',
   assess({ op: { workholding }, sideForceN, liftN }) {
-    const factor = SAFETY[workholding.kind];
+    const factor = HOLDINGS[workholding.kind].factor;
     const together = workholding.liftCapacityN === null ? liftN.value : 0;
     const asked = { value: Math.hypot(sideForceN.value, together), terms: sideForceN.terms };
     return heldAgainst(
@@ -90,7 +81,7 @@ export const workholdingLiftLimit: Limit<MillingState> = {
   asks: 'forces',
   assess({ op: { workholding }, liftN }) {
     if (workholding.liftCapacityN === null) return null;
-    const factor = SAFETY[workholding.kind];
+    const factor = HOLDINGS[workholding.kind].factor;
     return heldAgainst(
       liftN,
       workholding.liftCapacityN,
