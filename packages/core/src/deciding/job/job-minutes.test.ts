@@ -1,3 +1,5 @@
+import { SEAL_POCKET } from '../../../fixtures/crib.ts';
+import { evaluate } from '../../evaluation/evaluate.ts';
 import { describe, expect, it } from 'vitest';
 import { USUAL_RATES } from '../../crib/shop-rates.ts';
 import { batchPlan } from './batch-plan.ts';
@@ -57,5 +59,28 @@ describe('minutes', () => {
       plan.minutes.setups.reduce((s, x) => s + x.once + 33 * x.perPart, 0),
       6,
     );
+  });
+
+  it('a long way in by a helix is told to be drilled, a short one not', () => {
+    const told = (depthMm: number, rampAngleDeg: number): string => {
+      const job = ordinaryJob();
+      const [pocket, dowels] = job.setups[0]!.operations;
+      const document = {
+        ...SEAL_POCKET,
+        feature: { ...SEAL_POCKET.feature, depthMm },
+        path: { ...SEAL_POCKET.path, entry: { ...SEAL_POCKET.path.entry, method: 'helix', rampAngleDeg } },
+      } as const;
+      const evaluation = evaluate(document, pocket!.context);
+      const setups = job.setups.map((s) => ({
+        ...s,
+        operations: [{ ...pocket!, document, evaluation }, dowels!],
+      }));
+      return batchPlan({ ...job, setups }, 0.9)
+        .shorten.map((s) => s.what)
+        .join();
+    };
+    expect(told(24, 0.3)).toMatch(/Pocket: a drilled entry in place of a helix/);
+    // A few tenths of a minute are not worth another tool.
+    expect(told(6, 3)).not.toMatch(/drilled entry/);
   });
 });

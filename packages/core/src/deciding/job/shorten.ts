@@ -1,5 +1,6 @@
 import type { JobMinutes } from './job-minutes.ts';
-import { type JudgedJob, operationsOfJob } from './judged-job.ts';
+import { millingState } from '../../operations/milling/milling-state.ts';
+import { type JudgedJob, type JudgedOperation, operationsOfJob } from './judged-job.ts';
 
 /** One change that takes minutes out of a batch. */
 export interface Shortening {
@@ -11,6 +12,14 @@ export interface Shortening {
 
 /** Worth telling from, share of the batch. */
 const WORTH = 0.01;
+
+/** To drill the hole that opens a feature, minutes. Judgement. */
+const DRILLING_MIN = 0.2;
+
+/** Minutes of the way into one feature. */
+function entryMinutes({ document, context }: JudgedOperation): number {
+  return document.kind === 'milling' ? millingState(document, context).minutes.entry : 0;
+}
 
 /** What would shorten a batch by how it is run, without another cut: order, sharing tools, more parts a load, one place for a tool. */
 export function shortenings(job: JudgedJob, minutes: JobMinutes): Shortening[] {
@@ -39,6 +48,20 @@ export function shortenings(job: JudgedJob, minutes: JobMinutes): Shortening[] {
     const m = minutes.operations[o.id]!;
     if (o.document.kind !== 'milling') continue;
     const { feature, cut } = o.document;
+    const entry = entryMinutes(o);
+    const change = minutes.setups.find((x) =>
+      job.setups.some((y) => y.id === x.id && y.operations.includes(o)),
+    );
+    // A drill opens the way: its change and a minute of drilling are taken off what is won.
+    const drilled =
+      (entry - DRILLING_MIN) * o.document.featuresPerPart -
+      (change ? change.oneChangeMin / change.partsPerLoad : 0);
+    if (o.document.path.entry.method === 'helix' || o.document.path.entry.method === 'ramp')
+      found.push({
+        what: `${o.name}: a drilled entry in place of a ${o.document.path.entry.method} of ${entry.toFixed(1)} min`,
+        saves: drilled * blanks,
+        operationId: o.id,
+      });
     const levels = Math.ceil(feature.depthMm / cut.axialDepthMm - 1e-6);
     if (levels > 1 && m.linking > 0.15 * (m.cutting + m.linking))
       found.push({

@@ -14,6 +14,8 @@ export interface Remedy {
   readonly state: LimitState;
   /** Minutes more (or less) for one feature. */
   readonly minutesMore: number;
+  /** Cost more (or less) for one feature, in the shop's money; null where nobody reckons it. */
+  readonly costMore: number | null;
   /** Features per edge lasts after over before; null where no life is known. */
   readonly lifeFactor: number | null;
   /** Limits it pushes over that were not. */
@@ -48,6 +50,9 @@ export function limitAfter(op: Operation, context: OperationContext, limitId: st
 export const clears = (op: Operation, context: OperationContext, limitId: string): boolean =>
   limitAfter(op, context, limitId)?.state === 'clear';
 
+const costOf = ({ numbers }: Evaluation): number | null =>
+  numbers.find((n) => n.key === 'cost')?.value ?? null;
+
 /** What a change does to everything, or null where it is impossible. */
 export function remedyFrom(
   id: string,
@@ -68,6 +73,7 @@ export function remedyFrom(
     operation: after,
     state: e.state,
     minutesMore: total(e) - total(before),
+    costMore: costOf(e) === null || costOf(before) === null ? null : costOf(e)! - costOf(before)!,
     lifeFactor:
       e.featuresPerEdge && before.featuresPerEdge
         ? e.featuresPerEdge.value / before.featuresPerEdge.value

@@ -1,4 +1,4 @@
-import { type Evaluation, limitOf, type Remedy, speak } from '@burl/core';
+import { type Evaluation, formatMeasure, limitOf, type Remedy, speak, type System } from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -19,14 +19,20 @@ function featuresPerEdge(factor: number): string {
   return `${factor > 1 ? '+' : '−'}${percent}% features per edge`;
 }
 
-function effect(r: Remedy): string {
+/** What it does to the cost of one feature, where that is more than small change. */
+function cost(more: number | null, system: System): string {
+  if (more === null || Math.abs(more) < 0.05) return '';
+  return `, cost ${more > 0 ? '+' : '−'}${formatMeasure(Math.abs(more), 'money', system)}`;
+}
+
+function effect(r: Remedy, system: System): string {
   const life =
     r.lifeFactor === null || Math.abs(r.lifeFactor - 1) < 0.03 ? '' : `, ${featuresPerEdge(r.lifeFactor)}`;
   const becomes = [
     ...r.pushesOver.map((name) => `${name} becomes Over`),
     ...r.tightens.map((name) => `${name} becomes Tight`),
   ];
-  return `${minutes(r.minutesMore)}${life}.${becomes.length ? ` Also: ${becomes.join(', ')}.` : ''}`;
+  return `${minutes(r.minutesMore)}${cost(r.costMore, system)}${life}.${becomes.length ? ` Also: ${becomes.join(', ')}.` : ''}`;
 }
 
 /** Holders and cutters that come to the same are one line with a choice; each other change stands by itself. */
@@ -34,7 +40,7 @@ export function groupedRemedies(remedies: readonly Remedy[]): readonly (readonly
   const groups = new Map<string, Remedy[]>();
   for (const r of remedies) {
     const kind = /^(holder|cutter)-/.exec(r.id)?.[1];
-    const key = kind ? `${kind} ${r.state} ${effect(r)}` : r.id + speak(r.title, 'metric');
+    const key = kind ? `${kind} ${r.state} ${effect(r, 'metric')}` : r.id + speak(r.title, 'metric');
     const group = groups.get(key);
     if (group) group.push(r);
     else groups.set(key, [r]);
@@ -127,7 +133,7 @@ export function Governing({
                           </select>
                         )}
                         <p className={`text-[12.5px] ${r.pushesOver.length ? 'text-over' : 'text-soft'}`}>
-                          {effect(r)}
+                          {effect(r, system)}
                         </p>
                       </div>
                       {previewing === r.id ? (

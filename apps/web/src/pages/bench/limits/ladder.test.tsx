@@ -78,6 +78,7 @@ describe('governing limit', () => {
     operation: op,
     state: 'clear',
     minutesMore: 4.24,
+    costMore: 6.36,
     lifeFactor: 0.5,
     pushesOver: ['minimum chip thickness'],
     tightens: ['chip space'],
@@ -110,7 +111,7 @@ describe('governing limit', () => {
     expect(screen.getByText('Reduce axial depth 24 mm → 6 mm')).toBeTruthy();
     expect(
       screen.getByText(
-        'Cycle time +4.2 min, −50% features per edge. Also: minimum chip thickness becomes Over, chip space becomes Tight.',
+        /^Cycle time \+4\.2 min, cost \+6\.36.*, −50% features per edge\. Also: minimum chip thickness becomes Over, chip space becomes Tight\.$/,
       ),
     ).toBeTruthy();
   });
@@ -144,6 +145,7 @@ describe('remedies that come to the same', () => {
     operation: op,
     state: 'clear',
     minutesMore: 0,
+    costMore: null,
     lifeFactor,
     pushesOver: [],
     tightens: [],
