@@ -2,6 +2,7 @@ import {
   type Accepted,
   type Alloy,
   type Cutter,
+  type Held,
   edgeFamilyOf,
   type Holder,
   InputError,
@@ -34,6 +35,7 @@ export interface ContextSource extends ToolMaterials {
   readonly resonance?: ResonanceBook;
   readonly stock?: readonly Stock[];
   readonly rates?: ShopRates;
+  readonly held?: Held;
 }
 
 const sources = new WeakMap<Crib, Omit<ContextSource, 'quantity'>>();
@@ -42,13 +44,15 @@ const sources = new WeakMap<Crib, Omit<ContextSource, 'quantity'>>();
 export interface Batch {
   readonly quantity: number;
   readonly heatLot: string;
+  /** What the setup holds with; absent where nobody said, or where there is no setup. */
+  readonly held?: Held;
 }
 
 /** One part of no particular lot. */
 export const ONE_PART: Batch = { quantity: 1, heatLot: '' };
 
 /** The crib as a source; the same lists for the same crib. */
-export function cribSource(crib: Crib, { quantity, heatLot }: Batch): ContextSource {
+export function cribSource(crib: Crib, { quantity, heatLot, held }: Batch): ContextSource {
   const known = sources.get(crib) ?? {
     alloys: crib.alloys.map((e) => e.document),
     machines: crib.machines.map((e) => e.document),
@@ -61,7 +65,7 @@ export function cribSource(crib: Crib, { quantity, heatLot }: Batch): ContextSou
     rates: crib.rates.rates,
   };
   sources.set(crib, known);
-  return { ...known, quantity, heatLot };
+  return { ...known, quantity, heatLot, ...(held && { held }) };
 }
 
 /** The entries a job file carries as a source. */
@@ -121,7 +125,7 @@ export function resolveContext(
   if (cutter)
     missing.push(...missingMaterials(cutter, source).map((p) => ({ ...p, field: `cutter.${p.field}` })));
   if (!alloy || !machine || !holder || !cutter || !made) return { missing };
-  const { quantity, resonance, rates, heatLot = '' } = source;
+  const { quantity, resonance, rates, held, heatLot = '' } = source;
   const learnt =
     source.learnt &&
     learntHere(source.learnt, {
@@ -142,6 +146,7 @@ export function resolveContext(
       ...(resonance && { resonance }),
       ...(learnt && { learnt }),
       ...(rates && { rates }),
+      ...(held && { held }),
       ...(shelf && { shelf: { edges: shelf.edges, edgePrice: shelf.price } }),
     },
   };

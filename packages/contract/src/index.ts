@@ -41,3 +41,4 @@ export { alloyIdsOf, judgedJobOf } from './judged-job.ts';
 export { jobFromFeatures, type MadeFeature } from './job-from-features.ts';
 export { batchFacts } from './batch-facts.ts';
 export { cribOfJob } from './crib-of-job.ts';
+export { batchAt } from './batch-at.ts';

@@ -1,10 +1,11 @@
 import type { Evaluation, JudgedJob, JudgedSetup, Operation, OperationContext } from '@burl/core';
 import type { Crib } from './crib.ts';
-import type { JobDetail } from './jobs.ts';
+import type { JobDetail, Setup } from './jobs.ts';
 
 /** An operation judged in its context; null where it cannot be. */
 export type JudgeOne = (
   document: Operation,
+  setup: Setup,
 ) => { readonly context: OperationContext; readonly evaluation: Evaluation } | null;
 
 /** A job as it is planned as a batch: the chosen variant of every operation that can be judged; null without its alloy. */
@@ -22,7 +23,7 @@ export function judgedJobOf(
     plan: s.plan,
     operations: s.operations.flatMap((o) => {
       const chosen = o.variants.find((v) => v.label === o.selected) ?? o.variants[0];
-      const found = chosen && judge(chosen.document);
+      const found = chosen && judge(chosen.document, s);
       return found ? [{ id: o.id, name: o.name, holeId: o.holeId, document: chosen.document, ...found }] : [];
     }),
   }));

@@ -125,7 +125,7 @@ export function batchChecks(batch: BatchPlan | undefined): readonly ReleaseCheck
         ? [
             check(
               `alone ${n.setupId}`,
-              `${n.setup} may run alone: ${n.safe ? `${n.safe.parts} parts at ${Math.round(100 * n.confidence)}%, then ${n.endedBy}` : `not one part at ${Math.round(100 * n.confidence)}%: ${n.endedBy}`}. Site rules allow it.`,
+              `${n.setup} may run alone: ${n.safe ? `${n.safe.parts} ${n.safe.parts === 1 ? 'part' : 'parts'} at ${Math.round(100 * n.confidence)}%, then ${n.endedBy}` : `not one part at ${Math.round(100 * n.confidence)}%: ${n.endedBy}`}. Site rules allow it.`,
             ),
           ]
         : [],

@@ -33,6 +33,7 @@ export type { OperationContext } from './operations/context.ts';
 export * from './operations/operation.ts';
 export * from './operations/hole-operation.ts';
 export * from './operations/milling/milling-operation.ts';
+export { heldOf } from './operations/milling/held-of.ts';
 export * from './operations/drilling/drilling-operation.ts';
 export { type Hole, PLAIN_HOLE, type ThreadForm } from './physics/holes/hole.ts';
 export { SEVERITY } from './judging/severity.ts';
@@ -350,6 +351,8 @@ export {
 export type { HeldPart } from './physics/holding/holding-model.ts';
 export {
   gripOf,
+  type Held,
+  heldBy,
   type Holding,
   HOLDING_KINDS,
   type HoldingKind,

@@ -1,4 +1,4 @@
-import type { Batch, Crib, Setup, VariantLabel } from '@burl/contract';
+import { type Batch, batchAt, type Crib, type Setup, type VariantLabel } from '@burl/contract';
 import { InputError, type Operation, type OperationContext } from '@burl/core';
 import { contextInCrib } from './crib-store.ts';
 
@@ -32,7 +32,7 @@ export const judgedOperations = (job: Batch, route: readonly Setup[], crib: Crib
         document: variant.document,
       };
       try {
-        return [{ ...own, context: contextInCrib(crib, variant.document, job) }];
+        return [{ ...own, context: contextInCrib(crib, variant.document, batchAt(job, s)) }];
       } catch (error) {
         if (!(error instanceof InputError)) throw error;
         return [{ ...own, context: null, missing: error.problems[0]?.field ?? 'crib' }];

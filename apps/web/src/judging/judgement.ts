@@ -28,6 +28,7 @@ const sameContext = (a: OperationContext, b: OperationContext): boolean =>
   a.resonance === b.resonance &&
   a.learnt === b.learnt &&
   a.rates === b.rates &&
+  a.held === b.held &&
   a.shelf?.edges === b.shelf?.edges &&
   a.shelf?.edgePrice === b.shelf?.edgePrice &&
   a.periodic?.key === b.periodic?.key &&

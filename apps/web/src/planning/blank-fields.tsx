@@ -80,11 +80,9 @@ export function Spares({ plan, onChange }: { plan: JobPlan; onChange: (change: P
 /** Tolerance and finish that govern, and what a blank costs; three fields wherever they stand. */
 export function BlankAsked({
   plan,
-  currency,
   onChange,
 }: {
   plan: JobPlan;
-  currency: string;
   onChange: (change: Partial<JobPlan>) => void;
 }) {
   const number = (key: 'toleranceMm' | 'raUm' | 'blankPrice', label: string, unit: Unit) => (
@@ -101,7 +99,7 @@ export function BlankAsked({
     <>
       {number('toleranceMm', 'Tolerance', 'mm-fine')}
       {number('raUm', 'Ra', 'um')}
-      {number('blankPrice', `Blank price, ${currency}`, 'money')}
+      {number('blankPrice', 'Blank price', 'money')}
     </>
   );
 }

@@ -18,14 +18,12 @@ export function question(
   context: OperationContext,
   ...wishes: readonly unknown[]
 ): string {
-  const { alloy, machine, cutter, holder, quantity, resonance, learnt } = context;
+  const { alloy, machine, cutter, holder, quantity, resonance, learnt, rates, held } = context;
   // Notes and pins change no physics.
   return JSON.stringify([
     kind,
     { ...op, notes: '' },
-    [alloy, machine, cutter, holder, ...(resonance ? [resonance] : []), ...(learnt ? [learnt] : [])].map(
-      numberOf,
-    ),
+    [alloy, machine, cutter, holder, resonance, learnt, rates, held].map((o) => (o ? numberOf(o) : null)),
     quantity,
     wishes,
   ]);

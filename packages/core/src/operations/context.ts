@@ -4,6 +4,7 @@ import type { Holder } from '../crib/holder.ts';
 import type { ShopRates } from '../crib/shop-rates.ts';
 import type { ResonanceBook } from '../physics/dynamics/resonance-book.ts';
 import type { Machine } from '../crib/machine.ts';
+import type { Held } from '../physics/holding/holdings.ts';
 import type { LearntHere } from '../learning/learnt.ts';
 
 /** Edges that lie ready of a cutter, and what one costs; null where nobody said. */
@@ -35,6 +36,8 @@ export interface OperationContext {
   readonly quantity: number;
   /** What time and money come to in this shop; absent where nobody said. */
   readonly rates?: ShopRates;
+  /** What the setup holds its parts with; absent where nobody said. */
+  readonly held?: Held;
   /** What lies on the shelf of this cutter; absent where nobody counted. */
   readonly shelf?: Shelf;
   /** What was measured of tips and seen at the machine; absent where nobody keeps it. */

@@ -1,5 +1,5 @@
 import type { Operation } from '@burl/core';
-import { type Crib, type JobDetail, type JobOperation, mayEdit, type Variant } from '@burl/contract';
+import { batchAt, type Crib, type JobDetail, type JobOperation, mayEdit, type Variant } from '@burl/contract';
 import { useCallback, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useParams, useSearchParams } from 'react-router';
@@ -77,10 +77,9 @@ function Workplace({
   const { data: session } = useSession();
   const readOnly = !session?.person || !mayEdit(session.person.role) || job.status !== 'draft';
   const others = usePresence(operation.id);
-  const batch = useMemo(
-    () => ({ quantity: job.quantity, heatLot: job.heatLot }),
-    [job.quantity, job.heatLot],
-  );
+  const { quantity, heatLot } = job;
+  const setup = detail.setups.find((s) => s.id === operation.setupId)!;
+  const batch = useMemo(() => batchAt({ quantity, heatLot }, setup), [quantity, heatLot, setup]);
   const contextFor = useCallback((op: Operation) => contextOf(crib, op, batch), [crib, batch]);
   const possible = useCallback(
     (op: Operation) => judge(op, contextFor(op)).evaluation !== null,

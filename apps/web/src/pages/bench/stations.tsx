@@ -1,5 +1,5 @@
 import { STATE_WORDS } from '@burl/core';
-import type { JobDetail } from '@burl/contract';
+import { batchAt, type JobDetail } from '@burl/contract';
 import { memo } from 'react';
 import { Link } from 'react-router';
 import type { Crib } from '@burl/contract';
@@ -24,7 +24,9 @@ export const Stations = memo(function Stations({
         s.operations.map((o) => {
           number++;
           const document = (o.variants.find((v) => v.label === o.selected) ?? o.variants[0])?.document;
-          const e = document ? judge(document, contextOf(crib, document, detail.job)).evaluation : null;
+          const e = document
+            ? judge(document, contextOf(crib, document, batchAt(detail.job, s))).evaluation
+            : null;
           const here = o.id === current;
           return (
             <Link

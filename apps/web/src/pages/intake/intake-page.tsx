@@ -88,7 +88,7 @@ export default function IntakePage() {
             <PartDrawing plan={plan} system={system} />
             <BlankFields plan={plan} readOnly={false} onChange={put} />
             <div className="grid grid-cols-3 gap-2">
-              <BlankAsked plan={plan} currency={crib.rates.rates.currency} onChange={put} />
+              <BlankAsked plan={plan} onChange={put} />
             </div>
           </section>
           <section aria-label="Holding" className={CARD}>

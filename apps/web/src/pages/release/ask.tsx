@@ -1,5 +1,5 @@
 import { SEVERITY, speak } from '@burl/core';
-import { type AtMachine, mayEdit } from '@burl/contract';
+import { batchAt, type AtMachine, mayEdit } from '@burl/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
@@ -37,7 +37,7 @@ export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<vo
   const rows = detail.setups.flatMap((s) =>
     s.operations.map((o) => {
       const document = (o.variants.find((v) => v.label === o.selected) ?? o.variants[0])!.document;
-      return { o, e: judge(document, contextOf(crib, document, detail.job)).evaluation };
+      return { o, e: judge(document, contextOf(crib, document, batchAt(detail.job, s))).evaluation };
     }),
   );
   const worst = [...rows].sort((a, b) => SEVERITY[b.e?.state ?? 'over'] - SEVERITY[a.e?.state ?? 'over']);

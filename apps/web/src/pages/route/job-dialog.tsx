@@ -65,7 +65,7 @@ function BatchFields({
         readOnly={false}
         onTake={(v) => onPut({ hardness: v })}
       />
-      <BlankAsked plan={plan} currency={crib.rates.rates.currency} onChange={onPut} />
+      <BlankAsked plan={plan} onChange={onPut} />
     </div>
   );
 }

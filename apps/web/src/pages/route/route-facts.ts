@@ -8,7 +8,7 @@ import {
   type JobRisk,
   jobRisk,
 } from '@burl/core';
-import type { Crib, JobDetail, Setup } from '@burl/contract';
+import { batchAt, type Crib, type JobDetail, type Setup } from '@burl/contract';
 import { judgedJob } from '../../judging/judged-job.ts';
 import { contextOf } from '../../judging/context.ts';
 import { judge } from '../../judging/judgement.ts';
@@ -41,15 +41,18 @@ export interface SetupOrder {
 }
 
 function judgedOf({ setups, job }: JobDetail, crib: Crib): Map<string, Judged> {
-  const operations = setups.flatMap((s) => s.operations);
   return new Map(
-    operations.map((operation): [string, Judged] => {
-      const chosen = operation.variants.find((v) => v.label === operation.selected) ?? operation.variants[0];
-      const document = chosen?.document ?? null;
-      const evaluation = document && judge(document, contextOf(crib, document, job)).evaluation;
-      const tool = crib.cutters.find((c) => c.id === document?.tooling.cutterId)?.document.name ?? null;
-      return [operation.id, { operation, document, evaluation, tool }];
-    }),
+    setups.flatMap((setup) =>
+      setup.operations.map((operation): [string, Judged] => {
+        const chosen =
+          operation.variants.find((v) => v.label === operation.selected) ?? operation.variants[0];
+        const document = chosen?.document ?? null;
+        const evaluation =
+          document && judge(document, contextOf(crib, document, batchAt(job, setup))).evaluation;
+        const tool = crib.cutters.find((c) => c.id === document?.tooling.cutterId)?.document.name ?? null;
+        return [operation.id, { operation, document, evaluation, tool }];
+      }),
+    ),
   );
 }
 

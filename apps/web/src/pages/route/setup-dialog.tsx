@@ -89,7 +89,7 @@ function PlaceFields({
 }
 
 /** Holding, load, order and what may run alone. */
-function LoadFields({ plan, crib, onChange }: FieldsProps) {
+function LoadFields({ plan, onChange }: Omit<FieldsProps, 'crib'>) {
   return (
     <div className="space-y-2">
       <HoldingFields
@@ -106,7 +106,7 @@ function LoadFields({ plan, crib, onChange }: FieldsProps) {
           onTake={(v) => onChange({ partsPerLoad: Math.max(1, Math.round(v ?? 1)) })}
         />
         <Num
-          label={`Fixture price, ${crib.rates.rates.currency}`}
+          label="Fixture price"
           value={plan.fixturePrice}
           unit="money"
           empty
@@ -175,7 +175,7 @@ export function SetupDialog({
     >
       <div className="grid grid-cols-1 gap-4 sm:grid-cols-2">
         <PlaceFields name={name} onName={setName} plan={plan} crib={crib} onChange={put} />
-        <LoadFields plan={plan} crib={crib} onChange={put} />
+        <LoadFields plan={plan} onChange={put} />
       </div>
     </FormDialog>
   );

@@ -1,5 +1,6 @@
 import { isHole, type HoleOperation } from '../../operations/hole-operation.ts';
 import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
+import { heldOf } from '../../operations/milling/held-of.ts';
 import { planPath } from '../../operations/milling/path-plan.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import type { Operation } from '../../operations/operation.ts';
@@ -67,10 +68,11 @@ const holeOf = (op: HoleOperation): Sentence => {
   return { ...whole, text: `${op.featuresPerPart} × ${whole.text}` };
 };
 
-const holding = ({ workholding }: MillingOperation): Sentence =>
-  workholding.capacityN === null
-    ? say(`${workholding.kind}, force not stated`)
-    : say(`${workholding.kind}, {0}`, measure(workholding.capacityN, 'N'));
+function holding(op: MillingOperation, context: OperationContext): Sentence {
+  const { kind, capacityN, bySetup } = heldOf(op, context);
+  if (capacityN === null) return say(`${kind}, force not stated`);
+  return say(`${kind}, {0}${bySetup ? ' cold, by the setup' : ''}`, measure(capacityN, 'N'));
+}
 
 /** What is heard of a sound cut, and what is not to be. */
 function soundOf(op: Operation, context: OperationContext, evaluation: Evaluation): Sentence {
@@ -111,7 +113,7 @@ export function setterFacts(
     { name: isHole(op) ? 'Hole' : 'Feature', text: isHole(op) ? holeOf(op) : featureOf(op) },
     ...notes.map((text) => ({ name: 'Note', text })),
     ...(op.kind === 'milling' ? waysOf(op, context, evaluation) : []),
-    ...(op.kind === 'milling' ? [{ name: 'Holding', text: holding(op) }] : []),
+    ...(op.kind === 'milling' ? [{ name: 'Holding', text: holding(op, context) }] : []),
     {
       name: 'Load meter',
       text: say(

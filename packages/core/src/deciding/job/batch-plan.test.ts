@@ -14,7 +14,7 @@ describe('edges against the shelf', () => {
     // What somebody states is what is planned with.
     expect(
       plannedEdge({ ...looked, document: { ...looked.document, featuresPerEdge: 12 } }).perPart,
-    ).toBeCloseTo(0.5, 9);
+    ).toBeCloseTo(0.5, 3);
   });
 
   it('a cutter used twice is counted once, and the part is named at which it runs out', () => {

@@ -1,3 +1,4 @@
+import type { Band } from '../../judging/result.ts';
 import { aliveAfter, edgePlan } from '../batch/edge-plan.ts';
 import type { JudgedOperation } from './judged-job.ts';
 
@@ -9,6 +10,13 @@ export interface PlannedEdge {
   readonly failsEarlier: number;
   /** Edges used up a part. */
   readonly perPart: number;
+}
+
+/** Features an edge makes on average until its change, those that fail before it counted; one that does not last a feature makes a part of one. */
+function madeBy(features: number, lasts: Band): number {
+  let made = 0;
+  for (let k = 0; k < features; k++) made += aliveAfter(k, lasts);
+  return Math.max(0.01, lasts.value < 1 ? Math.min(made, lasts.value) : made);
 }
 
 const known = new WeakMap<
@@ -33,8 +41,7 @@ export function plannedEdge(o: JudgedOperation): PlannedEdge {
   const edge: PlannedEdge = {
     features,
     failsEarlier: lasts ? 1 - aliveAfter(features, lasts) : 0,
-    perPart:
-      op.featuresPerPart / Math.max(1e-6, lasts ? Math.min(features, Math.max(lasts.value, 0.01)) : features),
+    perPart: op.featuresPerPart / (lasts ? madeBy(features, lasts) : features),
   };
   known.set(evaluation, { stated, edge });
   return edge;

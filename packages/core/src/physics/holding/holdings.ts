@@ -45,6 +45,23 @@ export const usualHolding = (kind: HoldingKind): Holding => ({
 export const gripOf = ({ kind, values }: Holding, part: HeldPart, temperatureC: number = ROOM_C): Grip =>
   HOLDINGS[kind].grip(values, part, temperatureC);
 
+/** What a setup holds its parts with, as one cut asks of it: cold, before any factor. */
+export interface Held {
+  readonly kind: HoldingKind;
+  readonly slideN: number;
+  readonly liftN: number;
+  /** Temperature at which it lets go, °C; null where heat does not release it. */
+  readonly releaseC: number | null;
+}
+
+/** Sliding and lifting do not ask for the size of the part; twisting and tilting, which do, are judged for the whole setup. */
+const ANY_PART: HeldPart = { lengthMm: 100, widthMm: 100, heightMm: 50 };
+
+export function heldBy(holding: Holding): Held {
+  const { slideN, liftN } = gripOf(holding, ANY_PART);
+  return { kind: holding.kind, slideN, liftN, releaseC: HOLDINGS[holding.kind].releaseC(holding.values) };
+}
+
 /** Throws an InputError that names each number out of its range, under `path`. */
 export function requireHolding({ kind, values }: Holding, path = 'holding'): void {
   const model = HOLDINGS[kind];

@@ -1,4 +1,4 @@
-import { formatMeasure, type MillingOperation, strategyName } from '@burl/core';
+import { formatMeasure, type MillingOperation, strategyName, heldOf, perHourOf } from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { Card, type CardProps } from './card.tsx';
 import { FeatureForm, HoldingForm } from './given-forms.tsx';
@@ -10,7 +10,10 @@ const capital = (word: string): string => `${word[0]!.toUpperCase()}${word.slice
 export function MillingCards({ op, context, readOnly, onChange }: CardProps<MillingOperation>) {
   const system = useSystem();
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
-  const { feature, path, workholding, economics } = op;
+  const { feature, path, economics } = op;
+  const held = heldOf(op, context);
+  const perHour =
+    economics.machinePerHour ?? (context.rates ? perHourOf(context.rates, context.machine.id) : null);
   const form = { op, readOnly, onChange };
   return (
     <>
@@ -40,11 +43,11 @@ export function MillingCards({ op, context, readOnly, onChange }: CardProps<Mill
       </Card>
       <Card
         title="Held by"
-        label={capital(workholding.kind)}
+        label={capital(held.kind)}
         lines={[
-          workholding.capacityN === null
+          held.capacityN === null
             ? 'holding force not entered'
-            : `${formatMeasure(workholding.capacityN, 'N', system)} holding force`,
+            : `${formatMeasure(held.capacityN, 'N', system)} holding force${held.bySetup ? ', by the setup' : ''}`,
         ]}
       >
         {() => <HoldingForm {...form} />}
@@ -52,9 +55,9 @@ export function MillingCards({ op, context, readOnly, onChange }: CardProps<Mill
       <Card
         title="Cost"
         label={
-          economics.machinePerHour === null
+          perHour === null
             ? 'default rates'
-            : `${formatMeasure(economics.machinePerHour, 'money', system)} per hour`
+            : `${formatMeasure(perHour, 'money', system)} per hour${economics.machinePerHour === null ? ', the shop’s' : ''}`
         }
         lines={[]}
       >

@@ -1,3 +1,4 @@
+import { heldOf } from '../held-of.ts';
 import type { MillingState } from '../milling-state.ts';
 import { ROOM_C } from '../../../physics/holding/holding-model.ts';
 import { HOLDINGS } from '../../../physics/holding/holdings.ts';
@@ -27,8 +28,10 @@ export const workholdingHeatLimit: Limit<MillingState> = {
   group: 'strength',
   name: 'workholding temperature',
   asks: 'forces',
-  assess({ op, context: { alloy }, torqueNm, minutes }) {
-    const { workholding, feature } = op;
+  assess({ op, context, torqueNm, minutes }) {
+    const { alloy } = context;
+    const { feature } = op;
+    const workholding = heldOf(op, context);
     const release = workholding.releaseC ?? HOLDINGS[workholding.kind].releaseC({});
     if (release === null) return null;
     const watts = (torqueNm.value * 2 * Math.PI * op.cut.speedRpm) / 60;

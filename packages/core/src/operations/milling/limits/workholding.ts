@@ -1,3 +1,4 @@
+import { heldOf } from '../held-of.ts';
 import type { MillingState } from '../milling-state.ts';
 import { HOLDINGS } from '../../../physics/holding/holdings.ts';
 import type { Estimate } from '../../../judging/estimate.ts';
@@ -47,7 +48,8 @@ export const workholdingLimit: Limit<MillingState> = {
   group: 'strength',
   name: 'workholding',
   asks: 'forces',
-  assess({ op: { workholding }, sideForceN, liftN }) {
+  assess({ op, context, sideForceN, liftN }) {
+    const workholding = heldOf(op, context);
     const factor = HOLDINGS[workholding.kind].factor;
     const together = workholding.liftCapacityN === null ? liftN.value : 0;
     const asked = { value: Math.hypot(sideForceN.value, together), terms: sideForceN.terms };
@@ -79,7 +81,8 @@ export const workholdingLiftLimit: Limit<MillingState> = {
   group: 'strength',
   name: 'part lift',
   asks: 'forces',
-  assess({ op: { workholding }, liftN }) {
+  assess({ op, context, liftN }) {
+    const workholding = heldOf(op, context);
     if (workholding.liftCapacityN === null) return null;
     const factor = HOLDINGS[workholding.kind].factor;
     return heldAgainst(
