@@ -52,10 +52,10 @@ function lobeDifferences(got: LobePoints, wanted: LobePoints, rel: number): stri
 
 function differencesOf(c: GoldenCase, key: string, value: unknown): string[] {
   const expected: unknown = c.expected[key];
-  const t = c.tolerance.per_key[key] ?? c.tolerance;
+  const t = c.tolerance.per_key?.[key] ?? c.tolerance;
   const relOf = (i: number): number => (Array.isArray(t.rel) ? (t.rel[i] ?? 0) : ((t.rel as number | undefined) ?? 0));
   if (key === 'lobe_points') return lobeDifferences(value as LobePoints, expected as LobePoints, relOf(0));
-  const wanted = Array.isArray(expected) ? (expected as unknown[]) : [expected];
+  const wanted = Array.isArray(expected) ? (expected as unknown[]).flat() : [expected];
   const have = Array.isArray(value) ? (value as unknown[]) : [value];
   if (wanted.length !== have.length) return [`${key}: ${have.length} values, expected ${wanted.length}`];
   const largest = Math.max(...wanted.map((w) => Math.abs(Number(w))));

@@ -4,6 +4,7 @@ import { forces, obliqueTransform } from './forces.ts';
 import { holes } from './holes.ts';
 import { kinematics } from './kinematics.ts';
 import { life } from './life.ts';
+import { programs } from './programs.ts';
 import { sound } from './sound.ts';
 import { periodic, processDamping, speedRule, zeroOrder } from './stability.ts';
 import { deflection, modalFit, tip } from './structure.ts';
@@ -27,4 +28,4 @@ const TOPICS: Readonly<Record<number, Answerer>> = {
 };
 
 /** Burl's answers to a worked case by its topic and inputs, never by its id; null where Burl has nothing to say of them. */
-export const answersTo = (c: GoldenCase): Answers | null => TOPICS[c.topic]?.(c) ?? null;
+export const answersTo = (c: GoldenCase): Answers | null => c.program === undefined ? (TOPICS[c.topic]?.(c) ?? null) : programs(c);

@@ -1,0 +1,241 @@
+import { type Interpreter, makeInterpreter, type ReadSettings, type Sink } from './interpret.ts';
+import { type Chunks, linesOf, makeLines } from './lines.ts';
+import type { Note } from './motion.ts';
+import { makeNotes, type Notes } from './notes.ts';
+import { makeSegments, type Segment } from './segments.ts';
+
+export interface ProgramSettings extends ReadSettings {
+  /** Other files that may be called, by name. */
+  readonly files?: ReadonlyMap<string, string>;
+}
+
+export const PLAIN_SETTINGS: ProgramSettings = { blockDelete: true, rapidMmMin: 20_000 };
+
+/** What reading came to, beside the motions. */
+export interface ReadResult {
+  readonly lines: number;
+  readonly notes: readonly Note[];
+  readonly tools: readonly number[];
+  readonly workOffsets: readonly string[];
+  readonly fastestRpm: number;
+  readonly deletedBlocks: number;
+  readonly blocksWithMotion: number;
+  /** Name of the program that was run, from its O word. */
+  readonly name: string;
+}
+
+/** Calls within calls, and lines run in all: what is beyond is a program that never ends. */
+const DEEPEST = 10;
+const MOST_LINES = 30_000_000;
+/** Text of subprograms kept at hand. */
+const MOST_CALLED = 64_000_000;
+
+interface Called {
+  readonly lines: readonly string[];
+  readonly first: number;
+}
+
+/** Runs main program and subprograms; `main` is fed line by line. */
+interface Runner {
+  main(line: string, number: number): void;
+  readonly ended: () => boolean;
+}
+
+function makeRunner(
+  interpreter: Interpreter,
+  subprograms: ReadonlyMap<string, Called>,
+  files: ReadonlyMap<string, string>,
+  notes: Notes,
+): Runner {
+  let ended = false;
+  let run = 0;
+  const ofFiles = new Map<string, Called>();
+
+  function find(program: string): Called | null {
+    const own = subprograms.get(program.replace(/^0+(?=\d)/, ''));
+    if (own) return own;
+    const known = ofFiles.get(program);
+    if (known) return known;
+    for (const [name, text] of files) {
+      const bare = name.replace(/\.[^.]*$/, '').replace(/^O?0*(?=\d)/i, '');
+      if (name.toLowerCase() !== program.toLowerCase() && bare.toLowerCase() !== program.toLowerCase())
+        continue;
+      const called = { lines: linesOf(text), first: 0 };
+      ofFiles.set(program, called);
+      return called;
+    }
+    return null;
+  }
+
+  function call(program: string, times: number, number: number, depth: number): void {
+    const called = find(program);
+    if (!called) {
+      notes.add(
+        'error',
+        `M98 ${program}`,
+        'there is no such subprogram in the file or beside it: the call is left out',
+        number,
+      );
+      return;
+    }
+    if (depth > DEEPEST) {
+      notes.add(
+        'error',
+        `M98 ${program}`,
+        `calls within calls beyond ${DEEPEST}: the call is left out`,
+        number,
+      );
+      return;
+    }
+    for (let k = 0; k < times && !ended; k++) {
+      for (let i = 0; i < called.lines.length && !ended; i++) {
+        // Lines of another file are told at the line that calls it.
+        if (!step(called.lines[i]!, called.first > 0 ? called.first + i : number, depth)) break;
+      }
+      // An empty loop has to end as well.
+      if (++run > MOST_LINES) stop(number);
+    }
+  }
+
+  function stop(number: number): void {
+    notes.add(
+      'error',
+      'M98',
+      `more than ${MOST_LINES.toLocaleString('en')} lines run: reading stops here`,
+      number,
+    );
+    ended = true;
+  }
+
+  /** False where the subprogram returns. */
+  function step(line: string, number: number, depth: number): boolean {
+    if (++run > MOST_LINES) {
+      stop(number);
+      return false;
+    }
+    const next = interpreter.run(line, number);
+    if (next.kind === 'call') call(next.program, next.times, number, depth + 1);
+    else if (next.kind === 'end') ended = true;
+    else if (next.kind === 'return') {
+      if (depth > 0) return false;
+      notes.add('assumed', 'M99', 'the program begins again: it is read once', number);
+      ended = true;
+    }
+    return true;
+  }
+  return { main: (line, number) => void step(line, number, 0), ended: () => ended };
+}
+
+const resultOf = (interpreter: Interpreter, notes: Notes, lines: number, main: Segment): ReadResult => ({
+  lines,
+  notes: notes.list(),
+  tools: interpreter.tools,
+  workOffsets: [...interpreter.offsets],
+  fastestRpm: interpreter.fastestRpm(),
+  deletedBlocks: interpreter.counts.deleted,
+  blocksWithMotion: interpreter.counts.moving,
+  name: main.name,
+});
+
+/** Runs a program held as one text. */
+export function readProgram(text: string, settings: ProgramSettings, sink: Sink): ReadResult {
+  const lines = linesOf(text);
+  const list = makeSegments();
+  for (const line of lines) list.take(line);
+  const main = list.main();
+  const subprograms = new Map(
+    list.segments
+      .filter((s) => s !== main)
+      .map((s): [string, Called] => [s.name, { lines: lines.slice(s.first - 1, s.last), first: s.first }]),
+  );
+  const notes = makeNotes();
+  const interpreter = makeInterpreter(settings, sink, notes);
+  const runner = makeRunner(interpreter, subprograms, settings.files ?? new Map(), notes);
+  for (let number = main.first; number <= main.last && !runner.ended(); number++)
+    runner.main(lines[number - 1]!, number);
+  return resultOf(interpreter, notes, lines.length, main);
+}
+
+/** Goes through a text that comes by the piece; `take` gets each line with its number and says when it has enough. */
+async function eachLine(
+  chunks: Chunks,
+  take: (line: string, number: number) => void,
+  enough: () => boolean,
+): Promise<number> {
+  let number = 0;
+  const lines = makeLines((line) => take(line, ++number));
+  for await (const chunk of chunks()) {
+    lines.add(chunk);
+    if (enough()) return number;
+  }
+  lines.end();
+  return number;
+}
+
+/**
+ * Runs a program that is too large to hold: its text is asked for twice, and a third time where it calls subprograms of its
+ * own. `pause` is awaited between pieces: there progress is told and a cancelled run throws.
+ */
+export async function readStream(
+  chunks: Chunks,
+  settings: ProgramSettings,
+  sink: Sink,
+  pause: (line: number) => Promise<void> | void = () => undefined,
+): Promise<ReadResult> {
+  const list = makeSegments();
+  const never = (): boolean => false;
+  const lines = await eachLine(chunks, (line) => list.take(line), never);
+  const main = list.main();
+  const notes = makeNotes();
+  const subprograms = list.calls()
+    ? await calledOf(chunks, list.segments, main, notes)
+    : new Map<string, Called>();
+  const interpreter = makeInterpreter(settings, sink, notes);
+  const runner = makeRunner(interpreter, subprograms, settings.files ?? new Map(), notes);
+  let number = 0;
+  const splitter = makeLines((line) => {
+    number++;
+    if (number >= main.first && number <= main.last && !runner.ended()) runner.main(line, number);
+  });
+  for await (const chunk of chunks()) {
+    splitter.add(chunk);
+    await pause(number);
+    if (runner.ended() || number > main.last) break;
+  }
+  if (!runner.ended()) splitter.end();
+  return resultOf(interpreter, notes, lines, main);
+}
+
+async function calledOf(
+  chunks: Chunks,
+  segments: readonly Segment[],
+  main: Segment,
+  notes: Notes,
+): Promise<Map<string, Called>> {
+  const found = new Map<string, Called>();
+  let [kept, at] = [0, 0];
+  let into: string[] | null = null;
+  await eachLine(
+    chunks,
+    (line, number) => {
+      while (at < segments.length && number > segments[at]!.last) at++;
+      const segment = segments[at]!;
+      if (number === segment.first) {
+        into = segment === main ? null : [];
+        if (into) found.set(segment.name, { lines: into, first: segment.first });
+      }
+      if (!into) return;
+      kept += line.length;
+      if (kept <= MOST_CALLED) into.push(line);
+      else
+        notes.add(
+          'error',
+          'M98',
+          `subprograms of more than ${MOST_CALLED / 1e6} MB: the rest of them is left out`,
+          number,
+        );
+    },
+    () => false,
+  );
+  return found;
+}
