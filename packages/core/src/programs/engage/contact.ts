@@ -17,8 +17,8 @@ export const NO_CONTACT: Contact = { arc: 0, entry: 0, exit: 0, depthMm: 0 };
 /** Angles looked at over the front half, and how finely the ends of contact are then found. */
 const LOOKS = 24;
 const HALVINGS = 11;
-/** Radial contact below this is no cut, mm: arcs programmed by rounded numbers touch the wall they made. */
-const LEAST_WIDTH = 0.002;
+/** The edge is looked for this far inside of it, mm: a pass along the wall it made, or one rounded by a program, is no cut. */
+const INSIDE = 0.003;
 
 /** Contact of a cutter with its lowest point at a place, going in a direction (unit vector in plan). */
 export function contactAt(
@@ -38,7 +38,8 @@ export function contactAt(
     const [px, py] = [-dy * c + dx * s, dx * c + dy * s];
     let deepest = 0;
     for (const { radiusMm, riseMm } of levels) {
-      const over = field.over(x + px * radiusMm, y + py * radiusMm, z + riseMm);
+      const r = radiusMm - INSIDE;
+      const over = field.over(x + px * r, y + py * r, z + riseMm);
       if (over > 0) deepest = Math.max(deepest, over + riseMm);
     }
     return deepest;
@@ -50,7 +51,8 @@ export function contactAt(
       if (depthAt(middle) > 0 === inside) a = middle;
       else b = middle;
     }
-    return (a + b) / 2;
+    // Found a hair inside of the edge: the edge crosses the same line along the way a little later.
+    return Math.acos((1 - INSIDE / shape.radiusMm) * Math.cos((a + b) / 2));
   };
   const edge = 1e-3;
   let [arc, entry, exit, deepest] = [0, -1, 0, 0];
@@ -78,8 +80,7 @@ export function contactAt(
     arc += Math.PI - start;
     exit = Math.PI;
   }
-  const width = shape.radiusMm * (1 - Math.cos(Math.min(Math.PI, arc)));
-  return entry < 0 || width < LEAST_WIDTH ? NO_CONTACT : { arc, entry, exit, depthMm: deepest };
+  return entry < 0 ? NO_CONTACT : { arc, entry, exit, depthMm: deepest };
 }
 
 /** Share of the cutter's end that stands on material, and how high that reaches over it, mm; looked at on rings. */

@@ -36,8 +36,9 @@ export const AIR: Engagement = {
 
 /** Chords of an arc that is not level stay within this of it, mm. */
 const SAGITTA = 0.002;
-/** Largest piece of a level arc, rad. */
+/** Largest piece of a level arc, rad; and of a helix, which is gone in level steps as deep as each piece ends. */
 const LARGEST_PIECE = Math.PI / 3;
+const HELIX_PIECE = Math.PI / 12;
 /** Places looked at along a way lie this share of the radius apart, and are at most so many. */
 const STEP_SHARE = 0.25;
 const MOST_LOOKS = 400;
@@ -47,18 +48,22 @@ const RISE = 1.25;
 /** The straight and arc pieces a motion is gone in. */
 export function piecesOf({ from, to, arc }: Motion, shape: CutterShape): Pass[] {
   if (!arc) return [straight(from, to, shape)];
-  const level = arc.plane === 17 && from[2] === to[2];
+  const flat = arc.plane === 17;
   const chord = 2 * Math.acos(Math.max(0, 1 - SAGITTA / Math.max(arc.radiusMm, SAGITTA)));
-  const count = Math.max(1, Math.ceil(Math.abs(arc.sweep) / (level ? LARGEST_PIECE : chord) - 1e-9));
+  const largest = !flat ? chord : from[2] === to[2] ? LARGEST_PIECE : HELIX_PIECE;
+  const count = Math.max(1, Math.ceil(Math.abs(arc.sweep) / largest - 1e-9));
   const pieces: Pass[] = [];
   let before: Point = from;
   for (let k = 1; k <= count; k++) {
     const next = k === count ? to : pointOnArc(arc, from, to, k / count);
     const piece = straight(before, next, shape);
+    const deepest = Math.min(piece.az, piece.bz);
     pieces.push(
-      level
+      flat
         ? {
             ...piece,
+            az: deepest,
+            bz: deepest,
             cx: arc.centre[0],
             cy: arc.centre[1],
             arcRadius: arc.radiusMm,
@@ -124,7 +129,8 @@ export function makeEngager(field: HeightField, shapeOfTool: (tool: number) => C
       // Many chords of one arc need not each be looked at.
       const skip =
         pieces.length > 1 && piece.arcRadius === 0 && !arcs.due(length, spacing) && k !== pieces.length - 1;
-      const down = piece.bz < piece.az - 1e-9;
+      const down =
+        piece.bz < piece.az - 1e-9 || (piece.arcRadius > 0 && motion.to[2] < motion.from[2] - 1e-9);
       if (!skip) {
         // A short piece is looked at where it ends; the one before told of where it begins.
         const only = length < spacing / 2;

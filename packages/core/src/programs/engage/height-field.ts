@@ -1,13 +1,15 @@
 import { clearedTo, distanceSquared, type Pass } from './passes.ts';
-import { riseAt } from './cutter-shape.ts';
+import { type CutterShape, riseAt } from './cutter-shape.ts';
 import { type Stock, topAt } from './stock.ts';
 
 /** Cells at most: beyond it the grid is made coarser, and says so. */
-const MOST_CELLS = 16_000_000;
+const MOST_CELLS = 12_000_000;
 /** Passes that are remembered exactly; what was cut before is known by its heights only. */
 const KEPT_PASSES = 1 << 20;
 /** A boundary is looked for in the next few pieces as well: short lines share a cell. */
 const RUN_ON = 8;
+/** Cells that differ by less than this have no edge between them, mm. */
+const EVEN = 0.02;
 /** Two surfaces nearer than this are one, mm. */
 export const HAIR = 1e-5;
 
@@ -39,19 +41,21 @@ export function makeHeightField(stock: Stock, wantedMm: number): HeightField {
   const cutBy = new Int32Array(columns * rows).fill(-1);
   for (let j = 0; j < rows; j++)
     for (let i = 0; i < columns; i++) heights[j * columns + i] = topAt(stock, x0 + i * cell, y0 + j * cell);
+  // The pass before the last one: levels that share a wall leave cells only the lower of them touched last.
+  const cutBefore = new Int32Array(columns * rows).fill(-1);
   const passes: Pass[] = [];
+  let even = EVEN;
   let count = 0;
 
-  /** Whether one of the passes near a place has cleared it down to a level. */
-  function clearedNear(ids: readonly number[], x: number, y: number, z: number): boolean {
+  /** Height to which the passes with these numbers, and those just before and behind, have cleared a place. */
+  function clearedBy(ids: readonly number[], x: number, y: number): number {
+    let lowest = Infinity;
     for (const id of ids) {
       const last = Math.min(count - 1, id + RUN_ON);
-      for (let k = id; k <= last; k++) {
-        if (k <= count - 1 - KEPT_PASSES) continue;
-        if (clearedTo(passes[k & (KEPT_PASSES - 1)]!, x, y, HAIR) <= z + HAIR) return true;
-      }
+      for (let k = Math.max(0, count - KEPT_PASSES, id - RUN_ON); k <= last; k++)
+        lowest = Math.min(lowest, clearedTo(passes[k & (KEPT_PASSES - 1)]!, x, y, HAIR));
     }
-    return false;
+    return lowest;
   }
 
   function over(x: number, y: number, z: number): number {
@@ -70,28 +74,36 @@ export function makeHeightField(stock: Stock, wantedMm: number): HeightField {
         if (height < least) least = height;
       }
     if (most - z <= HAIR) return 0;
-    if (least - z > HAIR) return heights[j * columns + i]! - z;
-    return topAt(stock, x, y) <= z + HAIR || clearedNear(idsNear(i, j, z), x, y, z) ? 0 : most - z;
+    if (most - least < even && least - z > HAIR) return heights[j * columns + i]! - z;
+    // An edge is near: where it lies is asked of what made it.
+    const height = Math.min(topAt(stock, x, y), clearedBy(passesNear(i, j), x, y));
+    return height - z > HAIR ? height - z : 0;
   }
 
-  /** Passes that lowered the cells round a place to a level or below. */
-  function idsNear(i: number, j: number, z: number): number[] {
+  /** Passes that lowered the cells round a place. */
+  function passesNear(i: number, j: number): number[] {
     const near: number[] = [];
-    for (let row = Math.max(0, j - 1); row <= j + 1 && row < rows; row++)
-      for (
-        let at = row * columns + Math.max(0, i - 1), end = row * columns + Math.min(columns - 1, i + 1);
-        at <= end;
-        at++
-      ) {
-        const id = cutBy[at]!;
-        if (id >= 0 && heights[at]! - z <= HAIR && !near.includes(id)) near.push(id);
+    for (let row = Math.max(0, j - 1); row <= j + 1 && row < rows; row++) {
+      const end = row * columns + Math.min(columns - 1, i + 1);
+      for (let at = row * columns + Math.max(0, i - 1); at <= end; at++) {
+        const [last, before] = [cutBy[at]!, cutBefore[at]!];
+        // Those whose neighbours are looked at anyway need not stand here twice.
+        if (last >= 0 && !near.some((n) => Math.abs(n - last) < RUN_ON / 2)) near.push(last);
+        if (before >= 0 && !near.some((n) => Math.abs(n - before) < RUN_ON / 2)) near.push(before);
       }
+    }
     return near;
   }
 
   function remember(pass: Pass): number {
     passes[count & (KEPT_PASSES - 1)] = pass;
     return count++;
+  }
+
+  function claim(at: number, id: number): void {
+    const before = cutBy[at]!;
+    if (id - before > RUN_ON) cutBefore[at] = before;
+    cutBy[at] = id;
   }
 
   /** Lowers the cells of one row from a column to another to a level; sum of what they lost, mm. */
@@ -102,7 +114,7 @@ export function makeHeightField(stock: Stock, wantedMm: number): HeightField {
       if (height > z) {
         lost += height - z;
         heights[at] = z;
-        cutBy[at] = id;
+        claim(at, id);
       }
     }
     return lost;
@@ -156,6 +168,8 @@ export function makeHeightField(stock: Stock, wantedMm: number): HeightField {
     const [ux, uy] = [p.bx - p.ax, p.by - p.ay];
     const length2 = ux * ux + uy * uy;
     const r2 = p.shape.radiusMm ** 2;
+    const rises = risesOf(p.shape);
+    const steps = RISES / r2;
     const dy = y0 + row * cell - p.ay;
     let lost = 0;
     for (let column = from; column <= to; column++) {
@@ -169,11 +183,11 @@ export function makeHeightField(stock: Stock, wantedMm: number): HeightField {
       t = t < 0 ? 0 : t > 1 ? 1 : t;
       const d2 = (dx - t * ux) ** 2 + (dy - t * uy) ** 2;
       if (d2 >= r2) continue;
-      const z = p.az + riseAt(p.shape, Math.sqrt(d2));
+      const z = p.az + rises[(d2 * steps) | 0]!;
       if (z >= height) continue;
       lost += height - z;
       heights[at] = z;
-      cutBy[at] = id;
+      claim(at, id);
     }
     return lost;
   }
@@ -209,7 +223,7 @@ export function makeHeightField(stock: Stock, wantedMm: number): HeightField {
         if (z < height) {
           lost += height - z;
           heights[at] = z;
-          cutBy[at] = id;
+          claim(at, id);
         }
       }
     }
@@ -220,17 +234,33 @@ export function makeHeightField(stock: Stock, wantedMm: number): HeightField {
     cellMm: cell,
     columns,
     rows,
-    bytes: heights.byteLength + cutBy.byteLength,
+    bytes: heights.byteLength + cutBy.byteLength + cutBefore.byteLength,
     stock,
     heights,
     over,
     cut(pass, follows) {
       const id = remember(pass);
+      // Under a rounded end every cell differs from the next: only what is steeper is an edge.
+      if (pass.shape.flatMm < pass.shape.radiusMm) even = Math.max(EVEN, 2 * cell);
       const straight = pass.az === pass.bz && pass.arcRadius === 0;
       const lost = straight ? cutLevel(pass, id, follows) : cutCells(pass, id);
       return lost * cell * cell;
     },
   };
+}
+
+/** Places of a shape's outline worked out once, by the square of the distance: no root for each cell. */
+const RISES = 2048;
+const known = new WeakMap<CutterShape, Float32Array>();
+function risesOf(shape: CutterShape): Float32Array {
+  let rises = known.get(shape);
+  if (!rises) {
+    rises = Float32Array.from({ length: RISES + 1 }, (_, i) =>
+      riseAt(shape, shape.radiusMm * Math.sqrt((i + 0.5) / RISES)),
+    );
+    known.set(shape, rises);
+  }
+  return rises;
 }
 
 /** Bounds in plan of a piece's centre line. */

@@ -1,0 +1,170 @@
+import { say } from '../../units/sentence.ts';
+import type { Machine } from '../../crib/machine.ts';
+import { AIR, type Engagement, makeEngager } from '../engage/engage.ts';
+import type { CutterShape } from '../engage/cutter-shape.ts';
+import { type HeightField, makeHeightField } from '../engage/height-field.ts';
+import type { Stock } from '../engage/stock.ts';
+import type { Chunks } from '../read/lines.ts';
+import type { Motion, Note } from '../read/motion.ts';
+import type { CycleHole, Sink } from '../read/interpret.ts';
+import {
+  type ProgramSettings,
+  PLAIN_SETTINGS,
+  readProgram,
+  readStream,
+  type ReadResult,
+} from '../read/read-program.ts';
+import { makeSummary, type ProgramSummary } from '../read/summary.ts';
+import type { Block } from './block.ts';
+import { cutOf, NO_LOAD } from './cut-model.ts';
+import { type Expected, expectedFor, expectedOf, type ProgramOperation } from './expected.ts';
+import { type Finding, GRAVITIES } from './finding.ts';
+import { inheritedFindings, type Inheritance } from './inherited.ts';
+import { RULES } from './rules.ts';
+
+/** What a program is looked at with. */
+export interface CheckSettings {
+  readonly operations: readonly ProgramOperation[];
+  readonly machine: Machine | null;
+  /** Material before the program; null leaves contact and load out. */
+  readonly stock: Stock | null;
+  /** Cells of the material's grid, mm. */
+  readonly cellMm: number;
+  readonly clearPlaneMm: number | null;
+  readonly speedsOnPurpose?: readonly number[];
+  /** Outlines of cutters by tool number where no operation tells them. */
+  readonly shapes?: ReadonlyMap<number, CutterShape>;
+  /** Whose numbers these may be instead. */
+  readonly inheritance?: Inheritance;
+  readonly reading?: Partial<ProgramSettings>;
+}
+
+export interface CheckResult {
+  readonly read: ReadResult;
+  readonly summary: ProgramSummary;
+  /** Worst first. */
+  readonly findings: readonly Finding[];
+  readonly blocks: number;
+  readonly cellMm: number | null;
+  /** Bytes of the material's grid. */
+  readonly gridBytes: number;
+}
+
+interface Checker {
+  readonly sink: Sink;
+  readonly settings: ProgramSettings;
+  readonly field: HeightField | null;
+  finish(read: ReadResult): CheckResult;
+}
+
+function makeChecker(settings: CheckSettings, each: (block: Block) => void): Checker {
+  const { machine, stock } = settings;
+  const rapidMmMin = machine?.axes.x.max_feed_mm_min ?? PLAIN_SETTINGS.rapidMmMin;
+  const expected: readonly Expected[] = settings.operations.map(expectedOf);
+  const byTool = new Map<number, Expected | null>();
+  const of = (tool: number): Expected | null => {
+    let known = byTool.get(tool);
+    if (known === undefined) byTool.set(tool, (known = expectedFor(tool, expected)));
+    return known;
+  };
+  const field = stock && makeHeightField(stock, settings.cellMm);
+  const engager =
+    field && makeEngager(field, (tool) => of(tool)?.shape ?? settings.shapes?.get(tool) ?? null);
+  const rules = RULES.map((make) =>
+    make({
+      expected,
+      machine,
+      stock,
+      clearPlaneMm: settings.clearPlaneMm,
+      speedsOnPurpose: settings.speedsOnPurpose ?? [],
+    }),
+  );
+  const summary = makeSummary(rapidMmMin);
+  let index = 0;
+
+  function blockOf(motion: Motion): Block {
+    const engagement: Engagement = engager?.run(motion) ?? AIR;
+    const toolsExpected = of(motion.setting.tool);
+    const feed = motion.kind === 'rapid' ? rapidMmMin : motion.feedMmMin;
+    const minutes = motion.seconds / 60 + (feed ? motion.lengthMm / feed : 0);
+    const load =
+      toolsExpected && motion.feedMmMin && (engagement.most.arc > 0 || engagement.plungeShare > 0)
+        ? toolsExpected.model.load(cutOf(engagement, minutes, motion.feedMmMin, motion.speedRpm))
+        : NO_LOAD;
+    return { index: index++, motion, engagement, load, minutes, expected: toolsExpected };
+  }
+
+  return {
+    field,
+    settings: { ...PLAIN_SETTINGS, ...settings.reading, rapidMmMin },
+    sink: {
+      motion(motion) {
+        summary.motion(motion);
+        const block = blockOf(motion);
+        for (const rule of rules) rule.see(block);
+        each(block);
+      },
+      hole: (hole: CycleHole) => summary.hole!(hole),
+    },
+    finish(read) {
+      const found = rules.flatMap((rule) => rule.findings());
+      const findings = [
+        ...found,
+        ...(settings.inheritance ? inheritedFindings(found, expected, settings.inheritance) : []),
+        ...read.notes.map(noteFinding),
+      ];
+      return {
+        read,
+        summary: summary.result(),
+        findings: findings.sort(worstFirst),
+        blocks: index,
+        cellMm: field?.cellMm ?? null,
+        gridBytes: field?.bytes ?? 0,
+      };
+    },
+  };
+}
+
+const worstFirst = (a: Finding, b: Finding): number =>
+  GRAVITIES.indexOf(a.gravity) - GRAVITIES.indexOf(b.gravity) || b.weight - a.weight || a.line - b.line;
+
+/** What the reader could not follow stands among the findings: it bears on all others. */
+const noteFinding = (note: Note): Finding => ({
+  rule: note.kind === 'error' ? 'unread' : note.kind === 'assumed' ? 'assumed' : 'not-followed',
+  gravity: note.kind === 'error' ? 'look' : 'note',
+  weight: note.kind === 'error' ? 3 : 0.5,
+  title:
+    note.kind === 'error'
+      ? `Cannot be read: ${note.what}`
+      : note.kind === 'assumed'
+        ? `Assumed: ${note.what}`
+        : `Not followed: ${note.what}`,
+  what: say(`${note.means[0]!.toUpperCase()}${note.means.slice(1)}.`),
+  remedy: say('Look at the line by eye.'),
+  line: note.lines[0]!,
+  count: note.count,
+  lines: note.lines,
+  block: null,
+  at: null,
+});
+
+/** Reads, engages and judges a program held as one text; `each` gets every block as it is worked out. */
+export function checkProgram(
+  text: string,
+  settings: CheckSettings,
+  each: (block: Block) => void = () => undefined,
+): CheckResult {
+  const checker = makeChecker(settings, each);
+  return checker.finish(readProgram(text, checker.settings, checker.sink));
+}
+
+/** The same by the piece, for files of any length. `pause` is awaited between pieces, with the line reached. */
+export async function checkStream(
+  chunks: Chunks,
+  settings: CheckSettings,
+  each: (block: Block) => void = () => undefined,
+  pause: (line: number) => Promise<void> | void = () => undefined,
+): Promise<CheckResult> {
+  const checker = makeChecker(settings, each);
+  return checker.finish(await readStream(chunks, checker.settings, checker.sink, pause));
+}

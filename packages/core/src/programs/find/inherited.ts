@@ -1,0 +1,85 @@
+import type { Alloy } from '../../crib/alloy.ts';
+import type { Cutter } from '../../crib/cutter.ts';
+import { withSpeedAndFeed } from '../../evaluation/starting-cut.ts';
+import { measure, say } from '../../units/sentence.ts';
+import type { Expected } from './expected.ts';
+import type { Finding } from './finding.ts';
+
+/** Alloys and cutters whose numbers a program may still carry. */
+export interface Inheritance {
+  readonly alloys: readonly Alloy[];
+  readonly cutters: readonly Cutter[];
+}
+
+/** Speed and feed within these shares of another's are its numbers. */
+const SPEED = 0.07;
+const FEED = 0.25;
+/** Candidates told. */
+const MOST = 3;
+
+/** Numbers in the program, as told by the findings on speed and feed of one operation. */
+function runOf(found: readonly Finding[], rule: string): number | null {
+  const finding = found.find((f) => f.rule === rule);
+  return finding?.what.measures[0]?.value ?? null;
+}
+
+/** By which other alloy or operation the program's speed and feed would fit: what they were likely made for. */
+export function inheritedFindings(
+  found: readonly Finding[],
+  expected: readonly Expected[],
+  { alloys }: Inheritance,
+): Finding[] {
+  const off = found.find((f) => f.rule === 'release-spindle-speed');
+  const rpm = runOf(found, 'release-spindle-speed');
+  if (!off || rpm === null) return [];
+  const own = expected.find((e) => off.what.text.includes(`“${e.operation.name}”`));
+  if (!own) return [];
+  const feed = runOf(found, 'release-feed') ?? own.feedMm;
+  const { document, context } = own.operation;
+  const fits: { name: string; rpm: number; distance: number }[] = [];
+  for (const alloy of alloys) {
+    if (alloy.id === document.alloyId) continue;
+    const other = { ...document, alloyId: alloy.id, measured: { ...document.measured, hardness: null } };
+    let made: typeof document;
+    try {
+      made = withSpeedAndFeed(other, { ...context, alloy });
+    } catch {
+      // An alloy this cutter has no numbers for is no candidate.
+      continue;
+    }
+    const speedOff = Math.abs(Math.log(rpm / made.cut.speedRpm));
+    const madeFeed =
+      'feedPerToothMm' in made.cut
+        ? made.cut.feedPerToothMm
+        : 'feedPerRevMm' in made.cut
+          ? made.cut.feedPerRevMm
+          : feed;
+    const feedOff = Math.abs(Math.log(feed / madeFeed));
+    if (speedOff < SPEED && feedOff < FEED)
+      fits.push({ name: alloy.name, rpm: made.cut.speedRpm, distance: speedOff + 0.2 * feedOff });
+  }
+  for (const e of expected) {
+    if (e === own) continue;
+    const speedOff = Math.abs(Math.log(rpm / e.speedRpm));
+    if (speedOff < 0.02)
+      fits.push({ name: `the operation “${e.operation.name}”`, rpm: e.speedRpm, distance: speedOff });
+  }
+  if (fits.length === 0) return [];
+  fits.sort((a, b) => a.distance - b.distance);
+  const names = fits.slice(0, MOST).map((f) => f.name);
+  return [
+    {
+      ...off,
+      rule: 'inherited',
+      gravity: 'fault',
+      weight: off.weight + 0.5,
+      title: 'Numbers of another alloy or operation',
+      what: say(
+        `{0} fits ${names.join(', or ')} with this cutter; “${own.operation.name}” is ${context.alloy.name}, released at {1}.`,
+        measure(rpm, 'rpm'),
+        measure(own.speedRpm, 'rpm'),
+      ),
+      remedy: say('Ask where the program came from before it runs.'),
+    },
+  ];
+}

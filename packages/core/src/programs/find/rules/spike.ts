@@ -1,0 +1,85 @@
+import { measure, say } from '../../../units/sentence.ts';
+import { type Block, isFeed } from '../block.ts';
+import { largestSine } from '../cut-model.ts';
+import { type Finding, makePlaces, type RuleMaker } from '../finding.ts';
+
+const DEG = 180 / Math.PI;
+/** Contact over the straight cut's that counts as a spike, and by how much at least, rad. */
+const RATIO = 1.35;
+const LEAST = 0.2;
+/** Share of the released force below which no contact is a spike. */
+const HEAVY = 0.8;
+/** Steps of the record of contact over time, rad, and blocks kept for the end. */
+const STEP = 0.02;
+const KEPT = 400;
+
+/** Contact that jumps over that of the straight cut: corners, lead-ins, full width by mistake. */
+export const spikeRule: RuleMaker = () => {
+  const tools = new Map<number, { minutes: Map<number, number>; heaviest: Block[] }>();
+  return {
+    see(block) {
+      const { engagement, motion } = block;
+      if (!isFeed(block) || engagement.most.arc === 0 || engagement.plungeShare > 0.3) return;
+      const t = tools.get(motion.setting.tool) ?? { minutes: new Map<number, number>(), heaviest: [] };
+      tools.set(motion.setting.tool, t);
+      const step = Math.round(engagement.usualArc / STEP);
+      t.minutes.set(step, (t.minutes.get(step) ?? 0) + block.minutes * (1 - engagement.air));
+      t.heaviest.push(block);
+      if (t.heaviest.length > 2 * KEPT) {
+        t.heaviest.sort((a, b) => b.engagement.most.arc - a.engagement.most.arc);
+        t.heaviest.length = KEPT;
+      }
+    },
+    findings() {
+      return [...tools].flatMap(([tool, t]): Finding[] => {
+        const usual = usualOf(t.minutes);
+        const places = makePlaces<{ ratio: number }>();
+        for (const b of [...t.heaviest].sort((a, c) => a.index - c.index)) {
+          const { most } = b.engagement;
+          if (most.arc < usual * RATIO || most.arc < usual + LEAST) continue;
+          // A wide contact of no depth, as the turn that levels a helix, is no load.
+          const released = b.expected?.model.released.forceN;
+          if (released !== undefined && b.load.forceN < released * HEAVY) continue;
+          places.add(most.arc * most.depthMm, b, { ratio: most.arc / usual });
+        }
+        const worst = places.worst();
+        if (!worst) return [];
+        const { block } = worst;
+        const { most } = block.engagement;
+        const chip =
+          largestSine(most.entry, most.exit) / Math.max(0.05, Math.sin(Math.min(usual, Math.PI / 2)));
+        const released = block.expected?.model.released;
+        const over = released !== undefined && block.load.forceN > 1.1 * released.forceN;
+        return [
+          places.tell({
+            rule: 'spike',
+            gravity: over || chip > 1.5 ? 'fault' : 'look',
+            weight: worst.detail.ratio,
+            title: 'Engagement spike',
+            what: say(
+              `Tool ${tool}: contact {0}, ${worst.detail.ratio.toFixed(1)} times the straight cut’s {1}${
+                released ? '; force {2}, released {3}.' : '.'
+              }`,
+              measure(most.arc * DEG, 'deg'),
+              measure(usual * DEG, 'deg'),
+              measure(block.load.forceN, 'N'),
+              measure(released?.forceN ?? 0, 'N'),
+            ),
+            remedy: say('Slow down before it, or go round it on a larger radius in lighter passes.'),
+          }),
+        ];
+      });
+    },
+  };
+};
+
+/** Contact that most of the time lies at or below: the middle of the time in cut. */
+function usualOf(minutes: ReadonlyMap<number, number>): number {
+  const total = [...minutes.values()].reduce((s, m) => s + m, 0);
+  let sum = 0;
+  for (const [step, m] of [...minutes].sort(([a], [b]) => a - b)) {
+    sum += m;
+    if (sum >= total / 2) return Math.max(STEP, step * STEP);
+  }
+  return Math.PI;
+}
