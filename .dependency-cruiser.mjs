@@ -14,6 +14,7 @@ const FLOORS = [
   'operations',
   'evaluation',
   'deciding',
+  'programs',
 ];
 /** Rooms of physics, likewise: what a cut is, what bends, what follows from both. */
 const PHYSICS = [

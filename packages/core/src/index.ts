@@ -385,3 +385,29 @@ export {
   type PartShop,
 } from './deciding/job/feature-operations.ts';
 export { ROUTE_IDS, type RouteChoice, type RouteId, routesOf } from './deciding/job/routes.ts';
+
+export { makeSummary, type ProgramSummary } from './programs/read/summary.ts';
+export { type Chunks, linesOf } from './programs/read/lines.ts';
+export type { Motion } from './programs/read/motion.ts';
+export { PLAIN_SETTINGS, readProgram } from './programs/read/read-program.ts';
+export { pointOnArc } from './programs/read/arc.ts';
+export { block as stockBlock, type Stock, type StockHole, type StockPocket } from './programs/engage/stock.ts';
+export type { Block } from './programs/find/block.ts';
+export type { ProgramOperation } from './programs/find/expected.ts';
+export { type Finding, GRAVITIES, type Gravity } from './programs/find/finding.ts';
+export {
+  checkProgram,
+  type CheckResult,
+  type CheckSettings,
+  checkStream,
+} from './programs/find/check-program.ts';
+export { type LineChange, type Rewritten, rewriteProgram } from './programs/rewrite/rewrite-program.ts';
+export { type RewriteSettings, USUAL_REWRITE } from './programs/rewrite/rewrite-settings.ts';
+export { type Dialect, PLAIN_DIALECT } from './programs/write/dialect.ts';
+export {
+  ladderSpeeds,
+  writeProgram,
+  type Written,
+  WRITTEN_NAMES,
+  writtenFor,
+} from './programs/write/write-program.ts';

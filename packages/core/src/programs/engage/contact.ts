@@ -93,7 +93,7 @@ export function endContact(
 ): { readonly share: number; readonly depthMm: number } {
   let [hits, looks, deepest] = [0, 0, 0];
   for (const [share, places] of END_RINGS) {
-    const r = shape.radiusMm * share;
+    const r = shape.radiusMm * share - (share === 1 ? INSIDE : 0);
     const rise = riseAt(shape, r);
     for (let k = 0; k < places; k++) {
       const angle = (2 * Math.PI * k) / places;
@@ -110,5 +110,5 @@ const END_RINGS: readonly (readonly [number, number])[] = [
   [0, 1],
   [0.35, 8],
   [0.65, 12],
-  [0.95, 16],
+  [1, 16],
 ];

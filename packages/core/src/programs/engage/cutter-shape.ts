@@ -47,7 +47,7 @@ export function edgeLevels(
 ): readonly { readonly radiusMm: number; readonly riseMm: number }[] {
   const { radiusMm, flatMm, cornerMm, slope } = shape;
   if (cornerMm === 0 && slope === 0) return [{ radiusMm, riseMm: 0 }];
-  return [0.25, 0.6, 1].map((share) => {
+  return [0.35, 0.65, 0.85, 1].map((share) => {
     const r = flatMm + (radiusMm - flatMm) * share;
     return { radiusMm: r, riseMm: riseAt(shape, r) };
   });

@@ -19,7 +19,7 @@ export interface Engagement {
   readonly plungeShare: number;
   /** First place of contact; null without any. */
   readonly touches: Point | null;
-  /** Share of the way from which the contact stays well over the usual one to the end; null where it does not rise. */
+  /** Share of the way behind which the contact stays well over the usual one to the end; null where it does not rise. */
   readonly risesAt: number | null;
 }
 
@@ -206,7 +206,8 @@ function riseOf(arcs: readonly number[], shares: readonly number[], usual: numbe
   if (arcs.length < 5 || usual <= 0) return null;
   let k = arcs.length;
   while (k > 0 && arcs[k - 1]! > RISE * usual) k--;
-  return k === arcs.length || k === 0 ? null : shares[k]!;
+  // It rises somewhere behind the last place that is still usual.
+  return k === arcs.length || k === 0 ? null : shares[k - 1]!;
 }
 
 /** Whether a motion goes more down than along, as a drill does. */

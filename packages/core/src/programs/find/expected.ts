@@ -5,7 +5,7 @@ import { isHole } from '../../operations/hole-operation.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import type { Operation } from '../../operations/operation.ts';
 import { entrySteepness } from '../../physics/path/entry-plan.ts';
-import { type CutterShape, shapeOf } from '../engage/cutter-shape.ts';
+import { type CutterShape, shapeOf, squareCutter } from '../engage/cutter-shape.ts';
 import { type CutModel, cutModelOf, feedPerTurn } from './cut-model.ts';
 
 /** An operation a program is held against, with what the sheet says of it at the machine. */
@@ -76,7 +76,13 @@ export function expectedOf(operation: ProgramOperation): Expected {
   const perTurn = KINDS_PER_TURN.has(document.kind);
   return {
     operation,
-    shape: shapeOf(cutter),
+    // A boring head cuts where it is set, a tap as wide as its thread.
+    shape:
+      document.kind === 'boring'
+        ? squareCutter(document.hole.diameterMm)
+        : document.kind === 'tapping'
+          ? squareCutter(document.thread.majorMm)
+          : shapeOf(cutter),
     edgeMm:
       document.kind === 'chamfering'
         ? chamferDiameter(cutter.properties.DC ?? 0, document.cut.widthMm, outerDiameter(cutter)) / 2

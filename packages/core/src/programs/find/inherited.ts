@@ -1,14 +1,12 @@
 import type { Alloy } from '../../crib/alloy.ts';
-import type { Cutter } from '../../crib/cutter.ts';
 import { withSpeedAndFeed } from '../../evaluation/starting-cut.ts';
 import { measure, say } from '../../units/sentence.ts';
 import type { Expected } from './expected.ts';
 import type { Finding } from './finding.ts';
 
-/** Alloys and cutters whose numbers a program may still carry. */
+/** Alloys whose numbers a program may still carry. */
 export interface Inheritance {
   readonly alloys: readonly Alloy[];
-  readonly cutters: readonly Cutter[];
 }
 
 /** Speed and feed within these shares of another's are its numbers. */

@@ -42,6 +42,8 @@ export type Next =
 
 const ON: Next = { kind: 'on' };
 const MM = 25.4;
+/** Height of a tool change over the zero, mm: only that it is over everything counts. */
+const HOME = 250;
 /** Nothing that is cut lies farther from its zero, mm. */
 const FARTHEST = 100_000;
 
@@ -51,6 +53,8 @@ export interface Interpreter {
   readonly counts: { deleted: number; moving: number };
   /** Highest speed called for, rpm. */
   readonly fastestRpm: () => number;
+  /** Motions handed on so far. */
+  readonly moves: () => number;
   readonly tools: readonly number[];
   readonly offsets: ReadonlySet<string>;
 }
@@ -81,6 +85,10 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
   const offsets = new Set<string>();
   const counts = { deleted: 0, moving: 0 };
   let fastest = 0;
+  let moves = 0;
+  /** Axes whose place has been said, and those the line names. */
+  const known = [false, false, false];
+  const named = [false, false, false];
   let lathe = settings.lathe ?? false;
   const s: State = {
     motion: null,
@@ -102,6 +110,8 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
       coolant: false,
       compensation: 'off',
       feedMode: 'per-minute',
+      inch: false,
+      absolute: true,
     },
     cycle: null,
     initialHeight: 0,
@@ -122,20 +132,35 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
     return Math.min(s.speedCap, (1000 * metres) / (Math.PI * diameter));
   }
 
+  /** A rapid from where nobody said: an axis begins where it is sent, and a height nobody gave is that of the tool change. */
+  function fromHome(to: Point): readonly [Point, Point] {
+    const from: [number, number, number] = [...s.position];
+    const goal: [number, number, number] = [...to];
+    for (let axis = 0; axis < 3; axis++) {
+      if (known[axis]) continue;
+      const sent = to[axis] !== s.position[axis] || named[axis]!;
+      if (sent) known[axis] = true;
+      if (sent) from[axis] = to[axis]!;
+      else if (axis === PLANES[s.plane].across) from[axis] = goal[axis] = HOME;
+    }
+    return [from, goal];
+  }
+
   function emit(
     kind: Motion['kind'],
     to: Point,
     number: number,
     more: { arc?: Motion['arc']; cycle?: number; seconds?: number } = {},
   ): void {
-    const from: Point = [...s.position];
+    const [from, goal] = kind === 'rapid' ? fromHome(to) : ([[...s.position], to] as const);
     const arc = more.arc ?? null;
     const lengthMm = arc
-      ? arcLength({ arc, from, to })
-      : Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2]);
+      ? arcLength({ arc, from, to: goal })
+      : Math.hypot(goal[0] - from[0], goal[1] - from[1], goal[2] - from[2]);
     const speedRpm = speedAt(to);
     let feedMmMin: number | null = null;
     if (kind === 'line' || kind === 'arc') {
+      known.fill(true);
       if (s.feed === null)
         notes.add('error', 'F', 'feed without a value: minutes and chip are not known here', number);
       else if (s.feedMode === 'per-minute') feedMmMin = s.feed;
@@ -143,11 +168,12 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
       else feedMmMin = s.feed * lengthMm;
     }
     s.position = [...to];
+    moves++;
     sink.motion({
       kind,
       line: number,
       from,
-      to,
+      to: goal,
       arc,
       lengthMm,
       feedMmMin: feedMmMin !== null && feedMmMin > 0 ? feedMmMin : null,
@@ -162,6 +188,7 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
   function target(words: ReadonlyMap<string, Word>, number: number): [number, number, number] | null {
     const to: [number, number, number] = [...s.position];
     let any = false;
+    named.fill(false);
     for (const [axis, letter] of ['X', 'Y', 'Z'].entries()) {
       const word = words.get(letter);
       const step = lathe ? words.get(letter === 'X' ? 'U' : letter === 'Z' ? 'W' : '') : undefined;
@@ -170,6 +197,7 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
       else if (step) to[axis] = s.position[axis]! + size(step.value) * half;
       else continue;
       any = true;
+      named[axis] = true;
       if (!(Math.abs(to[axis]!) <= FARTHEST)) {
         notes.add(
           'error',
@@ -199,10 +227,12 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
         s.cycle = null;
       } else if (code === 80) s.motion = s.cycle = null;
       else if (code === 17 || code === 18 || code === 19) s.plane = code;
-      else if (code === 20 || code === 70.1) s.inch = true;
-      else if (code === 21 || code === 71.1) s.inch = false;
-      else if (code === 90 || code === 91) s.absolute = code === 90;
-      else if (code === 90.1 || code === 91.1) s.absoluteCentre = code === 90.1;
+      else if (code === 20 || code === 70.1) unitsIn(true);
+      else if (code === 21 || code === 71.1) unitsIn(false);
+      else if (code === 90 || code === 91) {
+        s.absolute = code === 90;
+        set({ absolute: s.absolute });
+      } else if (code === 90.1 || code === 91.1) s.absoluteCentre = code === 90.1;
       else if (code === 93) feedIn('inverse-time');
       else if (code === 94) feedIn('per-minute');
       else if (code === 95) feedIn('per-revolution');
@@ -211,7 +241,6 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
         else s.toInitial = code === 98;
       } else if (code === 96 || code === 97) {
         s.surfaceSpeed = code === 96;
-        if (code === 96 && settings.lathe === undefined) lathe = true;
       } else if (code === 40) set({ compensation: 'off' });
       else if (code === 41 || code === 42) {
         set({ compensation: code === 41 ? 'left' : 'right' });
@@ -234,9 +263,14 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
         if (NOT_FOLLOWED[`G${code}`])
           notes.add('not followed', `G${code}`, NOT_FOLLOWED[`G${code}`]!, number);
       } else if (code === 50 && words.has('S')) {
-        if (settings.lathe === undefined) lathe = true;
+        // The cap was taken with the spindle's words.
       } else if (!SILENT_G.has(code) && !ONE_LINE.has(code)) unknown('G', code, number);
     }
+  }
+
+  function unitsIn(inch: boolean): void {
+    s.inch = inch;
+    set({ inch });
   }
 
   function feedIn(mode: FeedMode): void {
@@ -283,6 +317,7 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
     if (!tools.includes(tool)) tools.push(tool);
     // A new tool comes with its own length: what was in force belongs to the old one.
     set({ tool, spindle: 'stopped', lengthOffset: null });
+    if (!lathe) known[PLANES[s.plane].across] = false;
   }
 
   /** `M98 P2000 L6`, `M98 P62000` (six times 2000), or a file in brackets. */
@@ -341,6 +376,11 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
       MOST_REPEATS,
       Math.max(0, Math.trunc(words.get('L')?.value ?? words.get('K')?.value ?? 1)),
     );
+    const pecks = code === 83 || code === 73 ? pecksOf(s.cycle) : 1;
+    if (times * pecks > MOST_OF_A_LINE) {
+      notes.add('error', `G${code}`, `${times * pecks} strokes from one line: it is left out`, number);
+      return;
+    }
     const step = [first, second].map((axis) => words.get(letters[axis]!)?.value ?? (s.absolute ? null : 0));
     for (let k = 0; k < times; k++) {
       const over: [number, number, number] = [...s.position];
@@ -368,7 +408,7 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
         at: over,
         bottom,
         clear,
-        pecks: code === 83 || code === 73 ? pecksOf(s.cycle) : 1,
+        pecks,
       });
     }
   }
@@ -385,7 +425,7 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
       offsets: [offset('I'), offset('J'), offset('K')],
       absoluteCentre: s.absoluteCentre,
       radius: R ? size(R.value) : null,
-      turns: Math.min(MOST_REPEATS, Math.max(0, Math.trunc((words.get('P')?.value ?? 1) - 1))),
+      turns: Math.min(MOST_TURNS, Math.max(0, Math.trunc((words.get('P')?.value ?? 1) - 1))),
     });
     if ('problem' in read) {
       notes.add('error', `G${s.motion}`, `${read.problem}; read as a straight line`, number);
@@ -398,6 +438,7 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
     tools,
     offsets,
     fastestRpm: () => fastest,
+    moves: () => moves,
     run(text, number) {
       const line = wordsOf(text, variables);
       if (line.deleted && settings.blockDelete) {
@@ -438,6 +479,8 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
           set({ lengthOffset: T.value > 99 ? T.value % 100 : null });
         }
       }
+      // A cap by G50 or a surface speed is how a lathe's program is known.
+      if (settings.lathe === undefined && ((g.has(50) && words.has('S')) || g.has(96))) lathe = true;
       spindleWords(words, g);
       modal(g, words, number);
       if (words.has('H') && !g.has(43)) set({ lengthOffset: words.get('H')!.value });
@@ -483,6 +526,8 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
   function goHome(words: ReadonlyMap<string, Word>, number: number): void {
     const over = target(words, number);
     if (over) emit('rapid', over, number);
+    for (const [axis, letter] of ['X', 'Y', 'Z'].entries())
+      if (words.has(letter) || (lathe && words.has('UVW'[axis]!))) known[axis] = false;
     notes.add(
       'assumed',
       'G28',
@@ -510,7 +555,11 @@ export function makeInterpreter(settings: ReadSettings, sink: Sink, notes: Notes
 
 /** Codes of one line only, handled where it runs. */
 const ONE_LINE = new Set([4, 28, 30, 52, 53, 92]);
+/** Turns of one helix. */
+const MOST_TURNS = 1000;
 const MOST_REPEATS = 10_000;
+/** Strokes one line may come to. */
+const MOST_OF_A_LINE = 50_000;
 const MACRO = new Set([10, 65, 66, 51, 68, 12, 13]);
 const TURNING = new Set([70, 71, 72, 73, 75]);
 /** Lines whose axis words are no place to go to. */

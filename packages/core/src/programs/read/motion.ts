@@ -30,6 +30,9 @@ export interface Setting {
   readonly coolant: boolean;
   readonly compensation: 'off' | 'left' | 'right';
   readonly feedMode: FeedMode;
+  /** How positions and feeds are written here. */
+  readonly inch: boolean;
+  readonly absolute: boolean;
 }
 
 /** One straight, arc or dwell as the axes run it; coordinates in mm in the work offset. */

@@ -24,9 +24,11 @@ export interface ReadResult {
   readonly name: string;
 }
 
-/** Calls within calls, and lines run in all: what is beyond is a program that never ends. */
+/** Calls within calls, and lines run beyond those of the file: what is beyond is a program that never ends. */
 const DEEPEST = 10;
-const MOST_LINES = 30_000_000;
+const MOST_LINES = 1_000_000;
+/** Motions a line comes to, on average, at most. */
+const MOST_MOVES = 2;
 /** Text of subprograms kept at hand. */
 const MOST_CALLED = 64_000_000;
 
@@ -46,9 +48,12 @@ function makeRunner(
   subprograms: ReadonlyMap<string, Called>,
   files: ReadonlyMap<string, string>,
   notes: Notes,
+  lines: number,
 ): Runner {
   let ended = false;
   let run = 0;
+  const most = MOST_LINES + 20 * lines;
+  const running: string[] = [];
   const ofFiles = new Map<string, Called>();
 
   function find(program: string): Called | null {
@@ -87,29 +92,30 @@ function makeRunner(
       );
       return;
     }
+    if (running.includes(program)) {
+      notes.add('error', `M98 ${program}`, 'a subprogram that calls itself: the call is left out', number);
+      return;
+    }
+    running.push(program);
     for (let k = 0; k < times && !ended; k++) {
       for (let i = 0; i < called.lines.length && !ended; i++) {
         // Lines of another file are told at the line that calls it.
         if (!step(called.lines[i]!, called.first > 0 ? called.first + i : number, depth)) break;
       }
       // An empty loop has to end as well.
-      if (++run > MOST_LINES) stop(number);
+      if (++run > most) stop(number);
     }
+    running.pop();
   }
 
   function stop(number: number): void {
-    notes.add(
-      'error',
-      'M98',
-      `more than ${MOST_LINES.toLocaleString('en')} lines run: reading stops here`,
-      number,
-    );
+    notes.add('error', 'M98', `more than ${most.toLocaleString('en')} lines run: reading stops here`, number);
     ended = true;
   }
 
   /** False where the subprogram returns. */
   function step(line: string, number: number, depth: number): boolean {
-    if (++run > MOST_LINES) {
+    if (++run > most || interpreter.moves() > MOST_MOVES * most) {
       stop(number);
       return false;
     }
@@ -150,7 +156,7 @@ export function readProgram(text: string, settings: ProgramSettings, sink: Sink)
   );
   const notes = makeNotes();
   const interpreter = makeInterpreter(settings, sink, notes);
-  const runner = makeRunner(interpreter, subprograms, settings.files ?? new Map(), notes);
+  const runner = makeRunner(interpreter, subprograms, settings.files ?? new Map(), notes, lines.length);
   for (let number = main.first; number <= main.last && !runner.ended(); number++)
     runner.main(lines[number - 1]!, number);
   return resultOf(interpreter, notes, lines.length, main);
@@ -191,7 +197,7 @@ export async function readStream(
     ? await calledOf(chunks, list.segments, main, notes)
     : new Map<string, Called>();
   const interpreter = makeInterpreter(settings, sink, notes);
-  const runner = makeRunner(interpreter, subprograms, settings.files ?? new Map(), notes);
+  const runner = makeRunner(interpreter, subprograms, settings.files ?? new Map(), notes, lines);
   let number = 0;
   const splitter = makeLines((line) => {
     number++;

@@ -58,6 +58,12 @@ export function writtenFor({ document }: Pick<ProgramOperation, 'document'>): re
 
 /** Steps of a speed ladder round the released speed. */
 const LADDER = [0.85, 0.9, 0.95, 1, 1.05, 1.1];
+export const ladderSpeeds = ({
+  document,
+  context,
+}: Pick<ProgramOperation, 'document' | 'context'>): readonly number[] =>
+  LADDER.map((s) => Math.round(Math.min(s * document.cut.speedRpm, context.machine.max_rpm)));
+
 /** Room left of the material round what is cut, mm. */
 const ROOM = 10;
 
@@ -192,10 +198,7 @@ export function writeProgram(operation: ProgramOperation, settings: WriteSetting
         };
       }
       default: {
-        const speeds =
-          settings.speeds.length > 0
-            ? settings.speeds
-            : LADDER.map((s) => Math.min(s * speed, operation.context.machine.max_rpm));
+        const speeds = settings.speeds.length > 0 ? settings.speeds : ladderSpeeds(operation);
         const lengthMm = 60;
         const deep = -cut.axialDepthMm - 5;
         return {

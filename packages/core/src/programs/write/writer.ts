@@ -49,7 +49,7 @@ export function makeWriter(dialect: Dialect): Writer {
   };
   const words = (to: Goal): string[] => [axis('X', to.x, x), axis('Y', to.y, y), axis('Z', to.z, z)];
 
-  function half(
+  function piece(
     clockwise: boolean,
     to: Goal & { x: number; y: number },
     centre: readonly [number, number],
@@ -62,6 +62,29 @@ export function makeWriter(dialect: Dialect): Writer {
         : [`I${number(centre[0] - x)}`, `J${number(centre[1] - y)}`];
     put([code, `X${number(to.x)}`, `Y${number(to.y)}`, axis('Z', to.z, z), ...way, feedWord(at)]);
     arrive(to);
+  }
+
+  /** Stops that cut an arc into quarters: near a half turn a rounded R says no centre. */
+  function quarters(
+    clockwise: boolean,
+    to: Goal & { x: number; y: number },
+    centre: readonly [number, number],
+  ): (Goal & { x: number; y: number })[] {
+    const [from, height] = [Math.atan2(y - centre[1], x - centre[0]), z];
+    const turn = clockwise ? -1 : 1;
+    let sweep = (Math.atan2(to.y - centre[1], to.x - centre[0]) - from) * turn;
+    while (sweep <= 1e-9) sweep += 2 * Math.PI;
+    const count = Math.ceil(sweep / (Math.PI / 2) - 1e-9);
+    const radius = Math.hypot(x - centre[0], y - centre[1]);
+    return Array.from({ length: count - 1 }, (_, k) => {
+      const share = (k + 1) / count;
+      const angle = from + turn * sweep * share;
+      return {
+        x: centre[0] + radius * Math.cos(angle),
+        y: centre[1] + radius * Math.sin(angle),
+        ...(to.z !== undefined && { z: height + share * (to.z - height) }),
+      };
+    });
   }
 
   return {
@@ -78,18 +101,9 @@ export function makeWriter(dialect: Dialect): Writer {
       arrive(to);
     },
     arc(clockwise, to, centre, at) {
-      const closes = Math.hypot(to.x - x, to.y - y) < 1e-9;
-      if (closes && dialect.arcs === 'radius') {
-        // R says no whole turn: two halves do.
-        const middle = to.z === undefined || Number.isNaN(z) ? undefined : (z + to.z) / 2;
-        half(
-          clockwise,
-          { x: 2 * centre[0] - x, y: 2 * centre[1] - y, ...(middle !== undefined && { z: middle }) },
-          centre,
-          at,
-        );
-      }
-      half(clockwise, to, centre, at);
+      if (dialect.arcs === 'radius')
+        for (const stop of quarters(clockwise, to, centre)) piece(clockwise, stop, centre, at);
+      piece(clockwise, to, centre, at);
     },
     at: () => [x, y, z],
     text: () => `${lines.join('\n')}\n`,

@@ -4,13 +4,19 @@ import { type Block, inContact, isFeed } from '../block.ts';
 import { type Expected, isMilled } from '../expected.ts';
 import { type Finding, makePlaces, type RuleMaker } from '../finding.ts';
 
+/** Steps of the records of feed and stepover, as a share. */
+const STEP = 0.02;
 /** Speeds within this share of the released one are its rounding; feeds and depths likewise. */
 const SPEED_OFF = 0.03;
 const FEED_OFF = 0.06;
+/** A feed this much under is the feed of a program that slows for corners. */
+const FEED_UNDER = 0.12;
 const DEPTH_OFF = 0.06;
 const WIDTH_OFF = 0.08;
 /** Share of the end that goes down from which a block is a way in, and the depth from which a width counts, over the released one. */
 const LEVEL = 0.02;
+/** In a wider contact than the released one by this the feed may be lowered on purpose. */
+const WIDER = 1.15;
 const DEEP_ENOUGH = 0.3;
 
 /** Numbers of one tool, gathered over its cuts. */
@@ -23,6 +29,8 @@ interface ToolNumbers {
   readonly width: ReturnType<typeof makePlaces<number>>;
   /** Minutes by feed per tooth on straight cuts, in steps of 2%: the usual feed is where half the time lies below. */
   readonly feeds: Map<number, number>;
+  /** Way by stepover, likewise. */
+  readonly widths: Map<number, number>;
 }
 
 /** Speed, feed, depth and stepover that are not what was released for the tool. */
@@ -41,6 +49,7 @@ export const numbersRule: RuleMaker = ({ speedsOnPurpose }) => {
       depth: places(),
       width: places(),
       feeds: new Map(),
+      widths: new Map(),
     };
     tools.set(tool, made);
     return made;
@@ -66,9 +75,10 @@ export const numbersRule: RuleMaker = ({ speedsOnPurpose }) => {
       : motion.kind === 'line' &&
         engagement.most.depthMm > DEEP_ENOUGH * (expected.depthMm ?? 0) &&
         engagement.most.arc > 0 &&
+        engagement.most.arc < WIDER * (releasedArc(expected) ?? Infinity) &&
         engagement.plungeShare < LEVEL;
     if (straight) {
-      const step = Math.round(Math.log(Math.max(feed, 1e-6)) / 0.02);
+      const step = Math.round(Math.log(Math.max(feed, 1e-6)) / STEP);
       t.feeds.set(step, (t.feeds.get(step) ?? 0) + block.minutes);
       t.feed.add(feed, block, feed);
     }
@@ -81,16 +91,13 @@ export const numbersRule: RuleMaker = ({ speedsOnPurpose }) => {
       engagement.most.arc > 0.2
     )
       t.depth.add(engagement.most.depthMm, block, engagement.most.depthMm);
-    // In a corner and on the way in the contact is wide whatever the stepover: the usual contact tells it.
+    if (widthMm === null || motion.kind !== 'line' || engagement.most.depthMm < DEEP_ENOUGH * (depthMm ?? 0))
+      return;
+    // In a corner the contact is wide whatever the stepover: that of half the way tells it.
     const usual = shape.radiusMm * (1 - Math.cos(engagement.usualArc));
-    if (
-      widthMm !== null &&
-      motion.kind === 'line' &&
-      engagement.air < 0.9 &&
-      engagement.most.depthMm > DEEP_ENOUGH * (depthMm ?? 0) &&
-      usual > widthMm * (1 + WIDTH_OFF) + 0.02
-    )
-      t.width.add(usual * block.minutes, block, usual);
+    const width = Math.round(Math.log(Math.max(usual, 1e-3)) / STEP);
+    t.widths.set(width, (t.widths.get(width) ?? 0) + motion.lengthMm * (1 - engagement.air));
+    if (usual > widthMm * (1 + WIDTH_OFF) + 0.02) t.width.add(motion.lengthMm, block, usual);
   }
 
   function findings(): Finding[] {
@@ -134,7 +141,10 @@ export const numbersRule: RuleMaker = ({ speedsOnPurpose }) => {
       const slow = t.slow.worst();
       if (slow) tell(t.slow, 'spindle speed', slow.detail, expected.speedRpm, 'rpm', 'look');
       const usual = medianOf(t.feeds);
-      if (usual !== null && Math.abs(usual / expected.feedMm - 1) > FEED_OFF) {
+      if (
+        usual !== null &&
+        (usual > expected.feedMm * (1 + FEED_OFF) || usual < expected.feedMm * (1 - FEED_UNDER))
+      ) {
         const over = usual > expected.feedMm;
         tell(
           t.feed,
@@ -147,21 +157,26 @@ export const numbersRule: RuleMaker = ({ speedsOnPurpose }) => {
       }
       const deep = t.depth.worst();
       if (deep) tell(t.depth, 'axial depth', deep.detail, expected.depthMm!, 'mm', 'fault');
-      const wide = t.width.worst();
-      if (wide) tell(t.width, 'radial depth', wide.detail, expected.widthMm!, 'mm', 'fault');
+      const width = medianOf(t.widths);
+      if (width !== null && t.width.worst() && width > expected.widthMm! * (1 + WIDTH_OFF) + 0.02)
+        tell(t.width, 'radial depth', width, expected.widthMm!, 'mm', 'fault');
       return found;
     });
   }
   return { see, findings };
 };
 
-/** Feed below which half the minutes lie; null without any. */
-function medianOf(minutes: ReadonlyMap<number, number>): number | null {
-  const total = [...minutes.values()].reduce((s, m) => s + m, 0);
+/** Contact of the released straight cut, rad; null where the kind has none. */
+const releasedArc = ({ widthMm, shape }: Expected): number | null =>
+  widthMm === null ? null : Math.acos(Math.max(-1, 1 - widthMm / shape.radiusMm));
+
+/** Value below which half of what is recorded lies; null without any. */
+function medianOf(record: ReadonlyMap<number, number>): number | null {
+  const total = [...record.values()].reduce((s, m) => s + m, 0);
   let sum = 0;
-  for (const [step, m] of [...minutes].sort(([a], [b]) => a - b)) {
+  for (const [step, m] of [...record].sort(([a], [b]) => a - b)) {
     sum += m;
-    if (sum >= total / 2) return Math.exp(step * 0.02);
+    if (sum >= total / 2) return Math.exp(step * STEP);
   }
   return null;
 }

@@ -6,9 +6,12 @@ import { type Finding, makePlaces, type RuleMaker } from '../finding.ts';
 const DEG = 180 / Math.PI;
 /** Contact over the straight cut's that counts as a spike, and by how much at least, rad. */
 const RATIO = 1.35;
-const LEAST = 0.2;
+const LEAST = 0.3;
 /** Share of the released force below which no contact is a spike. */
 const HEAVY = 0.8;
+/** Force over the released one that breaks tools, and the chip at which a corner counts as slowed for. */
+const OVER = 1.3;
+const SLOWED = 1.1;
 /** Steps of the record of contact over time, rad, and blocks kept for the end. */
 const STEP = 0.02;
 const KEPT = 400;
@@ -49,13 +52,15 @@ export const spikeRule: RuleMaker = () => {
         const chip =
           largestSine(most.entry, most.exit) / Math.max(0.05, Math.sin(Math.min(usual, Math.PI / 2)));
         const released = block.expected?.model.released;
-        const over = released !== undefined && block.load.forceN > 1.1 * released.forceN;
+        const over = released !== undefined && block.load.forceN > OVER * released.forceN;
+        // Slowed for, it is a jump of the contact and no more.
+        const slowed = released !== undefined && !over && block.load.chipMm < SLOWED * released.chipMm;
         return [
           places.tell({
             rule: 'spike',
-            gravity: over || chip > 1.5 ? 'fault' : 'look',
+            gravity: slowed ? 'note' : over || chip > 1.5 ? 'fault' : 'look',
             weight: worst.detail.ratio,
-            title: 'Engagement spike',
+            title: slowed ? 'Engagement spike, slowed for' : 'Engagement spike',
             what: say(
               `Tool ${tool}: contact {0}, ${worst.detail.ratio.toFixed(1)} times the straight cut’s {1}${
                 released ? '; force {2}, released {3}.' : '.'
@@ -65,7 +70,9 @@ export const spikeRule: RuleMaker = () => {
               measure(block.load.forceN, 'N'),
               measure(released?.forceN ?? 0, 'N'),
             ),
-            remedy: say('Slow down before it, or go round it on a larger radius in lighter passes.'),
+            remedy: slowed
+              ? say('Nothing has to be done; a larger radius or lighter passes would save the minutes.')
+              : say('Slow down before it, or go round it on a larger radius in lighter passes.'),
           }),
         ];
       });
