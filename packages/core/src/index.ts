@@ -392,7 +392,7 @@ export type { Motion } from './programs/read/motion.ts';
 export { PLAIN_SETTINGS, readProgram } from './programs/read/read-program.ts';
 export { pointOnArc } from './programs/read/arc.ts';
 export { block as stockBlock, type Stock, type StockHole, type StockPocket } from './programs/engage/stock.ts';
-export type { Block } from './programs/find/block.ts';
+export type { Block as ProgramBlock } from './programs/find/block.ts';
 export type { ProgramOperation } from './programs/find/expected.ts';
 export { type Finding, GRAVITIES, type Gravity } from './programs/find/finding.ts';
 export {
