@@ -1,4 +1,4 @@
-import { asQuery, type JobFile, type JobSummary } from '@burl/contract';
+import { asQuery, type Crib, type JobFile, type JobSummary, type Release } from '@burl/contract';
 
 export interface Account {
   readonly url: string;
@@ -11,6 +11,9 @@ export interface ServerLink {
   /** Jobs a word is found in. */
   jobs(search: string): Promise<JobSummary[]>;
   exportJob(id: string): Promise<JobFile>;
+  /** The current sheet of a job, with all it was judged by. */
+  sheet(id: string): Promise<Release>;
+  crib(): Promise<Crib>;
   importJob(file: JobFile): Promise<{ id: string; number: string }>;
 }
 
@@ -39,6 +42,8 @@ export async function signIn({ url, email, password }: Account): Promise<ServerL
   return {
     jobs: (search) => get(`/api/jobs${asQuery({ search })}`),
     exportJob: (id) => get(`/api/jobs/${id}/export`),
+    sheet: (id) => get(`/api/jobs/${id}/sheet`),
+    crib: () => get('/api/crib'),
     importJob: async (file) =>
       (await answerOf<{ job: { id: string; number: string } }>(await post('/api/jobs/import', file, cookie)))
         .job,

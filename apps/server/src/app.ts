@@ -24,6 +24,7 @@ import { cribRoutes } from './routes/crib.ts';
 import { chatterRoutes } from './routes/chatter.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
 import { floorRoutes } from './routes/floor.ts';
+import { programRoutes } from './routes/programs.ts';
 import { logbookRoutes } from './routes/logbook.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { peopleRoutes } from './routes/people.ts';
@@ -197,6 +198,7 @@ async function offer(
   holeRoutes(api, db);
   releaseRoutes(api, db, work);
   floorRoutes(api, db, work);
+  programRoutes(api, db);
   logbookRoutes(api, db, work);
   exchangeRoutes(api, db, work);
 }

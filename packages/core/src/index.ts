@@ -411,3 +411,5 @@ export {
   WRITTEN_NAMES,
   writtenFor,
 } from './programs/write/write-program.ts';
+export { guessStock } from './programs/engage/guess-stock.ts';
+export { expectedOf } from './programs/find/expected.ts';

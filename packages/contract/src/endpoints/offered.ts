@@ -8,6 +8,7 @@ import type { RELEASES } from './releases.ts';
 import type { CHATTER } from './chatter.ts';
 import type { EXCHANGE } from './exchange.ts';
 import type { FLOOR } from './floor.ts';
+import type { PROGRAMS } from './programs.ts';
 import type { LOGBOOK } from './logbook.ts';
 
 type In<T> = T[keyof T];
@@ -28,4 +29,5 @@ export type Offered =
   | In<typeof CHATTER>
   | In<typeof EXCHANGE>
   | In<typeof FLOOR>
+  | In<typeof PROGRAMS>
   | In<typeof LOGBOOK>;
