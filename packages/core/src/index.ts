@@ -389,7 +389,7 @@ export { ROUTE_IDS, type RouteChoice, type RouteId, routesOf } from './deciding/
 export { makeSummary, type ProgramSummary } from './programs/read/summary.ts';
 export { type Chunks, linesOf } from './programs/read/lines.ts';
 export type { Motion } from './programs/read/motion.ts';
-export { PLAIN_SETTINGS, readProgram } from './programs/read/read-program.ts';
+export { PLAIN_SETTINGS, readProgram, readStream } from './programs/read/read-program.ts';
 export { pointOnArc } from './programs/read/arc.ts';
 export { block as stockBlock, type Stock, type StockHole, type StockPocket } from './programs/engage/stock.ts';
 export type { Block as ProgramBlock } from './programs/find/block.ts';
