@@ -28,6 +28,16 @@ const PLACES: readonly Place[] = [
     },
   },
   {
+    name: 'programs',
+    go: async (page) => {
+      await openJob(page, /GW-1187/);
+      await page.getByRole('link', { name: 'Programs', exact: true }).last().click();
+      await expect(page.getByRole('button', { name: /Bore feed is the edge/ })).toBeVisible({
+        timeout: 30_000,
+      });
+    },
+  },
+  {
     name: 'new job',
     go: async (page) => {
       await page.getByRole('button', { name: 'New job' }).click();

@@ -58,14 +58,6 @@ await page.getByRole('slider', { name: 'Working point' }).waitFor();
 await page.getByRole('status').filter({ hasText: 'Calculating the map' }).waitFor({ state: 'detached' });
 await shot('bench-window');
 await page.getByRole('button', { name: 'Larger chart' }).click();
-await page.getByRole('tab', { name: 'Tool life' }).click();
-await page
-  .getByText(/Changed after/)
-  .first()
-  .waitFor();
-await page.getByRole('button', { name: 'Larger chart' }).click();
-await shot('bench-edge');
-await page.getByRole('button', { name: 'Larger chart' }).click();
 await page.getByRole('button', { name: 'Strategies', exact: true }).click();
 const strategies = page.getByRole('region', { name: 'Strategies side by side' });
 await strategies
@@ -90,6 +82,14 @@ await page
   .click();
 await page.getByRole('heading', { name: /Revision 1/ }).waitFor();
 await shot('release-evidence');
+await page.goto(`${base}/`);
+await page
+  .getByRole('link', { name: /GW-1187/ })
+  .first()
+  .click();
+await page.getByRole('link', { name: 'Programs', exact: true }).last().click();
+await page.getByRole('button', { name: /Bore feed is the edge/ }).click();
+await shot('programs');
 await page.goto(`${base}/`);
 await page.getByRole('link', { name: /Sheet of TT-0412/ }).click();
 await page.getByRole('region', { name: 'Prove-out', exact: true }).waitFor();

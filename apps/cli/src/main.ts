@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { describeProblem, InputError, rewriteProgram, speak, USUAL_REWRITE } from '@burl/core';
-import { parseJobFile } from '@burl/contract';
+import { parseJobFile, parseStock } from '@burl/contract';
 import { evaluateFile, exitCodeOf, report } from './evaluate-file.ts';
 import { blockOf, checkFile, checkReport, exitCodeOfCheck, settingsOf } from './check-program.ts';
 import { fromFile, fromSheet, type HeldAgainst } from './held-against.ts';
@@ -10,7 +10,7 @@ import { type ServerLink, signIn } from './server-link.ts';
 
 const USAGE = `burl evaluate FILE [--json] [--inch]   judge a job file; exit 0 no limit over, 1 some limit over, 2 bad input
 burl lobes FILE [--json]                border of stability of modes and a cut; see docs/examples
-burl check FILE --release JOB [--operation NAME] [--block x0,y0,z0,x1,y1,z1] [--cell MM] [--json] [--inch]
+burl check FILE --release JOB [--operation NAME] [--block x0,y0,z0,x1,y1,z1 | --stock STOCK.json] [--cell MM] [--json] [--inch]
                                         hold an NC program against a release; exit 0 clean, 1 something stops it, 2 bad input
 burl rewrite FILE --release JOB --out FILE [--operation NAME] [--block …] [--hold chip|load] [--arcs MM]
                                         the same program with feeds that hold the released chip
@@ -74,6 +74,7 @@ interface ProgramOptions {
   readonly release?: string | undefined;
   readonly operation?: string | undefined;
   readonly block?: string | undefined;
+  readonly stock?: string | undefined;
   readonly cell?: string | undefined;
 }
 async function checkSettings(path: string, o: ProgramOptions) {
@@ -82,7 +83,8 @@ async function checkSettings(path: string, o: ProgramOptions) {
   return settingsOf({
     path,
     operations: held.operations,
-    stock: o.block === undefined ? null : blockOf(o.block),
+    stock:
+      o.stock !== undefined ? parseStock(read(o.stock)) : o.block !== undefined ? blockOf(o.block) : null,
     cellMm: cellOf(o.cell),
     inheritance: { alloys: held.alloys },
   });
@@ -145,6 +147,7 @@ async function main(): Promise<number> {
       release: { type: 'string' },
       operation: { type: 'string' },
       block: { type: 'string' },
+      stock: { type: 'string' },
       cell: { type: 'string' },
       hold: { type: 'string' },
       arcs: { type: 'string' },

@@ -61,6 +61,10 @@ const router = createBrowserRouter([
         path: '/logbook/:view?',
         element: page(() => import('./pages/logbook/logbook-page.tsx'), 'the logbook'),
       },
+      {
+        path: '/programs',
+        element: page(() => import('./pages/programs/programs-page.tsx'), 'the programs'),
+      },
       { path: '/quick', element: page(() => import('./pages/quick/quick-page.tsx'), 'the answer') },
       { path: '/crib/:kind?', element: page(() => import('./pages/crib/crib-page.tsx'), 'the crib') },
       { path: '/help/:place?', element: page(() => import('./pages/help/help-page.tsx'), 'the help') },

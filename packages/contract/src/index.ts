@@ -29,7 +29,7 @@ export * from './endpoints/exchange.ts';
 export * from './endpoints/floor.ts';
 export * from './endpoints/programs.ts';
 export type { ProgramEntry, ProgramInput, ProgramRewrite, ProgramText } from './programs.ts';
-export { LARGEST_PROGRAM } from './programs.ts';
+export { LARGEST_PROGRAM, parseStock } from './programs.ts';
 export * from './endpoints/logbook.ts';
 export * from './endpoints/offered.ts';
 export * from './version.ts';

@@ -1,6 +1,7 @@
-import type { Stock } from '@burl/core';
+import { InputError, type Stock } from '@burl/core';
 import * as yup from 'yup';
 import { attachedFile } from './attached-file.ts';
+import { problemsFromYup } from './job-file.ts';
 
 /** How a kept program came from another by rewriting, and under which release. */
 export interface ProgramRewrite {
@@ -82,6 +83,24 @@ export const stockSchema = yup
   .test('in-order', '${path}: each high must be over its low', (s) =>
     !s?.low || !s.high ? true : [0, 1, 2].every((i) => s.high[i]! > s.low[i]!),
   );
+
+/** Material from a JSON text, like the one a program is kept with. Throws an InputError by field. */
+export function parseStock(text: string): Stock {
+  let given: unknown;
+  try {
+    given = JSON.parse(text);
+  } catch {
+    throw new InputError([{ field: 'stock', value: text.slice(0, 40), allowed: 'JSON' }]);
+  }
+  try {
+    return stockSchema
+      .required()
+      .validateSync(given, { strict: true, abortEarly: false }) as unknown as Stock;
+  } catch (error) {
+    if (error instanceof yup.ValidationError) throw problemsFromYup(error);
+    throw error;
+  }
+}
 
 const rewriteSchema = yup
   .object({

@@ -413,3 +413,13 @@ export {
 } from './programs/write/write-program.ts';
 export { guessStock } from './programs/engage/guess-stock.ts';
 export { expectedOf } from './programs/find/expected.ts';
+export {
+  BLOCK_NUMBERS,
+  blockAtMinute,
+  type BlockNumber,
+  blockOfLine,
+  type BlockTable,
+  FEED,
+  makeBlockTable,
+  RAPID,
+} from './programs/find/block-table.ts';

@@ -16,6 +16,7 @@ import { hashPassword } from '../http/passwords.ts';
 import { demoSteps } from './demo-holes.ts';
 import type { DemoJob } from './demo-job.ts';
 import { demoJobs } from './demo-jobs.ts';
+import { demoPrograms } from './demo-programs.ts';
 import { demoChatter } from './demo-chatter.ts';
 import { demoLogbook, type ReleasedDemo } from './demo-logbook.ts';
 
@@ -92,6 +93,7 @@ export async function seedDemo(db: Database): Promise<void> {
       'Same cut as the prototype hub; kc, runout and one worn edge measured there.',
       approver,
     );
+    await demoPrograms(tx, engineer, crib, ids);
     const floor = made[2] as Person;
     const judged: Judged[] = [];
     for (const id of ids) {

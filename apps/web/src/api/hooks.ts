@@ -64,7 +64,7 @@ export const useReleases = (id: string): Answer<'/api/jobs/:id/releases'> =>
 export const useRelease = (id: string | undefined): Answer<'/api/releases/:id'> =>
   useAnswer('/api/releases/:id', id ? { id } : null);
 export const useSheet = (id: string): Answer<'/api/jobs/:id/sheet'> =>
-  useAnswer('/api/jobs/:id/sheet', { id }, { shouldRetryOnError: false });
+  useAnswer('/api/jobs/:id/sheet', id ? { id } : null, { shouldRetryOnError: false });
 export const useEvents = (id: string): Answer<'/api/jobs/:id/events'> =>
   useAnswer('/api/jobs/:id/events', { id });
 export const useTrialsOfJob = (id: string): Answer<'/api/jobs/:id/trials'> =>
@@ -76,6 +76,8 @@ export const useFindings = (jobId?: string): SWRResponse<Finding[], ApiError> =>
 export const useTrials = (question: TrialQuestion): SWRResponse<TrialPage, ApiError> =>
   useSWR<TrialPage, ApiError>(`/api/trials${asQuery(question)}`, get, { keepPreviousData: true });
 export const useTrialFacets = (): Answer<'/api/trial-facets'> => useAnswer('/api/trial-facets', {});
+export const usePrograms = (id: string): Answer<'/api/jobs/:id/programs'> =>
+  useAnswer('/api/jobs/:id/programs', id ? { id } : null);
 export const useFittable = (): Answer<'/api/fits'> => useAnswer('/api/fits', {});
 export const useLearnt = (): Answer<'/api/learnt'> => useAnswer('/api/learnt', {});
 export const useDiagnosis = (id: string | null): Answer<'/api/trials/:id/diagnosis'> =>

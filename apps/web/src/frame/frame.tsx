@@ -83,6 +83,9 @@ function Header({
         <NavLink to="/resonance" className={place}>
           Chatter
         </NavLink>
+        <NavLink to="/programs" className={place}>
+          Programs
+        </NavLink>
         <NavLink to="/logbook" className={place}>
           Logbook
         </NavLink>

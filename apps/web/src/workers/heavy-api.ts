@@ -1,4 +1,5 @@
 import {
+  type CheckSettings,
   finishPlan,
   type FirstCut,
   firstCuts,
@@ -27,6 +28,8 @@ import {
   rankCutters,
   type Ranking,
   remediesFor,
+  type RewriteSettings,
+  type Rewritten,
   type Remedy,
   searchCut,
   type SearchResult,
@@ -47,6 +50,7 @@ import {
   type ResonancePicture,
   type ResonanceQuestion,
 } from '@burl/core';
+import { checkText, type ProgramPicture, rewriteText } from './program-work.ts';
 import {
   hearRecording,
   type Heard,
@@ -161,6 +165,14 @@ export const heavyApi = {
     simulatedTap(parts, stickOutMm, axis, seed),
   readHits: (record: HammerRecord): TapTest => tapTestOf(record),
   fit: (response: Receptance): ModalFit => fitModes(response, { fromHz: 150, toHz: 8000 }),
+  program: (
+    text: string,
+    settings: CheckSettings,
+    onPicture: (picture: ProgramPicture) => void,
+    onPart: (part: number) => void,
+  ): Promise<ProgramPicture> => checkText(text, settings, onPicture, onPart),
+  rewrite: (text: string, settings: CheckSettings, wish: RewriteSettings): Rewritten =>
+    rewriteText(text, settings, wish),
   sound: (samples: Recording, wish: { rpm: number; teeth: number }): Heard => hearRecording(samples, wish),
 };
 

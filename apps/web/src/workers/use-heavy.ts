@@ -16,7 +16,9 @@ export type Lane =
   | 'tap'
   | 'sound'
   | 'features'
-  | 'routes';
+  | 'routes'
+  | 'program'
+  | 'rewrite';
 
 interface Worker_ {
   readonly worker: Worker;

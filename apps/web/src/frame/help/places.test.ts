@@ -12,6 +12,7 @@ describe('help by place', () => {
     ['/jobs/x/floor', 'floor'],
     ['/resonance/z', 'chatter'],
     ['/quick', 'quick'],
+    ['/programs', 'programs'],
     ['/crib/cutters', 'crib'],
     ['/people', 'people'],
   ])('%s is helped by the page of %s', (path, place) => {

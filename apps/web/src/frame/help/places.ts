@@ -35,6 +35,34 @@ export const HELP: readonly PlaceHelp[] = [
     ],
   },
   {
+    id: 'programs',
+    name: 'Programs',
+    purpose:
+      'An NC program read as the control reads it, cut into the material, and held against the release; its feeds rewritten, or a short program written.',
+    first: [
+      'Choose the job, then the operation it is for; open the file or drop it on the page. Without a job, path, rapids and the control are still checked.',
+      'Material: what the program begins with, in its own coordinates. Until somebody says it, a block round the path is assumed.',
+      'Go through the findings from the top; each takes text and picture to its line. Rewrite feeds brings speeds and feeds to the release and shows each changed line.',
+      'Export the text, or keep it with the job. Prove it out at the machine all the same.',
+    ],
+    words: [
+      [
+        'Stop',
+        'may hurt somebody, the machine or the part: a rapid into material, another tool, a spindle that stands',
+      ],
+      ['Fault', 'differs from the release, or loads the cutter beyond it'],
+      ['Look', 'worth a look: what the machine will slow down by itself, a post that stays, a short rest'],
+      ['Note', 'said so that nothing is passed over in silence'],
+      ['Engagement spike', 'contact that jumps over the straight cut’s, as in a corner'],
+      ['Held against', 'the sheet in force, one of its operations, or the operations as they stand'],
+    ],
+    keys: [
+      ['O', 'open a file'],
+      [', and .', 'one block back, one on'],
+      ['Ctrl F', 'find in the text'],
+    ],
+  },
+  {
     id: 'quick',
     name: 'Quick',
     purpose: 'An answer without a job: what to run, or what is wrong with what somebody runs already.',

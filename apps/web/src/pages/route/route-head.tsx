@@ -45,6 +45,9 @@ export function RouteHead({ detail, crib, readOnly }: { detail: JobDetail; crib:
         <a href={`/api/jobs/${job.id}/operations.csv`} className={LINK}>
           CSV
         </a>
+        <Link to={`/programs?job=${job.id}`} className={LINK}>
+          Programs
+        </Link>
         <Link to={`/jobs/${job.id}/batch`} className={LINK}>
           Batch
         </Link>

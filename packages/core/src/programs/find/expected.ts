@@ -67,7 +67,8 @@ function engagementOf(op: Operation): { depthMm: number | null; widthMm: number 
   return { depthMm: null, widthMm: null };
 }
 
-const feedOf = (op: Operation): number =>
+/** Feed per tooth of a mill, per turn of a drill, mm. */
+export const feedOf = (op: Operation): number =>
   'feedPerToothMm' in op.cut ? op.cut.feedPerToothMm : feedPerTurn(op);
 
 export function expectedOf(operation: ProgramOperation): Expected {

@@ -1,7 +1,7 @@
 import type { Alloy } from '../../crib/alloy.ts';
 import { withSpeedAndFeed } from '../../evaluation/starting-cut.ts';
 import { measure, say } from '../../units/sentence.ts';
-import type { Expected } from './expected.ts';
+import { type Expected, feedOf } from './expected.ts';
 import type { Finding } from './finding.ts';
 
 /** Alloys whose numbers a program may still carry. */
@@ -14,6 +14,9 @@ const SPEED = 0.07;
 const FEED = 0.25;
 /** Candidates told. */
 const MOST = 3;
+
+/** What was measured belongs to the alloy it was measured in. */
+const NOTHING_MEASURED = { hardness: null, runoutUm: null, lifeSpeed30MMin: null, kc11NMm2: null };
 
 /** Numbers in the program, as told by the findings on speed and feed of one operation. */
 function runOf(found: readonly Finding[], rule: string): number | null {
@@ -32,12 +35,13 @@ export function inheritedFindings(
   if (!off || rpm === null) return [];
   const own = expected.find((e) => off.what.text.includes(`“${e.operation.name}”`));
   if (!own) return [];
-  const feed = runOf(found, 'release-feed') ?? own.feedMm;
+  // A feed that is the released one tells nothing of where the speed came from.
+  const feed = runOf(found, 'release-feed');
   const { document, context } = own.operation;
   const fits: { name: string; rpm: number; distance: number }[] = [];
   for (const alloy of alloys) {
     if (alloy.id === document.alloyId) continue;
-    const other = { ...document, alloyId: alloy.id, measured: { ...document.measured, hardness: null } };
+    const other = { ...document, alloyId: alloy.id, measured: NOTHING_MEASURED };
     let made: typeof document;
     try {
       made = withSpeedAndFeed(other, { ...context, alloy });
@@ -46,13 +50,7 @@ export function inheritedFindings(
       continue;
     }
     const speedOff = Math.abs(Math.log(rpm / made.cut.speedRpm));
-    const madeFeed =
-      'feedPerToothMm' in made.cut
-        ? made.cut.feedPerToothMm
-        : 'feedPerRevMm' in made.cut
-          ? made.cut.feedPerRevMm
-          : feed;
-    const feedOff = Math.abs(Math.log(feed / madeFeed));
+    const feedOff = feed === null ? 0 : Math.abs(Math.log(feed / feedOf(made)));
     if (speedOff < SPEED && feedOff < FEED)
       fits.push({ name: alloy.name, rpm: made.cut.speedRpm, distance: speedOff + 0.2 * feedOff });
   }

@@ -101,6 +101,13 @@ describe('a control that reads a program', () => {
     expect(read('O2000\nG91 G1 X1 F50\nG90\nM99\nO1\nM98 P2000 L3\nM30').summary.feedMm).toBe(3);
   });
 
+  it('says which programs of a file nothing runs', () => {
+    expect(notesOf('G77\n%\nO1\nG1 X1 F9\nM30\nO5\nG1 X2\nM99')).toEqual([
+      '1 not followed: Lines before the program',
+      '6 not followed: O5',
+    ]);
+  });
+
   it('a call of itself ends, with its line', () => {
     const { result } = read('O1\nM98 P7\nM30\nO7\nM98 P7\nM99');
     expect(result.notes[0]).toMatchObject({ kind: 'error', what: 'M98 7', lines: [5] });

@@ -41,6 +41,8 @@ interface Called {
 interface Runner {
   main(line: string, number: number): void;
   readonly ended: () => boolean;
+  /** Names of the subprograms that were run. */
+  readonly called: ReadonlySet<string>;
 }
 
 function makeRunner(
@@ -54,27 +56,32 @@ function makeRunner(
   let run = 0;
   const most = MOST_LINES + 20 * lines;
   const running: string[] = [];
+  const called = new Set<string>();
   const ofFiles = new Map<string, Called>();
 
   function find(program: string): Called | null {
-    const own = subprograms.get(program.replace(/^0+(?=\d)/, ''));
-    if (own) return own;
+    const bare = program.replace(/^0+(?=\d)/, '');
+    const own = subprograms.get(bare);
+    if (own) {
+      called.add(bare);
+      return own;
+    }
     const known = ofFiles.get(program);
     if (known) return known;
     for (const [name, text] of files) {
-      const bare = name.replace(/\.[^.]*$/, '').replace(/^O?0*(?=\d)/i, '');
-      if (name.toLowerCase() !== program.toLowerCase() && bare.toLowerCase() !== program.toLowerCase())
+      const plain = name.replace(/\.[^.]*$/, '').replace(/^O?0*(?=\d)/i, '');
+      if (name.toLowerCase() !== program.toLowerCase() && plain.toLowerCase() !== program.toLowerCase())
         continue;
-      const called = { lines: linesOf(text), first: 0 };
-      ofFiles.set(program, called);
-      return called;
+      const read = { lines: linesOf(text), first: 0 };
+      ofFiles.set(program, read);
+      return read;
     }
     return null;
   }
 
   function call(program: string, times: number, number: number, depth: number): void {
-    const called = find(program);
-    if (!called) {
+    const lines = find(program);
+    if (!lines) {
       notes.add(
         'error',
         `M98 ${program}`,
@@ -98,9 +105,9 @@ function makeRunner(
     }
     running.push(program);
     for (let k = 0; k < times && !ended; k++) {
-      for (let i = 0; i < called.lines.length && !ended; i++) {
+      for (let i = 0; i < lines.lines.length && !ended; i++) {
         // Lines of another file are told at the line that calls it.
-        if (!step(called.lines[i]!, called.first > 0 ? called.first + i : number, depth)) break;
+        if (!step(lines.lines[i]!, lines.first > 0 ? lines.first + i : number, depth)) break;
       }
       // An empty loop has to end as well.
       if (++run > most) stop(number);
@@ -129,7 +136,7 @@ function makeRunner(
     }
     return true;
   }
-  return { main: (line, number) => void step(line, number, 0), ended: () => ended };
+  return { main: (line, number) => void step(line, number, 0), ended: () => ended, called };
 }
 
 const resultOf = (interpreter: Interpreter, notes: Notes, lines: number, main: Segment): ReadResult => ({
@@ -142,6 +149,20 @@ const resultOf = (interpreter: Interpreter, notes: Notes, lines: number, main: S
   blocksWithMotion: interpreter.counts.moving,
   name: main.name,
 });
+
+/** Programs of the file that nothing ran: said, so that nothing is passed over in silence. */
+function tellUncalled(
+  segments: readonly Segment[],
+  main: Segment,
+  called: ReadonlySet<string>,
+  notes: Notes,
+): void {
+  for (const s of segments) {
+    if (s === main || called.has(s.name) || !s.filled) continue;
+    const what = s.name === '' ? 'Lines before the program' : `O${s.name}`;
+    notes.add('not followed', what, 'nothing calls these lines: they are not read', s.first);
+  }
+}
 
 /** Runs a program held as one text. */
 export function readProgram(text: string, settings: ProgramSettings, sink: Sink): ReadResult {
@@ -159,6 +180,7 @@ export function readProgram(text: string, settings: ProgramSettings, sink: Sink)
   const runner = makeRunner(interpreter, subprograms, settings.files ?? new Map(), notes, lines.length);
   for (let number = main.first; number <= main.last && !runner.ended(); number++)
     runner.main(lines[number - 1]!, number);
+  tellUncalled(list.segments, main, runner.called, notes);
   return resultOf(interpreter, notes, lines.length, main);
 }
 
@@ -209,6 +231,7 @@ export async function readStream(
     if (runner.ended() || number > main.last) break;
   }
   if (!runner.ended()) splitter.end();
+  tellUncalled(list.segments, main, runner.called, notes);
   return resultOf(interpreter, notes, lines, main);
 }
 

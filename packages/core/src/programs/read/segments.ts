@@ -5,6 +5,8 @@ export interface Segment {
   last: number;
   ends: boolean;
   returns: boolean;
+  /** Holds something that would be run. */
+  filled: boolean;
 }
 
 const HEAD = /^\s*(?:N\s*\d+\s*)?[O:]\s*0*(\d+)/i;
@@ -22,7 +24,7 @@ export interface SegmentList {
 }
 
 export function makeSegments(): SegmentList {
-  const segments: Segment[] = [{ name: '', first: 1, last: 0, ends: false, returns: false }];
+  const segments: Segment[] = [{ name: '', first: 1, last: 0, ends: false, returns: false, filled: false }];
   let calls = false;
   let number = 0;
   let empty = true;
@@ -37,9 +39,17 @@ export function makeSegments(): SegmentList {
         // What stands above the first O word belongs to it: a percent sign, a comment.
         segments[0] = { ...segments[0]!, name: head[1]! };
       } else if (head)
-        segments.push({ name: head[1]!, first: number, last: number, ends: false, returns: false });
+        segments.push({
+          name: head[1]!,
+          first: number,
+          last: number,
+          ends: false,
+          returns: false,
+          filled: false,
+        });
       const current = segments.at(-1)!;
       current.last = number;
+      if (!head && !current.filled && /[A-Z]/i.test(withoutComments(line))) current.filled = true;
       const plain = line.includes('M') || line.includes('m') ? withoutComments(line) : '';
       if (empty && (head || /[A-Z]/i.test(withoutComments(line)))) empty = false;
       for (const [, code] of plain.matchAll(CODES)) {

@@ -117,7 +117,7 @@ export const numbersRule: RuleMaker = ({ speedsOnPurpose }) => {
             rule: `release-${name.replace(' ', '-')}`,
             gravity,
             weight: Math.abs(Math.log(ratio)),
-            title: `${name} ${ratio > 1 ? 'over' : 'under'} the release`,
+            title: `${name[0]!.toUpperCase()}${name.slice(1)} ${ratio > 1 ? 'over' : 'under'} the release`,
             what: say(
               `Tool ${tool} runs {0}; {1} was released for “${t.expected.operation.name}” (${ratio >= 1 ? '+' : '−'}${Math.abs(Math.round(100 * (ratio - 1)))}%).`,
               measure(got, unit),

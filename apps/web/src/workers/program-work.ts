@@ -1,0 +1,80 @@
+import {
+  type BlockTable,
+  type CheckResult,
+  type CheckSettings,
+  checkStream,
+  guessStock,
+  makeBlockTable,
+  makeSummary,
+  PLAIN_SETTINGS,
+  readProgram,
+  type RewriteSettings,
+  type Rewritten,
+  rewriteProgram,
+  type Stock,
+} from '@burl/core';
+
+/** What a program shows: its blocks, and what was found once all of it was gone through. */
+export interface ProgramPicture {
+  readonly table: BlockTable;
+  readonly result: CheckResult | null;
+  /** The material it was held against, and whether somebody said it. */
+  readonly stock: Stock | null;
+  readonly stockAssumed: boolean;
+}
+
+/** Blocks drawn at most; what is beyond is checked and not drawn. */
+const MOST_DRAWN = 1_000_000;
+/** Text handed on at a time, and when a picture of what is done so far is sent, ms. */
+const PIECE = 200_000;
+const FIRST_MS = 600;
+const AGAIN_MS = 2500;
+
+const piecesOf = (text: string) =>
+  function* (): Generator<string> {
+    for (let i = 0; i < text.length; i += PIECE) yield text.slice(i, i + PIECE);
+  };
+
+/** A block round the path, where nobody said what the program begins with. */
+function stockFor(text: string, settings: CheckSettings): Stock | null {
+  if (settings.stock) return settings.stock;
+  const summary = makeSummary(PLAIN_SETTINGS.rapidMmMin);
+  readProgram(text, PLAIN_SETTINGS, summary);
+  return guessStock(summary.result());
+}
+
+/** Goes through a program and tells what is done on the way. */
+export async function checkText(
+  text: string,
+  settings: CheckSettings,
+  onPicture: (picture: ProgramPicture) => void,
+  onPart: (part: number) => void,
+): Promise<ProgramPicture> {
+  const stock = stockFor(text, settings);
+  const stockAssumed = settings.stock === null;
+  const blocks = makeBlockTable(MOST_DRAWN);
+  const lines = Math.max(1, text.split('\n').length);
+  let next = performance.now() + FIRST_MS;
+  const picture = (result: CheckResult | null): ProgramPicture => ({
+    table: blocks.table(),
+    result,
+    stock,
+    stockAssumed,
+  });
+  const result = await checkStream(
+    piecesOf(text),
+    { ...settings, stock, clearPlaneMm: settings.clearPlaneMm ?? (stock ? stock.high[2] + 1 : null) },
+    (block) => blocks.add(block),
+    (line) => {
+      onPart(line / lines);
+      if (performance.now() < next) return;
+      next = performance.now() + AGAIN_MS;
+      onPicture(picture(null));
+    },
+  );
+  return picture(result);
+}
+
+/** The same program with other feeds, held against the same material. */
+export const rewriteText = (text: string, settings: CheckSettings, wish: RewriteSettings): Rewritten =>
+  rewriteProgram(text, { ...settings, stock: stockFor(text, settings) }, wish);
