@@ -45,4 +45,4 @@ export { jobFromFeatures, type MadeFeature } from './job-from-features.ts';
 export { batchFacts } from './batch-facts.ts';
 export { cribOfJob } from './crib-of-job.ts';
 export { batchAt } from './batch-at.ts';
-export { operationAsItStands, operationsOfRelease, toolNumber } from './program-operations.ts';
+export { operationAsItStands, operationsOfRelease } from './program-operations.ts';

@@ -391,7 +391,12 @@ export { type Chunks, linesOf } from './programs/read/lines.ts';
 export type { Motion } from './programs/read/motion.ts';
 export { PLAIN_SETTINGS, readProgram, readStream } from './programs/read/read-program.ts';
 export { pointOnArc } from './programs/read/arc.ts';
-export { block as stockBlock, type Stock, type StockHole, type StockPocket } from './programs/engage/stock.ts';
+export {
+  block as stockBlock,
+  type Stock,
+  type StockHole,
+  type StockPocket,
+} from './programs/engage/stock.ts';
 export type { Block as ProgramBlock } from './programs/find/block.ts';
 export type { ProgramOperation } from './programs/find/expected.ts';
 export { type Finding, GRAVITIES, type Gravity } from './programs/find/finding.ts';
@@ -404,13 +409,9 @@ export {
 export { type LineChange, type Rewritten, rewriteProgram } from './programs/rewrite/rewrite-program.ts';
 export { type RewriteSettings, USUAL_REWRITE } from './programs/rewrite/rewrite-settings.ts';
 export { type Dialect, PLAIN_DIALECT } from './programs/write/dialect.ts';
-export {
-  ladderSpeeds,
-  writeProgram,
-  type Written,
-  WRITTEN_NAMES,
-  writtenFor,
-} from './programs/write/write-program.ts';
+export { ladderSpeeds } from './programs/write/write-milling.ts';
+export { writeProgram, writtenFor } from './programs/write/write-program.ts';
+export { type Written, WRITTEN_NAMES } from './programs/write/write-settings.ts';
 export { guessStock } from './programs/engage/guess-stock.ts';
 export { expectedOf } from './programs/find/expected.ts';
 export {

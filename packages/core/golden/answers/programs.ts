@@ -2,7 +2,7 @@ import { makeEngager } from '../../src/programs/engage/engage.ts';
 import { squareCutter } from '../../src/programs/engage/cutter-shape.ts';
 import { makeHeightField } from '../../src/programs/engage/height-field.ts';
 import { block } from '../../src/programs/engage/stock.ts';
-import type { CycleHole } from '../../src/programs/read/interpret.ts';
+import type { CycleHole } from '../../src/programs/read/control.ts';
 import { linesOf } from '../../src/programs/read/lines.ts';
 import type { Motion } from '../../src/programs/read/motion.ts';
 import { PLAIN_SETTINGS, readProgram } from '../../src/programs/read/read-program.ts';

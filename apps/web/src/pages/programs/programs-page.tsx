@@ -223,12 +223,16 @@ function Workplace({
   useEffect(() => {
     if (!playing) return;
     const jump = Math.max(1, Math.round(last / 600));
-    const timer = setInterval(() => setAt((i) => Math.min(last, i + jump)), PLAY_MS);
+    const timer = setInterval(
+      () =>
+        setAt((i) => {
+          if (i + jump >= last) setPlaying(false);
+          return Math.min(last, i + jump);
+        }),
+      PLAY_MS,
+    );
     return () => clearInterval(timer);
   }, [playing, last]);
-  useEffect(() => {
-    if (playing && at >= last) setPlaying(false);
-  }, [playing, at, last]);
   useHotkeys('period', () => step(1), [last]);
   useHotkeys('comma', () => step(-1), [last]);
   useHotkeys('o', () => chooser.current?.click(), []);

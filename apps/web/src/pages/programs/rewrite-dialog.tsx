@@ -75,20 +75,24 @@ export function RewriteDialog({
   onClose: () => void;
 }) {
   const [wish, setWish] = useState<RewriteSettings>(USUAL_REWRITE);
-  const [done, setDone] = useState<Rewritten | null>(null);
-  const [failed, setFailed] = useState<string | null>(null);
+  const [answer, setAnswer] = useState<{
+    readonly wish: RewriteSettings;
+    readonly done: Rewritten | null;
+    readonly failed: string | null;
+  } | null>(null);
   useEffect(() => {
     let wanted = true;
-    setDone(null);
-    setFailed(null);
     askWorker('rewrite', (api) => api.rewrite(text, settings, wish)).then(
-      (d) => wanted && setDone(d),
-      (e: unknown) => wanted && setFailed(messageOf(e)),
+      (done) => wanted && setAnswer({ wish, done, failed: null }),
+      (e: unknown) => wanted && setAnswer({ wish, done: null, failed: messageOf(e) }),
     );
     return () => {
       wanted = false;
     };
   }, [text, settings, wish]);
+  const current = answer?.wish === wish ? answer : null;
+  const done = current?.done ?? null;
+  const failed = current?.failed ?? null;
   const set = (change: Partial<RewriteSettings>): void => setWish((w) => ({ ...w, ...change }));
   const arcs = ARCS.find((a) => Number(a) === wish.arcToleranceMm) ?? 'left alone';
   return (

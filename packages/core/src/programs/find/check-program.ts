@@ -6,7 +6,7 @@ import { type HeightField, makeHeightField } from '../engage/height-field.ts';
 import type { Stock } from '../engage/stock.ts';
 import type { Chunks } from '../read/lines.ts';
 import type { Motion, Note } from '../read/motion.ts';
-import type { CycleHole, Sink } from '../read/interpret.ts';
+import type { CycleHole, Sink } from '../read/control.ts';
 import {
   type ProgramSettings,
   PLAIN_SETTINGS,

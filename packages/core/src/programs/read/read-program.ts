@@ -1,4 +1,5 @@
-import { type Interpreter, makeInterpreter, type ReadSettings, type Sink } from './interpret.ts';
+import type { ReadSettings, Sink } from './control.ts';
+import { type Interpreter, makeInterpreter } from './interpret.ts';
 import { type Chunks, linesOf, makeLines } from './lines.ts';
 import type { Note } from './motion.ts';
 import { makeNotes, type Notes } from './notes.ts';

@@ -1,5 +1,5 @@
 import { boxOfArc } from './arc.ts';
-import type { CycleHole, Sink } from './interpret.ts';
+import type { CycleHole, Sink } from './control.ts';
 import type { Motion, Point } from './motion.ts';
 
 export type Box = readonly [least: Point, most: Point];

@@ -6,7 +6,8 @@ import { PLAIN_SETTINGS, readProgram } from '../read/read-program.ts';
 import { makeSummary } from '../read/summary.ts';
 import { type Dialect, numberText, PLAIN_DIALECT } from './dialect.ts';
 import { loopStep } from './pocket.ts';
-import { ladderSpeeds, writeProgram, writtenFor } from './write-program.ts';
+import { ladderSpeeds } from './write-milling.ts';
+import { writeProgram, writtenFor } from './write-program.ts';
 
 const seal = SEAL.document as MillingOperation;
 const SLOT = programOperation({

@@ -69,7 +69,7 @@ export const numbersRule: RuleMaker = ({ speedsOnPurpose }) => {
         (expected.model.released.feedPerToothMm > 0
           ? expected.feedMm / expected.model.released.feedPerToothMm
           : 1)
-      : load.feedPerToothMm;
+      : sameChipFeed(block, expected);
     const straight = expected.perTurn
       ? engagement.plungeShare > 0.5
       : motion.kind === 'line' &&
@@ -101,70 +101,82 @@ export const numbersRule: RuleMaker = ({ speedsOnPurpose }) => {
   }
 
   function findings(): Finding[] {
-    return [...tools].flatMap(([tool, t]) => {
-      const found: Finding[] = [];
-      const tell = (
-        places: ToolNumbers['speed'],
-        name: string,
-        got: number,
-        wanted: number,
-        unit: Unit,
-        gravity: Finding['gravity'],
-      ): void => {
-        const ratio = got / wanted;
-        found.push(
-          places.tell({
-            rule: `release-${name.replace(' ', '-')}`,
-            gravity,
-            weight: Math.abs(Math.log(ratio)),
-            title: `${name[0]!.toUpperCase()}${name.slice(1)} ${ratio > 1 ? 'over' : 'under'} the release`,
-            what: say(
-              `Tool ${tool} runs {0}; {1} was released for “${t.expected.operation.name}” (${ratio >= 1 ? '+' : '−'}${Math.abs(Math.round(100 * (ratio - 1)))}%).`,
-              measure(got, unit),
-              measure(wanted, unit),
-            ),
-            remedy: say(`Bring the ${name} to {0}, or release what is run.`, measure(wanted, unit)),
-          }),
-        );
-      };
-      const { expected } = t;
-      const fast = t.speed.worst();
-      if (fast)
-        tell(
-          t.speed,
-          'spindle speed',
-          fast.detail,
-          expected.speedRpm,
-          'rpm',
-          fast.worth > 0.1 ? 'fault' : 'look',
-        );
-      const slow = t.slow.worst();
-      if (slow) tell(t.slow, 'spindle speed', slow.detail, expected.speedRpm, 'rpm', 'look');
-      const usual = medianOf(t.feeds);
-      if (
-        usual !== null &&
-        (usual > expected.feedMm * (1 + FEED_OFF) || usual < expected.feedMm * (1 - FEED_UNDER))
-      ) {
-        const over = usual > expected.feedMm;
-        tell(
-          t.feed,
-          'feed',
-          usual,
-          expected.feedMm,
-          expected.perTurn ? 'mm/rev' : 'mm/tooth',
-          over ? 'fault' : 'look',
-        );
-      }
-      const deep = t.depth.worst();
-      if (deep) tell(t.depth, 'axial depth', deep.detail, expected.depthMm!, 'mm', 'fault');
-      const width = medianOf(t.widths);
-      if (width !== null && t.width.worst() && width > expected.widthMm! * (1 + WIDTH_OFF) + 0.02)
-        tell(t.width, 'radial depth', width, expected.widthMm!, 'mm', 'fault');
-      return found;
-    });
+    return [...tools].flatMap(([tool, t]) => differencesOf(tool, t));
   }
   return { see, findings };
 };
+
+/** Feed per tooth of the released contact that has the chip of the block, mm: where the contact is lighter, more feed is the same chip. */
+function sameChipFeed({ load, engagement }: Block, expected: Expected): number {
+  const { chipMm } = expected.model.released;
+  const lighter = engagement.most.arc < (releasedArc(expected) ?? 0) && load.chipMm > 0 && chipMm > 0;
+  return lighter
+    ? Math.max((expected.feedMm * load.chipMm) / chipMm, Math.min(load.feedPerToothMm, expected.feedMm))
+    : load.feedPerToothMm;
+}
+
+/** What of a tool's numbers is not what was released. */
+function differencesOf(tool: number, t: ToolNumbers): Finding[] {
+  const found: Finding[] = [];
+  const tell = (
+    places: ToolNumbers['speed'],
+    name: string,
+    got: number,
+    wanted: number,
+    unit: Unit,
+    gravity: Finding['gravity'],
+  ): void => {
+    const ratio = got / wanted;
+    found.push(
+      places.tell({
+        rule: `release-${name.replace(' ', '-')}`,
+        gravity,
+        weight: Math.abs(Math.log(ratio)),
+        title: `${name[0]!.toUpperCase()}${name.slice(1)} ${ratio > 1 ? 'over' : 'under'} the release`,
+        what: say(
+          `Tool ${tool} runs {0}; {1} was released for “${t.expected.operation.name}” (${ratio >= 1 ? '+' : '−'}${Math.abs(Math.round(100 * (ratio - 1)))}%).`,
+          measure(got, unit),
+          measure(wanted, unit),
+        ),
+        remedy: say(`Bring the ${name} to {0}, or release what is run.`, measure(wanted, unit)),
+      }),
+    );
+  };
+  const { expected } = t;
+  const fast = t.speed.worst();
+  if (fast)
+    tell(
+      t.speed,
+      'spindle speed',
+      fast.detail,
+      expected.speedRpm,
+      'rpm',
+      fast.worth > 0.1 ? 'fault' : 'look',
+    );
+  const slow = t.slow.worst();
+  if (slow) tell(t.slow, 'spindle speed', slow.detail, expected.speedRpm, 'rpm', 'look');
+  const usual = medianOf(t.feeds);
+  if (
+    usual !== null &&
+    (usual > expected.feedMm * (1 + FEED_OFF) || usual < expected.feedMm * (1 - FEED_UNDER))
+  ) {
+    const over = usual > expected.feedMm;
+    tell(
+      t.feed,
+      'feed',
+      usual,
+      expected.feedMm,
+      expected.perTurn ? 'mm/rev' : 'mm/tooth',
+      over ? 'fault' : 'look',
+    );
+  }
+  const deep = t.depth.worst();
+  if (deep) tell(t.depth, 'axial depth', deep.detail, expected.depthMm!, 'mm', 'fault');
+  const width = medianOf(t.widths);
+  if (width !== null && t.width.worst() && width > expected.widthMm! * (1 + WIDTH_OFF) + 0.02)
+    tell(t.width, 'radial depth', width, expected.widthMm!, 'mm', 'fault');
+  return found;
+}
 
 /** Contact of the released straight cut, rad; null where the kind has none. */
 const releasedArc = ({ widthMm, shape }: Expected): number | null =>
