@@ -164,3 +164,64 @@ describe('burl export and import', () => {
     expect([unknown.status, unknown.stderr]).toEqual([2, expect.stringMatching(/NUMBER is "XX-1"/)]);
   });
 });
+
+describe('burl check and rewrite', () => {
+  const wall = join(folder, 'wall.nc');
+  const LINES = [
+    'O1187 (RETURN WALL)',
+    'G21 G90 G17',
+    'T4 M6',
+    'S2600 M3',
+    'G43 H4',
+    'G0 X95 Y-5 Z20',
+    'M8',
+    'G0 Z-12',
+    'G1 X-15 F780',
+    'G0 Z20',
+    'M30',
+    '',
+  ];
+  writeFileSync(wall, LINES.join('\r\n'));
+  const held = ['--release', bonnet, '--operation', 'seal pocket', '--block', '0,0,-30,80,50,0'];
+
+  it('names what differs by its line, and ends with 1', () => {
+    const { status, stdout } = burl(['check', wall, ...held]);
+    expect(stdout).toMatch(/fault line 9: Spindle speed over the release\..*2,600.rpm.*1,060.rpm/);
+    expect(stdout).toMatch(/moves a second; grid 0\.25 mm/);
+    expect(status).toBe(1);
+  });
+
+  it('as JSON it says all of it', () => {
+    const { stdout } = burl(['check', wall, ...held, '--json']);
+    const found = JSON.parse(stdout) as { findings: { rule: string; line: number }[]; stockAssumed: boolean };
+    expect(found.findings[0]).toMatchObject({ line: 9 });
+    expect(found.stockAssumed).toBe(false);
+  });
+
+  it('rewrites to what is clean, nothing else touched', () => {
+    const out = join(folder, 'wall-2.nc');
+    const { status, stdout } = burl(['rewrite', wall, ...held, '--out', out]);
+    expect(stdout).toMatch(/4: S2600 M3 {2}-> {2}S1060 M3/);
+    expect(status).toBe(0);
+    expect(readFileSync(out, 'latin1').replace(/S1060|F\d+/g, '')).toBe(
+      LINES.join('\r\n').replace(/S2600|F\d+/g, ''),
+    );
+    expect(burl(['check', out, ...held]).status).toBe(0);
+  });
+
+  it.each([
+    [['check', 'none.nc', '--release', bonnet], /FILE .*none\.nc/],
+    [['check', wall], /--release names no job/],
+    [['check', wall, '--release', bonnet, '--operation', 'keyway'], /--operation .*Rough seal pocket/],
+    [
+      ['check', wall, ...held.slice(0, 4), '--block', '0,0,0,1,1,-1'],
+      /--block .*each second one over its first/,
+    ],
+    [['check', wall, ...held, '--cell', '9'], /--cell .*0\.02 to 5 mm/],
+    [['rewrite', wall, ...held], /wants --out/],
+  ])('%j is refused', (args, told) => {
+    const { status, stderr } = burl(args);
+    expect(stderr).toMatch(told);
+    expect(status).toBe(2);
+  });
+});
