@@ -87,6 +87,7 @@ await page
   .getByRole('link', { name: /GW-1187/ })
   .first()
   .click();
+await page.getByRole('heading', { name: /GW-1187/ }).waitFor();
 await page.getByRole('link', { name: 'Programs', exact: true }).last().click();
 await page.getByRole('button', { name: /Bore feed is the edge/ }).click();
 await shot('programs');

@@ -43,12 +43,12 @@ function Workplace({ job }: { job: JobOfPrograms }) {
   const [asking, setAsking] = useState<Asking | null>(null);
   const { source, picture } = program;
   const table = picture?.table ?? null;
-  const player = usePlayer(table);
+  const player = usePlayer(table, source?.file ?? 0);
   const line = table && table.count > 0 ? table.line[player.at]! : 1;
   const here = job.detail && { label: job.detail.job.number, to: `/jobs/${job.detail.job.id}` };
   return (
     <div
-      className="flex h-full min-h-[640px] flex-col gap-2 p-3"
+      className="flex flex-col gap-2 p-3 min-[1001px]:h-[calc(100dvh-4.6rem)] min-[1001px]:min-h-[600px]"
       onDragOver={(e) => e.preventDefault()}
       onDrop={(e) => {
         e.preventDefault();

@@ -75,7 +75,7 @@ export function StockDialog({
       <h3 className="mt-4 mb-1 font-semibold">Holes that are there</h3>
       <ul className="space-y-2">
         {draft.holes.map((h, i) => (
-          <li key={i} className="grid grid-cols-5 items-end gap-2">
+          <li key={i} className="grid grid-cols-5 items-start gap-2">
             <Num label="X" value={h.x} unit="mm" readOnly={false} onTake={(v) => hole(i, { x: v ?? 0 })} />
             <Num label="Y" value={h.y} unit="mm" readOnly={false} onTake={(v) => hole(i, { y: v ?? 0 })} />
             <Num
@@ -97,12 +97,20 @@ export function StockDialog({
             <Button
               onClick={() => setDraft((d) => ({ ...d, holes: d.holes.filter((_, k) => k !== i) }))}
               aria-label={`Remove hole ${i + 1}`}
+              className="mt-6"
             >
               Remove
             </Button>
           </li>
         ))}
       </ul>
+      {(draft.pockets?.length ?? 0) > 0 && (
+        <p className="mt-2 text-soft">
+          {draft.pockets!.length === 1 ? 'One pocket' : `${draft.pockets!.length} pockets`} of earlier
+          operations
+          {draft.pockets!.length === 1 ? ' is' : ' are'} open as well.
+        </p>
+      )}
       <Button className="mt-2" onClick={() => setDraft((d) => ({ ...d, holes: [...d.holes, NEW_HOLE] }))}>
         Add a hole
       </Button>

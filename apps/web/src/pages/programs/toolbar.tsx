@@ -12,6 +12,10 @@ import type { JobOfPrograms, OpenProgram } from './use-program.ts';
 
 export type Asking = 'stock' | 'write' | 'rewrite';
 
+/** Names that would push the buttons off their line are cut. */
+const LONGEST = 26;
+const short = (name: string): string => (name.length > LONGEST ? `${name.slice(0, LONGEST - 1)}…` : name);
+
 /** Job, operation and program, and what can be done with it. */
 export function Toolbar({
   job: { detail, sheet, kept },
@@ -58,7 +62,7 @@ export function Toolbar({
           value={source?.kept?.id ?? ''}
           options={[...(source?.kept ? [] : ['']), ...kept.map((p) => p.id)]}
           name={(id) =>
-            kept.find((p) => p.id === id)?.name ?? (source ? `${source.name} (not kept)` : 'none')
+            short(kept.find((p) => p.id === id)?.name ?? (source ? `not kept: ${source.name}` : 'none'))
           }
           onTake={program.choose}
         />

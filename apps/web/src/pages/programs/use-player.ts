@@ -16,8 +16,15 @@ export interface Player {
 }
 
 /** Place in a program: moved by picture, text, keys and slider, or played. */
-export function usePlayer(table: BlockTable | null): Player {
-  const [wanted, setAt] = useState(0);
+export function usePlayer(table: BlockTable | null, file: number): Player {
+  const [place, setPlace] = useState({ file, at: 0 });
+  // Another file begins at its beginning.
+  const wanted = place.file === file ? place.at : 0;
+  const setAt = (next: number | ((at: number) => number)): void =>
+    setPlace((p) => {
+      const at = p.file === file ? p.at : 0;
+      return { file, at: typeof next === 'number' ? next : next(at) };
+    });
   const [playing, setPlaying] = useState(false);
   const last = Math.max(0, (table?.count ?? 1) - 1);
   const at = Math.min(wanted, last);
@@ -26,9 +33,9 @@ export function usePlayer(table: BlockTable | null): Player {
     const jump = Math.max(1, Math.round(last / PLAY_STEPS));
     const timer = setInterval(
       () =>
-        setAt((i) => {
-          if (i + jump >= last) setPlaying(false);
-          return Math.min(last, i + jump);
+        setPlace((p) => {
+          if (p.at + jump >= last) setPlaying(false);
+          return { ...p, at: Math.min(last, p.at + jump) };
         }),
       PLAY_MS,
     );
