@@ -158,3 +158,23 @@ test('a file without a job is read alone, and says so', async ({ page }) => {
   await expect(findingsOf(page)).toContainText('Not followed: G68');
   await expect(page.getByRole('img', { name: 'Path from above' })).toBeVisible();
 });
+
+test('the load of the simulated machine is read line by line, held against the prediction, and handed to the logbook', async ({
+  page,
+}) => {
+  await signIn(page, 'engineer');
+  const jobs = (await (await page.request.get('/api/jobs')).json()) as { id: string; number: string }[];
+  await page.goto(`/programs?job=${jobs.find((j) => j.number === 'TT-0412')!.id}`);
+  await expect(findingsOf(page)).toContainText('Nothing found.', { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Watch the machine' }).click();
+  await expect(page.getByText(/Simulated machine: load .*%, predicted .*%/)).toBeVisible({ timeout: 90_000 });
+  await page.getByRole('button', { name: 'Hand to the logbook' }).click();
+  await expect(page.getByRole('button', { name: 'In the logbook' })).toBeVisible();
+  const { id } = jobs.find((j) => j.number === 'TT-0412')!;
+  const trials = (await (await page.request.get(`/api/jobs/${id}/trials`)).json()) as {
+    loadPercent: number;
+    note: string;
+  }[];
+  expect(trials[0]!.note).toContain('load read from the machine');
+  expect(trials[0]!.loadPercent).toBeGreaterThan(0);
+});

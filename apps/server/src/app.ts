@@ -24,6 +24,7 @@ import { cribRoutes } from './routes/crib.ts';
 import { chatterRoutes } from './routes/chatter.ts';
 import { exchangeRoutes } from './routes/exchange.ts';
 import { floorRoutes } from './routes/floor.ts';
+import { machineRoutes } from './routes/machine.ts';
 import { programRoutes } from './routes/programs.ts';
 import { logbookRoutes } from './routes/logbook.ts';
 import { jobRoutes } from './routes/jobs.ts';
@@ -199,6 +200,7 @@ async function offer(
   releaseRoutes(api, db, work);
   floorRoutes(api, db, work);
   programRoutes(api, db);
+  machineRoutes(api, db, work);
   logbookRoutes(api, db, work);
   exchangeRoutes(api, db, work);
 }

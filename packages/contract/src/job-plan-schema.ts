@@ -2,7 +2,6 @@ import {
   HOLDING_KINDS,
   InputError,
   type Holding,
-  type HoldingKind,
   type JobPlan,
   PART_FEATURES,
   type PartFeature,
@@ -69,6 +68,13 @@ export const jobPlanSchema: yup.Schema<JobPlan> = yup
   .default(undefined)
   .required() as never;
 
+const isHolding = (value: unknown): value is Holding => {
+  const { kind, values } = (value ?? {}) as Partial<Holding>;
+  return (
+    (HOLDING_KINDS as readonly unknown[]).includes(kind) && typeof values === 'object' && values !== null
+  );
+};
+
 const holdingSchema = yup
   .object({
     kind: yup.string().strict().oneOf(HOLDING_KINDS).required(),
@@ -79,9 +85,10 @@ const holdingSchema = yup
   .defined()
   .default(undefined)
   .test('holding', 'not possible', function (value) {
-    if (!value) return true;
+    // What is of no known kind, or has no numbers, is told by its own field.
+    if (!isHolding(value)) return true;
     try {
-      requireHolding(value as { kind: HoldingKind } & Holding, this.path);
+      requireHolding(value, this.path);
       return true;
     } catch (error) {
       if (!(error instanceof InputError)) throw error;

@@ -424,3 +424,12 @@ export {
   makeBlockTable,
   RAPID,
 } from './programs/find/block-table.ts';
+export { measuredAgainst, type MeasuredLines, withSamples } from './programs/machine/measured.ts';
+export {
+  type MachineProgram,
+  machineProgramOf,
+  type MachineSample,
+  SAMPLE_S,
+  sampleAt,
+  samplesOf,
+} from './programs/machine/simulated-machine.ts';

@@ -6,8 +6,25 @@ import { jobDetail } from '../store/job-store.ts';
 import { programs } from '../store/schema/programs.ts';
 import { BONNET_STOCK, mailedProgram } from './mailed-program.ts';
 
-/** Six channels of the manifold, as its hole group lays them out. */
-const CHANNELS = Array.from({ length: 6 }, (_, i) => ({ x: i * 32, y: 0 }));
+/** Programs that are written with the numbers of a demo operation: six channels of the manifold, a pocket of the hub. */
+const WRITTEN = [
+  {
+    job: 'TM-0231',
+    of: /^Drill.*Channels/,
+    name: 'o0231-channels.nc',
+    number: 231,
+    tool: null,
+    places: Array.from({ length: 6 }, (_, i) => ({ x: i * 32, y: 0 })),
+  },
+  {
+    job: 'TT-0412',
+    of: /^Rough lock pocket$/,
+    name: 'o0412-pocket.nc',
+    number: 412,
+    tool: 5,
+    places: [{ x: 0, y: 0 }],
+  },
+] as const;
 
 /** Programs of the demo jobs: one that came by mail with faults in it, one that Burl wrote. */
 export async function demoPrograms(
@@ -40,21 +57,25 @@ export async function demoPrograms(
       for (const o of setup.operations) {
         if (job.number === 'GW-1187' && o.name === 'Rough seal pocket')
           await keep(o.id, 'o1187-mailed.nc', mailedProgram(), BONNET_STOCK);
-        if (job.number !== 'TM-0231' || !o.name.startsWith('Drill') || !o.name.includes('Channels')) continue;
-        const document = o.variants[0]!.document;
+        const demo = WRITTEN.find((w) => w.job === job.number && w.of.test(o.name));
+        if (!demo) continue;
+        const { document } = o.variants[0]!;
         const operation = operationAsItStands(
           { id: o.id, name: o.name, document, workOffset: setup.plan.workOffset },
           contextInCrib(crib, document, batchAt(job, setup)),
         );
-        const { text, stock } = writeProgram(operation, {
-          what: writtenFor(operation)[0]!,
-          dialect: PLAIN_DIALECT,
-          places: CHANNELS,
-          title: `${job.number} ${o.name}`,
-          number: 231,
-          speeds: [],
-        });
-        await keep(o.id, 'o0231-channels.nc', text, stock);
+        const { text, stock } = writeProgram(
+          { ...operation, tool: demo.tool },
+          {
+            what: writtenFor(operation)[0]!,
+            dialect: PLAIN_DIALECT,
+            places: demo.places,
+            title: `${job.number} ${o.name}`,
+            number: demo.number,
+            speeds: [],
+          },
+        );
+        await keep(o.id, demo.name, text, stock);
       }
   }
 }

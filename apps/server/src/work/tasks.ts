@@ -30,6 +30,7 @@ import type { Judged } from '../store/judged-operations.ts';
 import { type RouteSetup, summaryOf } from './job-summary.ts';
 import { csvOf } from './operations-csv.ts';
 import { diagnoseTrial } from './diagnose-trial.ts';
+import { machineProgram } from './machine-program.ts';
 import { propose } from './propose.ts';
 import { readTrials } from './read-trials.ts';
 import { requireJudged, tryEntry } from './try-entry.ts';
@@ -104,5 +105,6 @@ export const TASKS = {
   diagnoseTrial,
   propose,
   readTrials,
+  machineProgram,
 };
 export type Tasks = typeof TASKS;

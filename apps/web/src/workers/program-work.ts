@@ -35,6 +35,13 @@ const piecesOf = (text: string) =>
     for (let i = 0; i < text.length; i += PIECE) yield text.slice(i, i + PIECE);
   };
 
+/** Lines of a text, without cutting it into them. */
+function linesIn(text: string): number {
+  let count = 1;
+  for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) count++;
+  return count;
+}
+
 /** A block round the path, where nobody said what the program begins with. */
 function stockFor(text: string, settings: CheckSettings): Stock | null {
   if (settings.stock) return settings.stock;
@@ -53,7 +60,7 @@ export async function checkText(
   const stock = stockFor(text, settings);
   const stockAssumed = settings.stock === null;
   const blocks = makeBlockTable(MOST_DRAWN);
-  const lines = Math.max(1, text.split('\n').length);
+  const lines = linesIn(text);
   let next = performance.now() + FIRST_MS;
   const picture = (result: CheckResult | null): ProgramPicture => ({
     table: blocks.table(),

@@ -42,6 +42,21 @@ export const PROGRAMS = {
     summary: 'Say what material a program begins with',
     body: programStockSchema,
   }),
+  current: endpoint<string>()({
+    method: 'GET',
+    path: '/api/programs/:id/machine/current',
+    access: 'person',
+    tag: 'programs',
+    summary:
+      'A simulated machine that runs the program over and over: its newest sample, as XML of MTConnect streams',
+  }),
+  sample: endpoint<string>()({
+    method: 'GET',
+    path: '/api/programs/:id/machine/sample',
+    access: 'person',
+    tag: 'programs',
+    summary: 'Samples of the simulated machine; ?from= a sequence, ?count= 1 to 1000',
+  }),
   remove: endpoint<ProgramEntry[]>()({
     method: 'DELETE',
     path: '/api/programs/:id',

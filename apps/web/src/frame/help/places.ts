@@ -43,6 +43,7 @@ export const HELP: readonly PlaceHelp[] = [
       'Choose the job, then the operation it is for; open the file or drop it on the page. Without a job, path, rapids and the control are still checked.',
       'Material: what the program begins with, in its own coordinates. Until somebody says it, a block round the path is assumed.',
       'Go through the findings from the top; each takes text and picture to its line. Rewrite feeds brings speeds and feeds to the release and shows each changed line.',
+      'Watch the machine beside a kept program: its load by line against the prediction; for a released operation it goes into the logbook.',
       'Export the text, or keep it with the job. Prove it out at the machine all the same.',
     ],
     words: [

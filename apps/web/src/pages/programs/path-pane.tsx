@@ -1,3 +1,4 @@
+import type { Release } from '@burl/contract';
 import { BLOCK_NUMBERS, type BlockNumber, formatMeasure } from '@burl/core';
 import { Pause, Play } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -6,8 +7,11 @@ import { duration } from '../../judging/amount.ts';
 import { Button } from '../../ui/button.tsx';
 import { InlineChoice } from '../../ui/inline-choice.tsx';
 import type { ProgramPicture } from '../../workers/program-work.ts';
+import { MachineRow } from './machine-row.tsx';
 import { PathPicture } from './path-picture.tsx';
+import type { ProgramSource } from './source.ts';
 import { Strip } from './strip.tsx';
+import { useMachine } from './use-machine.ts';
 import type { Player } from './use-player.ts';
 
 const NUMBERS = Object.keys(BLOCK_NUMBERS) as BlockNumber[];
@@ -17,13 +21,20 @@ export function PathPane({
   picture,
   player,
   line,
+  source,
+  sheet,
 }: {
   picture: ProgramPicture;
   player: Player;
   line: number;
+  source: ProgramSource;
+  sheet: Release | undefined;
 }) {
   const system = useSystem();
   const [shown, setShown] = useState<BlockNumber>('arc');
+  const [watching, setWatching] = useState(false);
+  const keptId = source.kept?.id ?? null;
+  const seen = useMachine(keptId, watching);
   const { table, stock } = picture;
   const { at, last } = player;
   const values = table.values[shown];
@@ -47,8 +58,8 @@ export function PathPane({
         <span className="ml-auto text-[13px] text-soft">{duration(table.minutes[last] ?? 0)}</span>
       </div>
       <div className="rounded-lg border border-line bg-card">
-        <PathPicture {...drawn} view="above" height={290} />
-        <PathPicture {...drawn} view="side" height={105} />
+        <PathPicture {...drawn} view="above" height={270} />
+        <PathPicture {...drawn} view="side" height={100} />
       </div>
       <div className="flex items-center gap-2">
         <Button
@@ -66,12 +77,25 @@ export function PathPane({
           max={last}
           value={at}
           onChange={(e) => player.go(Number(e.target.value))}
-          className="w-full accent-(--accent)"
+          className="h-6 w-full accent-(--accent) touch:h-11"
         />
       </div>
-      <div className="h-[135px] rounded-lg border border-line bg-card p-1">
-        <Strip table={table} shown={shown} at={at} measured={null} onTake={player.go} />
+      <div className="h-[130px] rounded-lg border border-line bg-card p-1">
+        <Strip table={table} shown={shown} at={at} measured={seen.measured} onTake={player.go} />
       </div>
+      {keptId && (
+        <MachineRow
+          table={table}
+          source={source}
+          sheet={sheet}
+          watching={watching}
+          seen={seen}
+          onWatch={() => {
+            setWatching(!watching);
+            setShown('meter');
+          }}
+        />
+      )}
     </>
   );
 }

@@ -151,6 +151,8 @@ export function ProgramEditor({
         ],
       }),
     });
+    // What scrolls is reached by the keyboard, also where the text itself is not.
+    made.scrollDOM.tabIndex = 0;
     view.current = made;
     return () => {
       made.destroy();

@@ -77,7 +77,7 @@ function Workplace({ job }: { job: JobOfPrograms }) {
           </section>
           <section aria-label="Path" className="flex min-h-0 flex-col gap-2">
             {picture ? (
-              <PathPane picture={picture} player={player} line={line} />
+              <PathPane picture={picture} player={player} line={line} source={source} sheet={job.sheet} />
             ) : (
               <div className="h-[410px] rounded-lg border border-line bg-card" />
             )}

@@ -1,9 +1,17 @@
-import { BLOCK_NUMBERS, blockAtMinute, type BlockNumber, type BlockTable, toShown, UNITS } from '@burl/core';
+import {
+  BLOCK_NUMBERS,
+  blockAtMinute,
+  type BlockNumber,
+  type BlockTable,
+  type MeasuredLines,
+  toShown,
+  UNITS,
+} from '@burl/core';
 import { useMemo, useState } from 'react';
 import { type Curve, type Place, Plot } from '../../charts/plot.tsx';
 import { useSystem } from '../../frame/preferences.tsx';
 
-/** Columns of the strip: each shows the most and the least of what runs in it. */
+/** Columns of the strip: each shows the most of what runs in it. */
 const COLUMNS = 500;
 
 /** A number along the time of the program, with the running block; a click takes the block of that time. */
@@ -17,8 +25,8 @@ export function Strip({
   table: BlockTable;
   shown: BlockNumber;
   at: number;
-  /** Load measured at the machine by block, as a share; null where nobody measured. */
-  measured: ReadonlyMap<number, number> | null;
+  /** Load measured at the machine by line, %. */
+  measured: MeasuredLines;
   onTake: (block: number) => void;
 }) {
   const system = useSystem();
@@ -32,30 +40,34 @@ export function Strip({
     for (let i = 0; i < table.count; i++) {
       const from = Math.floor(((i === 0 ? 0 : table.minutes[i - 1]!) / Math.max(total, 1e-12)) * COLUMNS);
       const to = Math.min(COLUMNS - 1, Math.floor((table.minutes[i]! / Math.max(total, 1e-12)) * COLUMNS));
+      const load = (measured.get(table.line[i]!) ?? -100) / 100;
       for (let c = Math.min(from, COLUMNS - 1); c <= to; c++) {
         most[c] = Math.max(most[c]!, values[i]!);
-        const m = measured?.get(table.line[i]!);
-        if (m !== undefined) seen[c] = Math.max(seen[c]!, m);
+        seen[c] = Math.max(seen[c]!, load);
       }
     }
-    const curve = (columns: Float64Array): Curve['points'] =>
+    const points = (columns: Float64Array): Curve['points'] =>
       [...columns].flatMap((v, c) =>
         v < 0 ? [] : [{ x: ((c + 0.5) / COLUMNS) * total, y: toShown(v, unit, system) }],
       );
+    const predicted = {
+      label: 'predicted',
+      points: points(most),
+      colour: 'series-1',
+      width: 1.5,
+      stepped: true,
+    } as const;
+    if (shown !== 'meter' || measured.size === 0) return [predicted];
     return [
-      { label: 'predicted', points: curve(most), colour: 'series-1', width: 1.5, stepped: true },
-      ...(measured && shown === 'meter'
-        ? [
-            {
-              label: 'measured',
-              points: curve(seen),
-              colour: 'series-2',
-              width: 1.5,
-              dash: [4, 3],
-              stepped: true as const,
-            },
-          ]
-        : []),
+      predicted,
+      {
+        label: 'measured',
+        points: points(seen),
+        colour: 'series-2',
+        width: 1.5,
+        dash: [4, 3],
+        stepped: true,
+      },
     ];
   }, [table, shown, measured, total, unit, system]);
   const minute = table.count > 0 ? (table.minutes[Math.min(at, table.count - 1)] ?? 0) : 0;
@@ -76,7 +88,7 @@ export function Strip({
         y={UNITS[unit][system].label}
         xRange={[0, Math.max(total, 1e-3)]}
         yMost={1e-6}
-        legend={measured && shown === 'meter' ? 'bottom' : 'none'}
+        legend={shown === 'meter' && measured.size > 0 ? 'bottom' : 'none'}
         onPlaced={setPlace}
       />
       {place && (

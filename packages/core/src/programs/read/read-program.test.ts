@@ -97,6 +97,11 @@ describe('a control that reads a program', () => {
     ).toBe(4);
   });
 
+  it('takes a colon for O', () => {
+    const { result, summary } = read(':1\nM98 P7\nM30\n:7\nG1 Y4 F9\nM99');
+    expect([result.name, summary.feedMm, result.notes]).toEqual(['1', 4, []]);
+  });
+
   it('a subprogram above the main program is found as well, and the main one runs', () => {
     expect(read('O2000\nG91 G1 X1 F50\nG90\nM99\nO1\nM98 P2000 L3\nM30').summary.feedMm).toBe(3);
   });

@@ -66,8 +66,9 @@ export function wordsOf(text: string, variables: Variables): Line {
       at = close + 1;
       continue;
     }
-    if (sign === '%') {
-      at++;
+    // A colon stands for O with some controls; what it names was seen when the file was gone through first.
+    if (sign === '%' || sign === ':') {
+      at = sign === ':' ? (readDecimal(text, at + 1)?.end ?? at + 1) : at + 1;
       continue;
     }
     if (sign === '/' && words.length === 0) {

@@ -1,0 +1,35 @@
+import { batchAt } from '@burl/contract';
+import type { Operation, OperationContext, Stock } from '@burl/core';
+import { eq } from 'drizzle-orm';
+import type { Database } from './client.ts';
+import { contextInCrib, wholeCrib } from './crib-store.ts';
+import { jobDetail } from './job-store.ts';
+import { present } from './refusal.ts';
+import { programs } from './schema/programs.ts';
+
+/** What the simulated machine needs of a kept program: its text, its material, its operation. Throws when there is none. */
+export async function machineCase(
+  db: Database,
+  id: string,
+): Promise<{
+  readonly name: string;
+  readonly text: string;
+  readonly stock: Stock | null;
+  readonly operation: { readonly document: Operation; readonly context: OperationContext } | null;
+}> {
+  const [found] = await db.select().from(programs).where(eq(programs.id, id));
+  const row = present(found, 'This program');
+  const { job, setups } = await jobDetail(db, row.jobId);
+  const crib = await wholeCrib(db);
+  const of = setups
+    .flatMap((s) => s.operations.map((o) => ({ s, o })))
+    .find(({ o }) => o.id === row.operationId);
+  const document = of && (of.o.variants.find((v) => v.label === of.o.selected) ?? of.o.variants[0])?.document;
+  return {
+    name: row.name,
+    text: row.bytes.toString('latin1'),
+    stock: row.stock,
+    operation:
+      of && document ? { document, context: contextInCrib(crib, document, batchAt(job, of.s)) } : null,
+  };
+}

@@ -1,0 +1,48 @@
+import { operationAsItStands } from '@burl/contract';
+import {
+  checkProgram,
+  guessStock,
+  type MachineProgram,
+  machineProgramOf,
+  makeBlockTable,
+  makeSummary,
+  type Operation,
+  type OperationContext,
+  PLAIN_SETTINGS,
+  readProgram,
+  type Stock,
+} from '@burl/core';
+
+/** Blocks the simulated machine runs at most. */
+const MOST = 200_000;
+
+/** A kept program as the simulated machine runs it: with the loads its operation predicts. */
+export function machineProgram(
+  text: string,
+  stock: Stock | null,
+  operation: { readonly document: Operation; readonly context: OperationContext } | null,
+): MachineProgram {
+  const summary = makeSummary(PLAIN_SETTINGS.rapidMmMin);
+  if (!stock) readProgram(text, PLAIN_SETTINGS, summary);
+  const table = makeBlockTable(MOST);
+  const operations = operation
+    ? [
+        operationAsItStands(
+          { id: '', name: '', document: operation.document, workOffset: '' },
+          operation.context,
+        ),
+      ]
+    : [];
+  checkProgram(
+    text,
+    {
+      operations,
+      machine: operation?.context.machine ?? null,
+      stock: stock ?? guessStock(summary.result()),
+      cellMm: 0.5,
+      clearPlaneMm: null,
+    },
+    (block) => table.add(block),
+  );
+  return machineProgramOf(table.table());
+}
