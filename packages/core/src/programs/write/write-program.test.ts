@@ -57,7 +57,7 @@ describe('a written program', () => {
           operations: [a.operation],
           machine,
           stock,
-          cellMm: 0.5,
+          cellMm: 1,
           clearPlaneMm: 0.5,
           ...(a.what === 'speed-ladder' && { speedsOnPurpose: ladderSpeeds(a.operation) }),
         });
