@@ -211,13 +211,11 @@ describe('burl check and rewrite', () => {
 
   it.each([
     [['check', 'none.nc', '--release', bonnet], /FILE .*none\.nc/],
-    [['check', wall], /--release names no job/],
     [['check', wall, '--release', bonnet, '--operation', 'keyway'], /--operation .*Rough seal pocket/],
     [
       ['check', wall, ...held.slice(0, 4), '--block', '0,0,0,1,1,-1'],
       /--block .*each second one over its first/,
     ],
-    [['check', wall, ...held, '--cell', '9'], /--cell .*0\.02 to 5 mm/],
     [['rewrite', wall, ...held], /wants --out/],
   ])('%j is refused', (args, told) => {
     const { status, stderr } = burl(args);
