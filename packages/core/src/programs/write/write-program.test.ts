@@ -12,10 +12,15 @@ import { writeProgram, writtenFor } from './write-program.ts';
 const seal = SEAL.document as MillingOperation;
 const SLOT = programOperation({
   ...seal,
-  feature: { ...seal.feature, kind: 'slot', widthMm: 18 },
+  feature: { ...seal.feature, kind: 'slot', widthMm: 18, lengthMm: 30, depthMm: 12 },
   path: { ...seal.path, strategy: 'trochoidal' },
 });
-const ALL = [SEAL, SLOT, ...HOLE_STEPS()].flatMap((operation) =>
+/** A pocket small enough to be cut in a moment, two levels of it. */
+const POCKET = programOperation({
+  ...seal,
+  feature: { ...seal.feature, widthMm: 34, depthMm: 14 },
+});
+const ALL = [POCKET, SLOT, ...HOLE_STEPS()].flatMap((operation) =>
   writtenFor(operation).map((what) => ({ operation, what })),
 );
 const write = ({ operation, what }: (typeof ALL)[number], dialect: Partial<Dialect> = {}) =>
@@ -51,7 +56,7 @@ describe('a written program', () => {
         operations: [a.operation],
         machine: a.operation.context.machine,
         stock,
-        cellMm: 1,
+        cellMm: 0.25,
         clearPlaneMm: 0.5,
         ...(a.what === 'speed-ladder' && { speedsOnPurpose: ladderSpeeds(a.operation) }),
       });
