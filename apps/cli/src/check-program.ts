@@ -4,12 +4,9 @@ import {
   checkStream,
   type CheckSettings,
   type Finding,
-  guessStock,
+  guessStockOfStream,
   InputError,
-  makeSummary,
-  PLAIN_SETTINGS,
   type ProgramOperation,
-  readStream,
   speak,
   type Stock,
   stockBlock,
@@ -49,12 +46,7 @@ export async function settingsOf({
   cellMm,
   inheritance,
 }: CheckWish): Promise<{ settings: CheckSettings; assumed: boolean }> {
-  let begins = stock;
-  if (!begins) {
-    const summary = makeSummary(PLAIN_SETTINGS.rapidMmMin);
-    await readStream(chunksOf(path), PLAIN_SETTINGS, summary);
-    begins = guessStock(summary.result());
-  }
+  const begins = stock ?? (await guessStockOfStream(chunksOf(path)));
   const machine = operations[0]?.context.machine ?? null;
   const clear = begins ? begins.high[2] + 1 : null;
   return {

@@ -46,3 +46,4 @@ export { batchFacts } from './batch-facts.ts';
 export { cribOfJob } from './crib-of-job.ts';
 export { batchAt } from './batch-at.ts';
 export { operationAsItStands, operationsOfRelease } from './program-operations.ts';
+export { chosenVariant } from './chosen-variant.ts';

@@ -1,3 +1,4 @@
+import { chosenVariant } from './chosen-variant.ts';
 import type { Evaluation, JudgedJob, JudgedSetup, Operation, OperationContext } from '@burl/core';
 import type { Crib } from './crib.ts';
 import type { JobDetail, Setup } from './jobs.ts';
@@ -22,7 +23,7 @@ export function judgedJobOf(
     name: s.name,
     plan: s.plan,
     operations: s.operations.flatMap((o) => {
-      const chosen = o.variants.find((v) => v.label === o.selected) ?? o.variants[0];
+      const chosen = chosenVariant(o);
       const found = chosen && judge(chosen.document, s);
       return found ? [{ id: o.id, name: o.name, holeId: o.holeId, document: chosen.document, ...found }] : [];
     }),
@@ -37,10 +38,6 @@ export function judgedJobOf(
 
 /** Alloys the operations of a job cut, its own where there are none yet. */
 export function alloyIdsOf({ job, setups }: Pick<JobDetail, 'job' | 'setups'>): readonly string[] {
-  const ids = setups.flatMap((s) =>
-    s.operations.flatMap(
-      (o) => (o.variants.find((v) => v.label === o.selected) ?? o.variants[0])?.document.alloyId ?? [],
-    ),
-  );
+  const ids = setups.flatMap((s) => s.operations.flatMap((o) => chosenVariant(o)?.document.alloyId ?? []));
   return ids.length > 0 ? [...new Set(ids)] : [job.alloyId];
 }

@@ -1,8 +1,9 @@
 import { PROGRAMS } from '@burl/contract';
 import { streamsXml } from '@burl/contract/machine-stream';
-import { InputError, type MachineProgram, SAMPLE_S, sampleAt } from '@burl/core';
+import { type MachineProgram, SAMPLE_S, sampleAt } from '@burl/core';
 import type { FastifyInstance, FastifyReply } from 'fastify';
-import { serve } from '../http/serve.ts';
+import * as yup from 'yup';
+import { checked, serve } from '../http/serve.ts';
 import type { Database } from '../store/client.ts';
 import { machineCase } from '../store/machine-case.ts';
 import type { Work } from '../work/work.ts';
@@ -11,6 +12,7 @@ import type { Work } from '../work/work.ts';
 const PACE = 20;
 /** Programs kept as they are run. */
 const KEPT = 20;
+const USUAL_SAMPLES = 100;
 const MOST_SAMPLES = 1000;
 /** Samples that may still be asked for. */
 const BUFFER = 100_000;
@@ -22,14 +24,17 @@ const timeOf = (sequence: number): string => new Date((sequence * SAMPLE_S * 100
 /** A seed of a program's own: its machine is the same whenever one looks. */
 const seedOf = (id: string): number => parseInt(id.slice(0, 7), 16);
 
-function within(name: string, given: string | undefined, usual: number, least: number, most: number): number {
-  const value = given === undefined ? usual : Number(given);
-  if (!Number.isInteger(value) || value < least || value > most)
-    throw new InputError([
-      { field: name, value: given ?? '', allowed: `a whole number, ${least} to ${most}` },
-    ]);
-  return value;
-}
+/** Samples that may be asked for while `last` is the newest. */
+const questionAt = (last: number) =>
+  yup.object({
+    from: yup
+      .number()
+      .integer()
+      .min(last - BUFFER)
+      .max(last + BUFFER)
+      .default(last),
+    count: yup.number().integer().min(1).max(MOST_SAMPLES).default(USUAL_SAMPLES),
+  });
 
 /** A simulated machine beside every kept program, as the stand-in for a real agent: MTConnect streams over HTTP. */
 export function machineRoutes(app: FastifyInstance, db: Database, work: Work): void {
@@ -60,10 +65,8 @@ export function machineRoutes(app: FastifyInstance, db: Database, work: Work): v
   }
 
   serve(app, PROGRAMS.current, ({ at, reply }) => answer(reply, at.id, newest(), 1));
-  serve(app, PROGRAMS.sample, ({ at, reply, request }) => {
-    const query = request.query as { from?: string; count?: string };
-    const last = newest();
-    const count = within('count', query.count, 100, 1, MOST_SAMPLES);
-    return answer(reply, at.id, within('from', query.from, last, last - BUFFER, last + BUFFER), count);
+  serve(app, PROGRAMS.sample, async ({ at, reply, request }) => {
+    const { from, count } = await checked(questionAt(newest()), request.query, { strict: false });
+    return answer(reply, at.id, from, count);
   });
 }

@@ -1,4 +1,4 @@
-import { type Batch, batchAt, type Crib, type Setup, type VariantLabel } from '@burl/contract';
+import { chosenVariant, type Batch, batchAt, type Crib, type Setup, type VariantLabel } from '@burl/contract';
 import { InputError, type Operation, type OperationContext } from '@burl/core';
 import { contextInCrib } from './crib-store.ts';
 
@@ -22,7 +22,7 @@ export const documentsOf = (route: readonly Setup[]): Operation[] =>
 export const judgedOperations = (job: Batch, route: readonly Setup[], crib: Crib): Judged[] =>
   route.flatMap((s) =>
     s.operations.flatMap((o): Judged[] => {
-      const variant = o.variants.find((v) => v.label === o.selected) ?? o.variants[0];
+      const variant = chosenVariant(o);
       if (!variant) return [];
       const own = {
         id: o.id,

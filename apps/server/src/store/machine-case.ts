@@ -1,4 +1,4 @@
-import { batchAt } from '@burl/contract';
+import { chosenVariant, batchAt } from '@burl/contract';
 import type { Operation, OperationContext, Stock } from '@burl/core';
 import { eq } from 'drizzle-orm';
 import type { Database } from './client.ts';
@@ -24,7 +24,7 @@ export async function machineCase(
   const of = setups
     .flatMap((s) => s.operations.map((o) => ({ s, o })))
     .find(({ o }) => o.id === row.operationId);
-  const document = of && (of.o.variants.find((v) => v.label === of.o.selected) ?? of.o.variants[0])?.document;
+  const document = of && chosenVariant(of.o)?.document;
   return {
     name: row.name,
     text: row.bytes.toString('latin1'),

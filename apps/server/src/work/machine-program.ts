@@ -5,11 +5,8 @@ import {
   type MachineProgram,
   machineProgramOf,
   makeBlockTable,
-  makeSummary,
   type Operation,
   type OperationContext,
-  PLAIN_SETTINGS,
-  readProgram,
   type Stock,
 } from '@burl/core';
 
@@ -22,8 +19,6 @@ export function machineProgram(
   stock: Stock | null,
   operation: { readonly document: Operation; readonly context: OperationContext } | null,
 ): MachineProgram {
-  const summary = makeSummary(PLAIN_SETTINGS.rapidMmMin);
-  if (!stock) readProgram(text, PLAIN_SETTINGS, summary);
   const table = makeBlockTable(MOST);
   const operations = operation
     ? [
@@ -38,7 +33,7 @@ export function machineProgram(
     {
       operations,
       machine: operation?.context.machine ?? null,
-      stock: stock ?? guessStock(summary.result()),
+      stock: stock ?? guessStock(text),
       cellMm: 0.5,
       clearPlaneMm: null,
     },

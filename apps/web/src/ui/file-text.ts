@@ -1,6 +1,14 @@
 /** Bytes made text at a time: a call takes so many arguments and no more. */
 const PIECE = 32_768;
 
+/** Bytes of a file as characters one by one: whatever stands in it comes out of it again. */
+export async function charactersOf(file: Blob): Promise<string> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  let text = '';
+  for (let i = 0; i < bytes.length; i += PIECE) text += String.fromCharCode(...bytes.subarray(i, i + PIECE));
+  return text;
+}
+
 /** A file as the server takes it. Throws when it is too large or not of a kind it takes. */
 export async function fileAsText(
   file: File,
@@ -12,8 +20,5 @@ export async function fileAsText(
   if (!kinds.test(file.type)) {
     throw new Error(`${file.name} is ${file.type || 'of no known kind'}; allowed: ${allowed}`);
   }
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  let text = '';
-  for (let i = 0; i < bytes.length; i += PIECE) text += String.fromCharCode(...bytes.subarray(i, i + PIECE));
-  return { name: file.name, type: file.type.split(';')[0]!, base64: btoa(text) };
+  return { name: file.name, type: file.type.split(';')[0]!, base64: btoa(await charactersOf(file)) };
 }

@@ -5,9 +5,6 @@ import {
   checkStream,
   guessStock,
   makeBlockTable,
-  makeSummary,
-  PLAIN_SETTINGS,
-  readProgram,
   type RewriteSettings,
   type Rewritten,
   rewriteProgram,
@@ -42,13 +39,8 @@ function linesIn(text: string): number {
   return count;
 }
 
-/** A block round the path, where nobody said what the program begins with. */
-function stockFor(text: string, settings: CheckSettings): Stock | null {
-  if (settings.stock) return settings.stock;
-  const summary = makeSummary(PLAIN_SETTINGS.rapidMmMin);
-  readProgram(text, PLAIN_SETTINGS, summary);
-  return guessStock(summary.result());
-}
+/** The material somebody said, else a block round the path. */
+const stockFor = (text: string, settings: CheckSettings): Stock | null => settings.stock ?? guessStock(text);
 
 /** Goes through a program and tells what is done on the way. */
 export async function checkText(

@@ -17,7 +17,7 @@ const PLAIN_CYCLES = new Set([81, 82]);
 function read(program: string): Answers {
   const motions: Motion[] = [];
   const holes: CycleHole[] = [];
-  const summary = makeSummary(PLAIN_SETTINGS.rapidMmMin);
+  const summary = makeSummary();
   const result = readProgram(program, PLAIN_SETTINGS, {
     motion(m) {
       motions.push(m);

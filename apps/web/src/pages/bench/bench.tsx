@@ -1,5 +1,13 @@
 import type { Operation } from '@burl/core';
-import { batchAt, type Crib, type JobDetail, type JobOperation, mayEdit, type Variant } from '@burl/contract';
+import {
+  chosenVariant,
+  batchAt,
+  type Crib,
+  type JobDetail,
+  type JobOperation,
+  mayEdit,
+  type Variant,
+} from '@burl/contract';
 import { useCallback, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useParams, useSearchParams } from 'react-router';
@@ -35,7 +43,7 @@ export default function Bench() {
     return <Failed what="the crib" message={cribError.message} retry={() => void again()} />;
   if (!detail || !crib) return <Loading what="the bench" />;
   const operation = detail.setups.flatMap((s) => s.operations).find((o) => o.id === opId);
-  const variant = operation?.variants.find((v) => v.label === operation.selected) ?? operation?.variants[0];
+  const variant = operation && chosenVariant(operation);
   if (!operation || !variant)
     return <Failed what="the operation" message="It is not part of this job (any more)." />;
   return <Workplace key={variant.id} detail={detail} crib={crib} operation={operation} variant={variant} />;

@@ -1,5 +1,5 @@
 import { STATE_WORDS } from '@burl/core';
-import { batchAt, type JobDetail } from '@burl/contract';
+import { chosenVariant, batchAt, type JobDetail } from '@burl/contract';
 import { memo } from 'react';
 import { Link } from 'react-router';
 import type { Crib } from '@burl/contract';
@@ -23,7 +23,7 @@ export const Stations = memo(function Stations({
       {detail.setups.flatMap((s) =>
         s.operations.map((o) => {
           number++;
-          const document = (o.variants.find((v) => v.label === o.selected) ?? o.variants[0])?.document;
+          const document = chosenVariant(o)?.document;
           const e = document
             ? judge(document, contextOf(crib, document, batchAt(detail.job, s))).evaluation
             : null;

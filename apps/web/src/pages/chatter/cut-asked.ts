@@ -1,4 +1,4 @@
-import type { CombinationDetail, Crib, JobDetail } from '@burl/contract';
+import { chosenVariant, type CombinationDetail, type Crib, type JobDetail } from '@burl/contract';
 import { type MillingOperation, type OperationContext, problemsOf } from '@burl/core';
 import { blankOperation, ONE_PART } from '@burl/contract';
 import { contextOf } from '../../judging/context.ts';
@@ -29,8 +29,7 @@ const USUAL_DEPTH = 1;
 /** An operation of a job as the cut that is asked for. */
 export function askedOf(detail: JobDetail | undefined, operationId: string | null): CutAsked | null {
   const operation = detail?.setups.flatMap((s) => s.operations).find((o) => o.id === operationId);
-  const op = (operation?.variants.find((v) => v.label === operation.selected) ?? operation?.variants[0])
-    ?.document;
+  const op = (operation && chosenVariant(operation))?.document;
   if (!op || !('feature' in op)) return null;
   return {
     alloyId: op.alloyId,

@@ -2,17 +2,11 @@ import type { StoredResponse } from '@burl/contract';
 import { writeResponseCsv, writeUniversalFile } from '@burl/core';
 import { Download } from 'lucide-react';
 import { Button } from '../../ui/button.tsx';
+import { saveFile } from '../../ui/save-file.ts';
 import { asReceptance } from './stored-response.ts';
 import type { Axis } from './use-tip-record.ts';
 
-function save(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(url);
-}
+const save = (name: string, type: string, text: string): void => saveFile(name, new Blob([text], { type }));
 
 /** A measured response as files others read. */
 export function ResponseFiles({

@@ -1,4 +1,5 @@
 import {
+  chosenVariant,
   batchAt,
   type Crib,
   type JobDetail,
@@ -20,7 +21,7 @@ export function operationsOfJob(
   if (sheet) return operationsOfRelease(sheet.snapshot);
   return detail.setups.flatMap((s) =>
     s.operations.flatMap((o) => {
-      const document = (o.variants.find((v) => v.label === o.selected) ?? o.variants[0])?.document;
+      const document = chosenVariant(o)?.document;
       if (!document) return [];
       const context = contextOf(crib, document, batchAt(detail.job, s));
       if (!context || !judge(document, context).evaluation) return [];

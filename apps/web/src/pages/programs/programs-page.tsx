@@ -1,6 +1,6 @@
 import { mayEdit } from '@burl/contract';
 import { blockOfLine, type Finding, stockBlock } from '@burl/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useCrib, useJob, usePrograms, useSession, useSheet } from '../../api/hooks.ts';
 import { Crumbs } from '../../frame/crumbs.tsx';
@@ -40,6 +40,7 @@ function Workplace({ job }: { job: JobOfPrograms }) {
   const { data: session } = useSession();
   const may = session?.person ? mayEdit(session.person.role) : false;
   const program = useProgram(job, may);
+  const chooser = useRef<HTMLInputElement>(null);
   const [asking, setAsking] = useState<Asking | null>(null);
   const { source, picture } = program;
   const table = picture?.table ?? null;
@@ -57,11 +58,9 @@ function Workplace({ job }: { job: JobOfPrograms }) {
     >
       <Crumbs trail={[...(here ? [here] : []), { label: 'Programs' }]} />
       <h1 className="sr-only">Programs</h1>
-      <Toolbar job={job} program={program} may={may} onAsk={setAsking} />
+      <Toolbar job={job} program={program} may={may} chooser={chooser} onAsk={setAsking} />
       {!source ? (
-        <Opened
-          onOpen={() => document.querySelector<HTMLInputElement>('input[aria-label="NC file"]')?.click()}
-        />
+        <Opened onOpen={() => chooser.current?.click()} />
       ) : (
         <div className="grid min-h-0 flex-1 grid-cols-[minmax(240px,26%)_minmax(0,1fr)_minmax(260px,27%)] gap-2 max-[1000px]:grid-cols-1">
           <section aria-label="Text" className="flex min-h-0 flex-col max-[1000px]:h-[420px]">

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { checkText } from '../../workers/program-work.ts';
 import { endOfLines } from './program-editor.tsx';
-import { base64OfText, fileOfText, textOfBase64, textOfFile } from './source.ts';
+import { charactersOf } from '../../ui/file-text.ts';
+import { fileOfText } from './source.ts';
 import { placesOf } from './write-dialog.tsx';
 
 const EVERY_BYTE = String.fromCharCode(...Array.from({ length: 256 }, (_, i) => i));
@@ -10,8 +11,7 @@ describe('text of a program', () => {
   it('comes out of a file, and goes into one, byte for byte', async () => {
     const file = fileOfText(EVERY_BYTE);
     expect(new Uint8Array(await file.arrayBuffer())).toEqual(Uint8Array.from({ length: 256 }, (_, i) => i));
-    expect(await textOfFile(file)).toBe(EVERY_BYTE);
-    expect(textOfBase64(base64OfText(EVERY_BYTE))).toBe(EVERY_BYTE);
+    expect(await charactersOf(file)).toBe(EVERY_BYTE);
   });
 
   it.each([

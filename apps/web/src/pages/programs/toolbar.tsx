@@ -1,13 +1,14 @@
 import { LARGEST_PROGRAM } from '@burl/contract';
 import { FilePlus2, FileUp, Save, Upload } from 'lucide-react';
-import { useRef } from 'react';
+import type { RefObject } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { useJobs } from '../../api/hooks.ts';
 import { Button } from '../../ui/button.tsx';
 import { ComboBox } from '../../ui/combo-box.tsx';
+import { saveFile } from '../../ui/save-file.ts';
 import { InlineChoice } from '../../ui/inline-choice.tsx';
-import { exportText } from './source.ts';
+import { fileOfText } from './source.ts';
 import type { JobOfPrograms, OpenProgram } from './use-program.ts';
 
 export type Asking = 'stock' | 'write' | 'rewrite';
@@ -21,16 +22,18 @@ export function Toolbar({
   job: { detail, sheet, kept },
   program,
   may,
+  chooser,
   onAsk,
 }: {
   job: JobOfPrograms;
   program: OpenProgram;
   may: boolean;
+  /** The field that opens a file: the page presses it as well. */
+  chooser: RefObject<HTMLInputElement | null>;
   onAsk: (asking: Asking) => void;
 }) {
   const { data: jobs } = useJobs({ search: '' });
   const navigate = useNavigate();
-  const chooser = useRef<HTMLInputElement>(null);
   const { source, all, held } = program;
   useHotkeys('o', () => chooser.current?.click(), []);
   return (
@@ -92,7 +95,7 @@ export function Toolbar({
           <Button look="main" disabled={held.length === 0} onClick={() => onAsk('rewrite')}>
             Rewrite feeds
           </Button>
-          <Button onClick={() => exportText(source.name, source.text)}>
+          <Button onClick={() => saveFile(source.name, fileOfText(source.text))}>
             <Upload size={15} aria-hidden="true" /> Export
           </Button>
           {detail && may && !source.kept && (

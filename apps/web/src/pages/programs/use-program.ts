@@ -5,10 +5,11 @@ import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { mutate } from 'swr';
 import { call, messageOf } from '../../api/client.ts';
+import { charactersOf } from '../../ui/file-text.ts';
 import type { Heavy } from '../../workers/use-heavy.ts';
 import type { ProgramPicture } from '../../workers/program-work.ts';
 import { operationsOfJob, settingsOf } from './held-against.ts';
-import { base64OfText, type ProgramSource, sourceOf, textOfBase64, textOfFile } from './source.ts';
+import { type ProgramSource, sourceOf } from './source.ts';
 import { useChecked } from './use-checked.ts';
 
 /** What a page of programs knows of its job. */
@@ -61,7 +62,7 @@ const keepWith = (
     { id: jobId },
     {
       operationId: about.operationId,
-      file: { name: source.name, type: 'text/plain', base64: base64OfText(source.text) },
+      file: { name: source.name, type: 'text/plain', base64: btoa(source.text) },
       stock: about.stock,
       rewrite: about.made && {
         fromId: about.made.fromId,
@@ -109,7 +110,7 @@ export function useProgram({ crib, detail, sheet, kept }: JobOfPrograms, may: bo
     call('GET', '/api/programs/:id/text', { id: entry.id }).then(
       ({ base64 }) => {
         const { name, operationId: of, stock } = entry;
-        setSource(sourceOf({ name, text: textOfBase64(base64), kept: entry, operationId: of, stock }));
+        setSource(sourceOf({ name, text: atob(base64), kept: entry, operationId: of, stock }));
         setSpeeds([]);
         setMade(null);
       },
@@ -168,7 +169,7 @@ export function useProgram({ crib, detail, sheet, kept }: JobOfPrograms, may: bo
       if (!file) return;
       open({
         name: file.name,
-        text: await textOfFile(file),
+        text: await charactersOf(file),
         kept: null,
         operationId: operationId || null,
         stock: null,

@@ -1,5 +1,5 @@
 import { SEVERITY, speak } from '@burl/core';
-import { batchAt, type AtMachine, mayEdit } from '@burl/contract';
+import { chosenVariant, batchAt, type AtMachine, mayEdit } from '@burl/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
@@ -36,7 +36,7 @@ export function Ask({ jobId, onDone }: { jobId: string; onDone: () => Promise<vo
   if (!detail || !crib || !session?.person) return <Loading what="the job" />;
   const rows = detail.setups.flatMap((s) =>
     s.operations.map((o) => {
-      const document = (o.variants.find((v) => v.label === o.selected) ?? o.variants[0])!.document;
+      const document = chosenVariant(o)!.document;
       return { o, e: judge(document, contextOf(crib, document, batchAt(detail.job, s))).evaluation };
     }),
   );

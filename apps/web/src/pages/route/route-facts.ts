@@ -8,7 +8,7 @@ import {
   type JobRisk,
   jobRisk,
 } from '@burl/core';
-import { batchAt, type Crib, type JobDetail, type Setup } from '@burl/contract';
+import { chosenVariant, batchAt, type Crib, type JobDetail, type Setup } from '@burl/contract';
 import { judgedJob } from '../../judging/judged-job.ts';
 import { contextOf } from '../../judging/context.ts';
 import { judge } from '../../judging/judgement.ts';
@@ -44,8 +44,7 @@ function judgedOf({ setups, job }: JobDetail, crib: Crib): Map<string, Judged> {
   return new Map(
     setups.flatMap((setup) =>
       setup.operations.map((operation): [string, Judged] => {
-        const chosen =
-          operation.variants.find((v) => v.label === operation.selected) ?? operation.variants[0];
+        const chosen = chosenVariant(operation);
         const document = chosen?.document ?? null;
         const evaluation =
           document && judge(document, contextOf(crib, document, batchAt(job, setup))).evaluation;

@@ -83,27 +83,19 @@ export function contactAt(
   return entry < 0 ? NO_CONTACT : { arc, entry, exit, depthMm: deepest };
 }
 
-/** Share of the cutter's end that stands on material, and how high that reaches over it, mm; looked at on rings. */
-export function endContact(
-  field: HeightField,
-  shape: CutterShape,
-  x: number,
-  y: number,
-  z: number,
-): { readonly share: number; readonly depthMm: number } {
-  let [hits, looks, deepest] = [0, 0, 0];
+/** Share of the cutter's end that stands on material; looked at on rings. */
+export function endShare(field: HeightField, shape: CutterShape, x: number, y: number, z: number): number {
+  let [hits, looks] = [0, 0];
   for (const [share, places] of END_RINGS) {
     const r = shape.radiusMm * share - (share === 1 ? INSIDE : 0);
     const rise = riseAt(shape, r);
     for (let k = 0; k < places; k++) {
       const angle = (2 * Math.PI * k) / places;
-      const over = field.over(x + r * Math.cos(angle), y + r * Math.sin(angle), z + rise);
       looks++;
-      if (over > 0) hits++;
-      if (over + rise > deepest && over > 0) deepest = over + rise;
+      if (field.over(x + r * Math.cos(angle), y + r * Math.sin(angle), z + rise) > 0) hits++;
     }
   }
-  return { share: hits / looks, depthMm: deepest };
+  return hits / looks;
 }
 /** Rings of about equal area each: share of the radius, places on it. */
 const END_RINGS: readonly (readonly [number, number])[] = [

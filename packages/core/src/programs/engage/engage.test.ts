@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { PLAIN_SETTINGS, readProgram } from '../read/read-program.ts';
 import { cornerArc, straightArc } from '../../physics/path/corner-engagement.ts';
 import { type CutterShape, squareCutter } from './cutter-shape.ts';
-import { type Engagement, isPlunge, makeEngager, rampDegrees } from './engage.ts';
+import { type Engagement, makeEngager, rampDegrees } from './engage.ts';
 import { makeHeightField } from './height-field.ts';
 import { block, type Stock } from './stock.ts';
 import type { Motion } from '../read/motion.ts';
@@ -97,7 +97,7 @@ describe('contact of a cutter along its path', () => {
     const plunge = engage(`${HEAD}G0 X40 Y25 Z1\nG1 Z-10 F50`, PLATE, squareCutter(12)).at(-1)!;
     expect(plunge.e.removedMm3 / (36 * Math.PI * 10)).toBeCloseTo(1, 1.7);
     expect(plunge.e.plungeShare).toBe(1);
-    expect(isPlunge(plunge.motion)).toBe(true);
+    expect(rampDegrees(plunge.motion)).toBe(90);
   });
 
   it('a second pass on the same path meets nothing, straight or round', () => {

@@ -1,6 +1,6 @@
-import { PLANES, type Motion, type Point } from '../read/motion.ts';
+import type { Motion, Point } from '../read/motion.ts';
 import { pointOnArc } from '../read/arc.ts';
-import { type Contact, contactAt, endContact, NO_CONTACT } from './contact.ts';
+import { type Contact, contactAt, endShare, NO_CONTACT } from './contact.ts';
 import type { CutterShape } from './cutter-shape.ts';
 import type { HeightField } from './height-field.ts';
 import { type Pass, straight } from './passes.ts';
@@ -140,9 +140,9 @@ export function makeEngager(field: HeightField, shapeOfTool: (tool: number) => C
           const contact = dx === 0 && dy === 0 ? NO_CONTACT : contactAt(field, shape, x, y, z, dx, dy);
           let touches = contact.arc > 0;
           if (down && (i === looks || length < 1e-9)) {
-            const under = endContact(field, shape, piece.bx, piece.by, piece.bz);
-            plungeShare = Math.max(plungeShare, under.share);
-            touches ||= under.share > 0;
+            const under = endShare(field, shape, piece.bx, piece.by, piece.bz);
+            plungeShare = Math.max(plungeShare, under);
+            touches ||= under > 0;
           }
           arcs.add(contact, touches, (k + t) / pieces.length, [x, y, z]);
         }
@@ -210,17 +210,11 @@ function riseOf(arcs: readonly number[], shares: readonly number[], usual: numbe
   return k === arcs.length || k === 0 ? null : shares[k - 1]!;
 }
 
-/** Whether a motion goes more down than along, as a drill does. */
-export const isPlunge = ({ from, to, arc }: Motion): boolean =>
-  !arc && to[2] < from[2] && Math.hypot(to[0] - from[0], to[1] - from[1]) < (from[2] - to[2]) * 0.2;
-
 /** Angle at which a motion goes down, degrees; 0 where it stays level or rises. */
 export function rampDegrees({ from, to, arc }: Motion): number {
   const down = from[2] - to[2];
   if (down <= 0) return 0;
   const along =
-    arc?.plane === 17
-      ? Math.abs(arc.radiusMm * arc.sweep)
-      : Math.hypot(to[PLANES[17].first] - from[0], to[1] - from[1]);
+    arc?.plane === 17 ? Math.abs(arc.radiusMm * arc.sweep) : Math.hypot(to[0] - from[0], to[1] - from[1]);
   return (Math.atan2(down, along) * 180) / Math.PI;
 }

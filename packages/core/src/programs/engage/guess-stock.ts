@@ -1,11 +1,27 @@
-import type { ProgramSummary } from '../read/summary.ts';
+import type { Chunks } from '../read/lines.ts';
+import { PLAIN_SETTINGS, readProgram, readStream } from '../read/read-program.ts';
+import { makeSummary, type ProgramSummary } from '../read/summary.ts';
 import { block, type Stock } from './stock.ts';
 
 /** Material left below the deepest cut, mm. */
 const BELOW = 5;
 
-/** A block round everything a program feeds to, where nobody said what it begins with; null where it feeds nowhere. */
-export function guessStock({ box }: Pick<ProgramSummary, 'box'>): Stock | null {
+/** A block round the path of a program held as one text, where nobody said what it begins with; null where it feeds nowhere. */
+export function guessStock(text: string): Stock | null {
+  const summary = makeSummary();
+  readProgram(text, PLAIN_SETTINGS, summary);
+  return stockRound(summary.result());
+}
+
+/** The same of a program that comes by the piece. */
+export async function guessStockOfStream(chunks: Chunks): Promise<Stock | null> {
+  const summary = makeSummary();
+  await readStream(chunks, PLAIN_SETTINGS, summary);
+  return stockRound(summary.result());
+}
+
+/** A block round everything that is fed to. */
+function stockRound({ box }: Pick<ProgramSummary, 'box'>): Stock | null {
   if (!box) return null;
   const [low, high] = box;
   // The top of a part is usually its zero; a program that never goes below it has its zero at the bottom.

@@ -1,29 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { SEAL } from '../../../fixtures/program-operations.ts';
-import { block } from '../engage/stock.ts';
-import { blockAtMinute, blockOfLine, makeBlockTable } from './block-table.ts';
-import { checkProgram } from './check-program.ts';
+import { SEAL, tableOfPlate } from '../../../fixtures/program-operations.ts';
+import { blockAtMinute, blockOfLine } from './block-table.ts';
 
 const TEXT = 'T4 M6\nS1060 M3\nG0 X95 Y-5 Z20\nZ-12\nG1 X-15 F318\n\nG3 X-5 Y5 I10 J0\nG4 P600\nG0 Z20';
 
-function tableOf(most: number) {
-  const made = makeBlockTable(most);
-  checkProgram(
-    TEXT,
-    {
-      operations: [SEAL],
-      machine: SEAL.context.machine,
-      stock: block([0, 0, -30], [80, 50, 0]),
-      cellMm: 0.5,
-      clearPlaneMm: null,
-    },
-    (b) => made.add(b),
-  );
-  return made.table();
-}
-
 describe('blocks in columns', () => {
-  const table = tableOf(100);
+  const table = tableOfPlate(TEXT);
 
   it('hold the path, arcs with their centre, and the numbers of each block', () => {
     expect([...table.line]).toEqual([3, 4, 5, 7, 8, 9]);
@@ -39,7 +21,7 @@ describe('blocks in columns', () => {
   });
 
   it('grow with the program, and count what has no room', () => {
-    const small = tableOf(4);
+    const small = tableOfPlate(TEXT, 4);
     expect([small.count, small.left]).toEqual([4, 2]);
     expect(small.line).toEqual(table.line.slice(0, 4));
   });

@@ -1,20 +1,13 @@
 import { say } from '../../units/sentence.ts';
 import type { Machine } from '../../crib/machine.ts';
 import { AIR, type Engagement, makeEngager } from '../engage/engage.ts';
-import type { CutterShape } from '../engage/cutter-shape.ts';
-import { type HeightField, makeHeightField } from '../engage/height-field.ts';
+import { makeHeightField } from '../engage/height-field.ts';
 import type { Stock } from '../engage/stock.ts';
 import type { Chunks } from '../read/lines.ts';
 import type { Motion, Note } from '../read/motion.ts';
 import type { CycleHole, Sink } from '../read/control.ts';
-import {
-  type ProgramSettings,
-  PLAIN_SETTINGS,
-  readProgram,
-  readStream,
-  type ReadResult,
-} from '../read/read-program.ts';
-import { makeSummary, type ProgramSummary } from '../read/summary.ts';
+import { PLAIN_SETTINGS, readProgram, readStream, type ReadResult } from '../read/read-program.ts';
+import { makeSummary, type ProgramSummary, USUAL_RAPID } from '../read/summary.ts';
 import type { Block } from './block.ts';
 import { cutOf, NO_LOAD } from './cut-model.ts';
 import { type Expected, expectedFor, expectedOf, type ProgramOperation } from './expected.ts';
@@ -32,11 +25,8 @@ export interface CheckSettings {
   readonly cellMm: number;
   readonly clearPlaneMm: number | null;
   readonly speedsOnPurpose?: readonly number[];
-  /** Outlines of cutters by tool number where no operation tells them. */
-  readonly shapes?: ReadonlyMap<number, CutterShape>;
   /** Whose numbers these may be instead. */
   readonly inheritance?: Inheritance;
-  readonly reading?: Partial<ProgramSettings>;
 }
 
 export interface CheckResult {
@@ -52,14 +42,12 @@ export interface CheckResult {
 
 interface Checker {
   readonly sink: Sink;
-  readonly settings: ProgramSettings;
-  readonly field: HeightField | null;
   finish(read: ReadResult): CheckResult;
 }
 
 function makeChecker(settings: CheckSettings, each: (block: Block) => void): Checker {
   const { machine, stock } = settings;
-  const rapidMmMin = machine?.axes.x.max_feed_mm_min ?? PLAIN_SETTINGS.rapidMmMin;
+  const rapidMmMin = machine?.axes.x.max_feed_mm_min ?? USUAL_RAPID;
   const expected: readonly Expected[] = settings.operations.map(expectedOf);
   const byTool = new Map<number, Expected | null>();
   const of = (tool: number): Expected | null => {
@@ -68,8 +56,7 @@ function makeChecker(settings: CheckSettings, each: (block: Block) => void): Che
     return known;
   };
   const field = stock && makeHeightField(stock, settings.cellMm);
-  const engager =
-    field && makeEngager(field, (tool) => of(tool)?.shape ?? settings.shapes?.get(tool) ?? null);
+  const engager = field && makeEngager(field, (tool) => of(tool)?.shape ?? null);
   const rules = RULES.map((make) =>
     make({
       expected,
@@ -95,8 +82,6 @@ function makeChecker(settings: CheckSettings, each: (block: Block) => void): Che
   }
 
   return {
-    field,
-    settings: { ...PLAIN_SETTINGS, ...settings.reading, rapidMmMin },
     sink: {
       motion(motion) {
         summary.motion(motion);
@@ -128,22 +113,22 @@ function makeChecker(settings: CheckSettings, each: (block: Block) => void): Che
 const worstFirst = (a: Finding, b: Finding): number =>
   GRAVITIES.indexOf(a.gravity) - GRAVITIES.indexOf(b.gravity) || b.weight - a.weight || a.line - b.line;
 
+/** How what the reader says of itself stands among the findings. */
+const NOTE_LOOKS = {
+  error: { rule: 'unread', gravity: 'look', weight: 3, title: 'Cannot be read' },
+  assumed: { rule: 'assumed', gravity: 'note', weight: 0.5, title: 'Assumed' },
+  'not followed': { rule: 'not-followed', gravity: 'note', weight: 0.5, title: 'Not followed' },
+} as const satisfies Record<Note['kind'], Pick<Finding, 'rule' | 'gravity' | 'weight' | 'title'>>;
+
 /** What the reader could not follow stands among the findings: it bears on all others. */
-const noteFinding = (note: Note): Finding => ({
-  rule: note.kind === 'error' ? 'unread' : note.kind === 'assumed' ? 'assumed' : 'not-followed',
-  gravity: note.kind === 'error' ? 'look' : 'note',
-  weight: note.kind === 'error' ? 3 : 0.5,
-  title:
-    note.kind === 'error'
-      ? `Cannot be read: ${note.what}`
-      : note.kind === 'assumed'
-        ? `Assumed: ${note.what}`
-        : `Not followed: ${note.what}`,
-  what: say(`${note.means[0]!.toUpperCase()}${note.means.slice(1)}.`),
+const noteFinding = ({ kind, what, means, count, lines }: Note): Finding => ({
+  ...NOTE_LOOKS[kind],
+  title: `${NOTE_LOOKS[kind].title}: ${what}`,
+  what: say(`${means[0]!.toUpperCase()}${means.slice(1)}.`),
   remedy: say('Look at the line by eye.'),
-  line: note.lines[0]!,
-  count: note.count,
-  lines: note.lines,
+  line: lines[0]!,
+  count,
+  lines,
   block: null,
   at: null,
 });
@@ -155,7 +140,7 @@ export function checkProgram(
   each: (block: Block) => void = () => undefined,
 ): CheckResult {
   const checker = makeChecker(settings, each);
-  return checker.finish(readProgram(text, checker.settings, checker.sink));
+  return checker.finish(readProgram(text, PLAIN_SETTINGS, checker.sink));
 }
 
 /** The same by the piece, for files of any length. `pause` is awaited between pieces, with the line reached. */
@@ -166,5 +151,5 @@ export async function checkStream(
   pause: (line: number) => Promise<void> | void = () => undefined,
 ): Promise<CheckResult> {
   const checker = makeChecker(settings, each);
-  return checker.finish(await readStream(chunks, checker.settings, checker.sink, pause));
+  return checker.finish(await readStream(chunks, PLAIN_SETTINGS, checker.sink, pause));
 }

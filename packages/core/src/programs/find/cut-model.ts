@@ -2,6 +2,7 @@ import type { Evaluation } from '../../evaluation/evaluation.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import type { Operation } from '../../operations/operation.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
+import { engagementAngle } from '../../physics/cutting/engagement.ts';
 import { powerAt } from '../../physics/cutting/spindle-curve.ts';
 import type { Engagement } from '../engage/engage.ts';
 
@@ -36,10 +37,10 @@ export const NO_LOAD: BlockLoad = {
 export interface CutModel {
   /** Chip, force, power of the released cut itself. */
   readonly released: BlockLoad;
-  /** `end` is the share of the end that goes down into material. */
   load(cut: ChipCut): BlockLoad;
 }
 
+/** A contact as it is loaded: its angles (rad), depth (mm), the share of the end that goes down, and the pace. */
 export interface ChipCut {
   readonly entry: number;
   readonly exit: number;
@@ -126,7 +127,7 @@ export function cutModelOf({
     };
   }
 
-  const own = raw(releasedCut(document, context, evaluation, radius, teeth));
+  const own = raw(releasedCut(document, evaluation, radius, teeth));
   const power = found(evaluation, 'P');
   const force = found(evaluation, 'F', 'Ff');
   const lean = found(evaluation, 'lean');
@@ -160,50 +161,28 @@ export const feedPerTurn = (document: Operation): number =>
       : 0;
 
 /** The contact that was judged at release. */
-function releasedCut(
-  document: Operation,
-  context: OperationContext,
-  evaluation: Evaluation,
-  radius: number,
-  teeth: number,
-): ChipCut {
-  const speedRpm = document.cut.speedRpm;
-  const base = { removedMm3: 0, minutes: 0, speedRpm, plungeShare: 0 };
-  const vf = found(evaluation, 'vf');
-  if (document.kind === 'milling') {
-    const arc = Math.acos(Math.max(-1, 1 - document.cut.radialEngagementMm / radius));
-    const depthMm = document.cut.axialDepthMm;
-    return {
-      ...base,
-      entry: 0,
-      exit: arc,
-      arc,
-      depthMm,
-      feedMmMin: speedRpm * teeth * document.cut.feedPerToothMm,
-    };
-  }
-  const share = found(evaluation, 'arc');
-  if ('feedPerToothMm' in document.cut) {
-    // Round a hole: the contact its evaluation tells of, else half the turn.
-    const arc = share ? (share * Math.PI) / 180 : Math.PI;
-    const depthMm = document.kind === 'hole-milling' ? document.cut.pitchMm : document.hole.depthMm;
-    return {
-      ...base,
-      entry: 0,
-      exit: arc,
-      arc,
-      depthMm,
-      feedMmMin: vf ?? speedRpm * teeth * document.cut.feedPerToothMm,
-    };
-  }
-  const perTurn = feedPerTurn(document);
-  return {
-    ...base,
+function releasedCut(document: Operation, evaluation: Evaluation, radius: number, teeth: number): ChipCut {
+  const { speedRpm } = document.cut;
+  const cut = (arc: number, depthMm: number, plungeShare: number, feedMmMin: number): ChipCut => ({
     entry: 0,
-    exit: 0,
-    arc: 0,
-    depthMm: 0,
-    plungeShare: 1,
-    feedMmMin: vf ?? speedRpm * perTurn,
-  };
+    exit: arc,
+    arc,
+    depthMm,
+    plungeShare,
+    removedMm3: 0,
+    minutes: 0,
+    feedMmMin,
+    speedRpm,
+  });
+  if (!('feedPerToothMm' in document.cut))
+    return cut(0, 0, 1, found(evaluation, 'vf') ?? speedRpm * feedPerTurn(document));
+  const feed = speedRpm * teeth * document.cut.feedPerToothMm;
+  if (document.kind === 'milling') {
+    const { radialEngagementMm, axialDepthMm } = document.cut;
+    return cut(engagementAngle(Math.min(radialEngagementMm, 2 * radius), 2 * radius), axialDepthMm, 0, feed);
+  }
+  // Round a hole: the contact its evaluation tells of, else half the turn.
+  const told = found(evaluation, 'arc');
+  const depthMm = document.kind === 'hole-milling' ? document.cut.pitchMm : document.hole.depthMm;
+  return cut(told === null ? Math.PI : (told * Math.PI) / 180, depthMm, 0, found(evaluation, 'vf') ?? feed);
 }

@@ -1,7 +1,6 @@
 import type { Evaluation } from '../../evaluation/evaluation.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
 import { chamferDiameter } from '../../operations/chamfering/chamfering-state.ts';
-import { isHole } from '../../operations/hole-operation.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import type { Operation } from '../../operations/operation.ts';
 import { entrySteepness } from '../../physics/path/entry-plan.ts';
@@ -32,7 +31,7 @@ export interface Expected {
   /** Per tooth of a mill, per turn of a drill. */
   readonly feedMm: number;
   readonly teeth: number;
-  /** Whether feed counts per turn: drills, reamers, taps. */
+  /** Whether feed counts per turn: drills, reamers, boring heads, taps; what else there is cuts with the side of a mill. */
   readonly perTurn: boolean;
   readonly depthMm: number | null;
   readonly widthMm: number | null;
@@ -107,10 +106,3 @@ export function expectedFor(tool: number, all: readonly Expected[]): Expected | 
   const open = all.filter((e) => e.operation.tool === null);
   return open.length === 1 && open[0] ? open[0] : null;
 }
-
-/** Whether the kind cuts with the side of a mill. */
-export const isMilled = ({ operation: { document } }: Expected): boolean =>
-  !isHole(document) ||
-  document.kind === 'hole-milling' ||
-  document.kind === 'thread-milling' ||
-  document.kind === 'chamfering';

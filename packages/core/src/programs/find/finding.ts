@@ -25,6 +25,8 @@ export interface Finding {
   /** Block of the worst place; null where it belongs to none. */
   readonly block: number | null;
   readonly at: Point | null;
+  /** Of a number that is not the released one: whose it is, and what runs. */
+  readonly runs?: { readonly operationId: string; readonly value: number };
 }
 
 /** What the rules look at beside the blocks. */
@@ -48,17 +50,21 @@ export type RuleMaker = (surroundings: CheckSurroundings) => Rule;
 /** Lines a finding remembers. */
 const KEPT = 100;
 
+interface Worst<T> {
+  readonly worth: number;
+  readonly block: Block;
+  readonly detail: T;
+}
+
 /** Places of one kind of fault; the worst is told, the others counted. */
 export interface Places<T> {
   add(worth: number, block: Block, detail: T): void;
-  /** Worst place; null where there is none. */
-  readonly worst: () => { readonly worth: number; readonly block: Block; readonly detail: T } | null;
-  readonly count: () => number;
-  tell(finding: Omit<Finding, 'line' | 'count' | 'lines' | 'block' | 'at'>): Finding;
+  /** The finding made of the worst place; none where there is no place. */
+  tell(make: (worst: Worst<T>) => Omit<Finding, 'line' | 'count' | 'lines' | 'block' | 'at'>): Finding[];
 }
 
 export function makePlaces<T>(): Places<T> {
-  let worst: { worth: number; block: Block; detail: T } | null = null;
+  let worst: Worst<T> | null = null;
   let count = 0;
   let last = -1;
   const lines: number[] = [];
@@ -71,15 +77,19 @@ export function makePlaces<T>(): Places<T> {
       count++;
       if (lines.length < KEPT) lines.push(last);
     },
-    worst: () => worst,
-    count: () => count,
-    tell: (finding) => ({
-      ...finding,
-      line: worst!.block.motion.line,
-      count,
-      lines,
-      block: worst!.block.index,
-      at: worst!.block.engagement.touches ?? worst!.block.motion.to,
-    }),
+    tell(make) {
+      if (!worst) return [];
+      const { block } = worst;
+      return [
+        {
+          ...make(worst),
+          line: block.motion.line,
+          count,
+          lines,
+          block: block.index,
+          at: block.engagement.touches ?? block.motion.to,
+        },
+      ];
+    },
   };
 }

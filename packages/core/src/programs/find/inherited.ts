@@ -18,12 +18,6 @@ const MOST = 3;
 /** What was measured belongs to the alloy it was measured in. */
 const NOTHING_MEASURED = { hardness: null, runoutUm: null, lifeSpeed30MMin: null, kc11NMm2: null };
 
-/** Numbers in the program, as told by the findings on speed and feed of one operation. */
-function runOf(found: readonly Finding[], rule: string): number | null {
-  const finding = found.find((f) => f.rule === rule);
-  return finding?.what.measures[0]?.value ?? null;
-}
-
 /** By which other alloy or operation the program's speed and feed would fit: what they were likely made for. */
 export function inheritedFindings(
   found: readonly Finding[],
@@ -31,12 +25,11 @@ export function inheritedFindings(
   { alloys }: Inheritance,
 ): Finding[] {
   const off = found.find((f) => f.rule === 'release-spindle-speed');
-  const rpm = runOf(found, 'release-spindle-speed');
-  if (!off || rpm === null) return [];
-  const own = expected.find((e) => off.what.text.includes(`“${e.operation.name}”`));
-  if (!own) return [];
+  const own = expected.find((e) => e.operation.id === off?.runs?.operationId);
+  if (!off?.runs || !own) return [];
+  const rpm = off.runs.value;
   // A feed that is the released one tells nothing of where the speed came from.
-  const feed = runOf(found, 'release-feed');
+  const feed = found.find((f) => f.rule === 'release-feed')?.runs?.value ?? null;
   const { document, context } = own.operation;
   const fits: { name: string; rpm: number; distance: number }[] = [];
   for (const alloy of alloys) {

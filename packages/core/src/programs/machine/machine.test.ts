@@ -1,24 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { SEAL } from '../../../fixtures/program-operations.ts';
-import { block } from '../engage/stock.ts';
-import { makeBlockTable } from '../find/block-table.ts';
-import { checkProgram } from '../find/check-program.ts';
+import { tableOfPlate } from '../../../fixtures/program-operations.ts';
 import { measuredAgainst, withSamples } from './measured.ts';
 import { machineProgramOf, sampleAt, samplesOf } from './simulated-machine.ts';
 
-const made = makeBlockTable(1000);
-checkProgram(
+const table = tableOfPlate(
   'T4 M6\nS1060 M3\nG0 X95 Y-5 Z20\nZ-12\nG1 X-15 F318\nG0 Z20\nX95 Y-4\nZ-12\nG1 X-15',
-  {
-    operations: [SEAL],
-    machine: SEAL.context.machine,
-    stock: block([0, 0, -30], [80, 50, 0]),
-    cellMm: 0.5,
-    clearPlaneMm: null,
-  },
-  (b) => made.add(b),
 );
-const table = made.table();
 const program = machineProgramOf(table);
 const all = Array.from({ length: samplesOf(program) }, (_, i) => sampleAt(program, i, 3));
 

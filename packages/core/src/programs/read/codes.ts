@@ -5,14 +5,12 @@ export const NOT_FOLLOWED: Readonly<Record<string, string>> = {
   G13: 'a circular pocket by the control: its path is not shown',
   G31: 'moves until a probe touches: read as a feed to its end',
   G33: 'threads with the spindle: read as a feed to its end',
-  G15: 'polar coordinates end',
   G16: 'polar coordinates: X and Y behind it are radius and angle, and are read wrongly',
   G51: 'scales what follows: sizes behind it are read unscaled',
   G50: 'ends scaling, or caps the spindle of a lathe',
   G65: 'calls a macro with values: its lines are not read',
   G66: 'calls a macro after every move: its lines are not read',
   G68: 'turns what follows: the path behind it is read unturned',
-  G69: 'ends the turning of coordinates',
   G70: 'finishing cycle of a lathe: its moves are not shown',
   G71: 'roughing cycle of a lathe: its moves are not shown',
   G72: 'facing cycle of a lathe: its moves are not shown',
@@ -31,8 +29,7 @@ export const NOT_FOLLOWED: Readonly<Record<string, string>> = {
 
 /** Codes without a bearing on path, feed or engagement. */
 export const SILENT_G = new Set([
-  9, 22, 23, 25, 26, 40, 43.4, 49, 50.1, 54, 55, 56, 57, 58, 59, 61, 61.1, 62, 63, 64, 67, 69.1, 99, 98, 187,
-  5.1, 8, 15, 69, 50.2, 40.1, 69,
+  5.1, 8, 9, 15, 22, 23, 25, 26, 40.1, 43.4, 50.1, 50.2, 61, 61.1, 62, 63, 64, 67, 69, 69.1, 187,
 ]);
 /** Functions of the machine that move no axis the reader shows. */
 export const SILENT_M = new Set([

@@ -2,13 +2,10 @@ import type { Cycle } from './cycle.ts';
 import type { Variables } from './expression.ts';
 import type { FeedMode, Motion, PlaneCode, Point, Setting } from './motion.ts';
 import type { Notes } from './notes.ts';
-import type { Line } from './words.ts';
 
 export interface ReadSettings {
   /** A slash leaves its line out. */
   readonly blockDelete: boolean;
-  /** Rapid of the axes, mm/min. */
-  readonly rapidMmMin: number;
   /** A lathe's X is a diameter, and its G50 caps the spindle. Left to the program where undefined. */
   readonly lathe?: boolean | undefined;
 }
@@ -27,8 +24,6 @@ export interface CycleHole {
 export interface Sink {
   motion(motion: Motion): void;
   hole?(hole: CycleHole): void;
-  /** Line of the file with its words, before its motions. */
-  block?(line: Line, number: number): void;
 }
 
 /** Where the program goes on behind a line. */

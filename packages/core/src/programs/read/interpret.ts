@@ -38,7 +38,6 @@ function runLine(c: Control, text: string, number: number): Next {
     c.counts.deleted++;
     return ON;
   }
-  c.sink.block?.(line, number);
   if (line.trouble)
     c.notes.add(
       'error',

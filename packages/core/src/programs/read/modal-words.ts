@@ -63,11 +63,14 @@ export function modal(
       c.motion = code;
       if (NOT_FOLLOWED[`G${code}`])
         c.notes.add('not followed', `G${code}`, NOT_FOLLOWED[`G${code}`]!, number);
-    } else if (code === 50 && words.has('S')) {
-      // The cap was taken with the spindle's words.
-    } else if (!SILENT_G.has(code) && !ONE_LINE.has(code)) unknown(c, 'G', code, number);
+    } else if (!SILENT_G.has(code) && !ONE_LINE.has(code) && !capsSpindle(code, words))
+      unknown(c, 'G', code, number);
   }
 }
+
+/** G50 with S caps a spindle: that was taken with its words. */
+const capsSpindle = (code: number, words: ReadonlyMap<string, Word>): boolean =>
+  code === 50 && words.has('S');
 
 function unitsIn(c: Control, inch: boolean): void {
   c.inch = inch;

@@ -3,14 +3,14 @@ import { type Interpreter, makeInterpreter } from './interpret.ts';
 import { type Chunks, linesOf, makeLines } from './lines.ts';
 import type { Note } from './motion.ts';
 import { makeNotes, type Notes } from './notes.ts';
-import { makeSegments, type Segment } from './segments.ts';
+import { makeSegments, type Segment, type SegmentList } from './segments.ts';
 
 export interface ProgramSettings extends ReadSettings {
   /** Other files that may be called, by name. */
   readonly files?: ReadonlyMap<string, string>;
 }
 
-export const PLAIN_SETTINGS: ProgramSettings = { blockDelete: true, rapidMmMin: 20_000 };
+export const PLAIN_SETTINGS: ProgramSettings = { blockDelete: true };
 
 /** What reading came to, beside the motions. */
 export interface ReadResult {
@@ -140,17 +140,6 @@ function makeRunner(
   return { main: (line, number) => void step(line, number, 0), ended: () => ended, called };
 }
 
-const resultOf = (interpreter: Interpreter, notes: Notes, lines: number, main: Segment): ReadResult => ({
-  lines,
-  notes: notes.list(),
-  tools: interpreter.tools,
-  workOffsets: [...interpreter.offsets],
-  fastestRpm: interpreter.fastestRpm(),
-  deletedBlocks: interpreter.counts.deleted,
-  blocksWithMotion: interpreter.counts.moving,
-  name: main.name,
-});
-
 /** Programs of the file that nothing ran: said, so that nothing is passed over in silence. */
 function tellUncalled(
   segments: readonly Segment[],
@@ -165,38 +154,60 @@ function tellUncalled(
   }
 }
 
+/** A main program about to be run, with what it calls. */
+function makeRun(
+  list: SegmentList,
+  subprograms: ReadonlyMap<string, Called>,
+  lines: number,
+  settings: ProgramSettings,
+  sink: Sink,
+  notes: Notes,
+) {
+  const main = list.main();
+  const interpreter = makeInterpreter(settings, sink, notes);
+  const runner = makeRunner(interpreter, subprograms, settings.files ?? new Map(), notes, lines);
+  return {
+    ended: runner.ended,
+    /** A line of the file: run where it is the main program's. */
+    take(line: string, number: number): void {
+      if (number >= main.first && number <= main.last && !runner.ended()) runner.main(line, number);
+    },
+    result(): ReadResult {
+      tellUncalled(list.segments, main, runner.called, notes);
+      return {
+        lines,
+        notes: notes.list(),
+        tools: interpreter.tools,
+        workOffsets: [...interpreter.offsets],
+        fastestRpm: interpreter.fastestRpm(),
+        deletedBlocks: interpreter.counts.deleted,
+        blocksWithMotion: interpreter.counts.moving,
+        name: main.name,
+      };
+    },
+  };
+}
+
 /** Runs a program held as one text. */
 export function readProgram(text: string, settings: ProgramSettings, sink: Sink): ReadResult {
   const lines = linesOf(text);
   const list = makeSegments();
   for (const line of lines) list.take(line);
-  const main = list.main();
   const subprograms = new Map(
     list.segments
-      .filter((s) => s !== main)
+      .filter((s) => s !== list.main())
       .map((s): [string, Called] => [s.name, { lines: lines.slice(s.first - 1, s.last), first: s.first }]),
   );
-  const notes = makeNotes();
-  const interpreter = makeInterpreter(settings, sink, notes);
-  const runner = makeRunner(interpreter, subprograms, settings.files ?? new Map(), notes, lines.length);
-  for (let number = main.first; number <= main.last && !runner.ended(); number++)
-    runner.main(lines[number - 1]!, number);
-  tellUncalled(list.segments, main, runner.called, notes);
-  return resultOf(interpreter, notes, lines.length, main);
+  const run = makeRun(list, subprograms, lines.length, settings, sink, makeNotes());
+  for (const [i, line] of lines.entries()) run.take(line, i + 1);
+  return run.result();
 }
 
-/** Goes through a text that comes by the piece; `take` gets each line with its number and says when it has enough. */
-async function eachLine(
-  chunks: Chunks,
-  take: (line: string, number: number) => void,
-  enough: () => boolean,
-): Promise<number> {
+/** Goes through a text that comes by the piece; `take` gets each line with its number. How many there are. */
+async function eachLine(chunks: Chunks, take: (line: string, number: number) => void): Promise<number> {
   let number = 0;
   const lines = makeLines((line) => take(line, ++number));
-  for await (const chunk of chunks()) {
-    lines.add(chunk);
-    if (enough()) return number;
-  }
+  for await (const chunk of chunks()) lines.add(chunk);
   lines.end();
   return number;
 }
@@ -212,30 +223,24 @@ export async function readStream(
   pause: (line: number) => Promise<void> | void = () => undefined,
 ): Promise<ReadResult> {
   const list = makeSegments();
-  const never = (): boolean => false;
-  const lines = await eachLine(chunks, (line) => list.take(line), never);
-  const main = list.main();
+  const lines = await eachLine(chunks, (line) => list.take(line));
   const notes = makeNotes();
   const subprograms = list.calls()
-    ? await calledOf(chunks, list.segments, main, notes)
+    ? await calledOf(chunks, list.segments, list.main(), notes)
     : new Map<string, Called>();
-  const interpreter = makeInterpreter(settings, sink, notes);
-  const runner = makeRunner(interpreter, subprograms, settings.files ?? new Map(), notes, lines);
+  const run = makeRun(list, subprograms, lines, settings, sink, notes);
   let number = 0;
-  const splitter = makeLines((line) => {
-    number++;
-    if (number >= main.first && number <= main.last && !runner.ended()) runner.main(line, number);
-  });
+  const splitter = makeLines((line) => run.take(line, ++number));
   for await (const chunk of chunks()) {
     splitter.add(chunk);
     await pause(number);
-    if (runner.ended() || number > main.last) break;
+    if (run.ended() || number > list.main().last) break;
   }
-  if (!runner.ended()) splitter.end();
-  tellUncalled(list.segments, main, runner.called, notes);
-  return resultOf(interpreter, notes, lines, main);
+  if (!run.ended()) splitter.end();
+  return run.result();
 }
 
+/** Text of the subprograms of a file. */
 async function calledOf(
   chunks: Chunks,
   segments: readonly Segment[],
@@ -245,27 +250,23 @@ async function calledOf(
   const found = new Map<string, Called>();
   let [kept, at] = [0, 0];
   let into: string[] | null = null;
-  await eachLine(
-    chunks,
-    (line, number) => {
-      while (at < segments.length && number > segments[at]!.last) at++;
-      const segment = segments[at]!;
-      if (number === segment.first) {
-        into = segment === main ? null : [];
-        if (into) found.set(segment.name, { lines: into, first: segment.first });
-      }
-      if (!into) return;
-      kept += line.length;
-      if (kept <= MOST_CALLED) into.push(line);
-      else
-        notes.add(
-          'error',
-          'M98',
-          `subprograms of more than ${MOST_CALLED / 1e6} MB: the rest of them is left out`,
-          number,
-        );
-    },
-    () => false,
-  );
+  await eachLine(chunks, (line, number) => {
+    while (at < segments.length && number > segments[at]!.last) at++;
+    const segment = segments[at]!;
+    if (number === segment.first) {
+      into = segment === main ? null : [];
+      if (into) found.set(segment.name, { lines: into, first: segment.first });
+    }
+    if (!into) return;
+    kept += line.length;
+    if (kept <= MOST_CALLED) into.push(line);
+    else
+      notes.add(
+        'error',
+        'M98',
+        `subprograms of more than ${MOST_CALLED / 1e6} MB: the rest of them is left out`,
+        number,
+      );
+  });
   return found;
 }

@@ -4,13 +4,12 @@ export interface Segment {
   readonly first: number;
   last: number;
   ends: boolean;
-  returns: boolean;
   /** Holds something that would be run. */
   filled: boolean;
 }
 
 const HEAD = /^\s*(?:N\s*\d+\s*)?[O:]\s*0*(\d+)/i;
-const CODES = /M\s*0*(98|99|2|30)(?![\d.])/gi;
+const CODES = /M\s*0*(98|2|30)(?![\d.])/gi;
 const withoutComments = (line: string): string =>
   /[(;]/.test(line) ? line.replace(/\([^)]*\)|;.*$/g, '') : line;
 
@@ -24,7 +23,7 @@ export interface SegmentList {
 }
 
 export function makeSegments(): SegmentList {
-  const segments: Segment[] = [{ name: '', first: 1, last: 0, ends: false, returns: false, filled: false }];
+  const segments: Segment[] = [{ name: '', first: 1, last: 0, ends: false, filled: false }];
   let calls = false;
   let number = 0;
   let empty = true;
@@ -44,7 +43,7 @@ export function makeSegments(): SegmentList {
           first: number,
           last: number,
           ends: false,
-          returns: false,
+
           filled: false,
         });
       const current = segments.at(-1)!;
@@ -54,7 +53,6 @@ export function makeSegments(): SegmentList {
       if (empty && (head || /[A-Z]/i.test(withoutComments(line)))) empty = false;
       for (const [, code] of plain.matchAll(CODES)) {
         if (code === '98') calls = true;
-        else if (code === '99') current.returns = true;
         else current.ends = true;
       }
     },

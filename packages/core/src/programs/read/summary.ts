@@ -20,8 +20,11 @@ export interface ProgramSummary {
   readonly deepestMm: number | null;
 }
 
+/** Rapid of the axes where no machine says it, mm/min. */
+export const USUAL_RAPID = 20_000;
+
 /** Adds up a program as its motions come. */
-export function makeSummary(rapidMmMin: number): Sink & { result(): ProgramSummary } {
+export function makeSummary(rapidMmMin = USUAL_RAPID): Sink & { result(): ProgramSummary } {
   let [feedMm, feedMinutes, rapidMm, seconds, holes] = [0, 0, 0, 0, 0];
   let least = Infinity;
   let ramp = 0;

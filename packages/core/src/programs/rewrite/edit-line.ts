@@ -17,7 +17,7 @@ export function withWord(text: string, letter: string, value: string): string | 
   const there = words.findLast((w) => w.letter === letter);
   if (there)
     return plain(text, there)
-      ? `${text.slice(0, there.start)}${written(text, there, letter)}${value}${text.slice(there.end)}`
+      ? `${text.slice(0, there.start)}${text[there.start]}${value}${text.slice(there.end)}`
       : null;
   const last = words.at(-1);
   if (!last) return null;
@@ -25,9 +25,8 @@ export function withWord(text: string, letter: string, value: string): string | 
   return `${text.slice(0, last.end)}${tight && words.length > 1 ? '' : ' '}${casedLike(text, letter)}${value}${text.slice(last.end)}`;
 }
 
-const written = (text: string, word: Word, letter: string): string =>
-  text[word.start] === letter ? letter : text[word.start]!;
-const casedLike = (text: string, letter: string): string =>
-  /[a-z]/.test(text.replace(/\(.*?\)/g, '')) && !/[A-Z]/.test(text.replace(/\(.*?\)/g, ''))
-    ? letter.toLowerCase()
-    : letter;
+/** The letter small where the rest of the line is written small. */
+function casedLike(text: string, letter: string): string {
+  const bare = text.replace(/\(.*?\)/g, '');
+  return /[a-z]/.test(bare) && !/[A-Z]/.test(bare) ? letter.toLowerCase() : letter;
+}

@@ -28,6 +28,7 @@ export interface Rewritten {
 
 /** Passes until nothing changes: a line divided once is looked at again. */
 const PASSES = 6;
+
 /**
  * The same program with feeds that hold the released chip, or load, slowed before corners, arcs compensated; comments and all
  * else untouched. Goes over it until nothing changes.

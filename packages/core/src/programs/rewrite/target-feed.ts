@@ -4,7 +4,7 @@ import { feedOnArc } from '../../physics/path/block-rate.ts';
 import { arcFeedFactor } from '../find/arc-side.ts';
 import { type Block, inContact, isFeed } from '../find/block.ts';
 import { cutOf, largestSine } from '../find/cut-model.ts';
-import { type Expected, isMilled } from '../find/expected.ts';
+import type { Expected } from '../find/expected.ts';
 
 export interface FeedSettings {
   /** What is kept: the released chip, or the released force as well where less is cut. */
@@ -33,7 +33,6 @@ export function targetFeed(block: Block, settings: FeedSettings): TargetFeed | n
   if (!expected || !isFeed(block) || !inContact(block)) return null;
   const perFeed = expected.speedRpm * expected.teeth;
   if (expected.perTurn) return { feedMmMin: perFeed * expected.feedMm, why: 'feed a turn of the release' };
-  if (!isMilled(expected)) return null;
   const { fz, why } = chipFeed(block, expected, settings);
   const factor = arcFeedFactor(block);
   const round = factor === null ? fz : Math.min(fz / factor, settings.raiseMost * expected.feedMm);
@@ -61,8 +60,8 @@ function chipFeed(block: Block, expected: Expected, settings: FeedSettings): { f
   if (down) return { fz: expected.feedMm * entrySteepness(context.alloy).feedShare, why: 'way in' };
   const chip = expected.model.released.chipMm;
   const fz = chip / Math.max(1e-3, largestSine(most.entry, most.exit));
-  const most_ = settings.raiseMost * expected.feedMm;
-  return fz > most_ ? { fz: most_, why: 'light cut' } : { fz, why: 'chip of the release' };
+  const fastest = settings.raiseMost * expected.feedMm;
+  return fz > fastest ? { fz: fastest, why: 'light cut' } : { fz, why: 'chip of the release' };
 }
 
 /** Feed per tooth at which force and power stay at the released ones, where they would be over. */

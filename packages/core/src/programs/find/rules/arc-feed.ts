@@ -1,7 +1,7 @@
 import { measure, say } from '../../../units/sentence.ts';
 import { isFeed } from '../block.ts';
 import { arcFeedFactor } from '../arc-side.ts';
-import { type Finding, makePlaces, type RuleMaker } from '../finding.ts';
+import { makePlaces, type RuleMaker } from '../finding.ts';
 
 /** Edge over centre from which it matters, inside; and under it, outside. */
 const FAST = 1.15;
@@ -37,53 +37,41 @@ export const arcFeedRule: RuleMaker = () => {
       if (atEdge > FAST && factor > FAST) inside.add(atEdge, block, factor);
       else if (atEdge < SLOW && factor < SLOW) outside.add(1 / atEdge, block, factor);
     },
-    findings() {
-      const found: Finding[] = [];
-      const fast = inside.worst();
-      if (fast) {
-        const { motion, expected } = fast.block;
-        const thread = expected?.operation.document.kind === 'thread-milling';
-        found.push(
-          inside.tell({
-            rule: 'arc-feed-inside',
-            gravity: fast.worth > 1.5 ? 'fault' : 'look',
-            weight: fast.worth,
-            title: thread ? 'Thread milled at the feed of its edge' : 'Bore feed is the edge’s',
-            what: say(
-              `Centre feed {0} on a path radius of {1}: the edge runs ${fast.detail.toFixed(1)} times as fast, {2}, ${fast.worth.toFixed(1)} times what is meant.`,
-              measure(motion.feedMmMin!, 'mm/min'),
-              measure(motion.arc!.radiusMm, 'mm'),
-              measure(motion.feedMmMin! * fast.detail, 'mm/min'),
-            ),
-            remedy: say(
-              'Set the feed of the cutter’s centre there to {0}.',
-              measure(motion.feedMmMin! / fast.worth, 'mm/min'),
-            ),
-          }),
-        );
-      }
-      const slow = outside.worst();
-      if (slow) {
-        const { motion } = slow.block;
-        found.push(
-          outside.tell({
-            rule: 'arc-feed-outside',
-            gravity: 'look',
-            weight: slow.worth,
-            title: 'Outside arc runs slow at its edge',
-            what: say(
-              `Centre feed {0} round an outside radius: at the wall the edge runs {1}, and the chip is thin.`,
-              measure(motion.feedMmMin!, 'mm/min'),
-              measure(motion.feedMmMin! * slow.detail, 'mm/min'),
-            ),
-            remedy: say(
-              'Raise the feed of the centre there to {0}.',
-              measure(motion.feedMmMin! * slow.worth, 'mm/min'),
-            ),
-          }),
-        );
-      }
-      return found;
-    },
+    findings: () => [
+      ...inside.tell(({ worth, detail, block: { motion, expected } }) => ({
+        rule: 'arc-feed-inside',
+        gravity: worth > 1.5 ? 'fault' : 'look',
+        weight: worth,
+        title:
+          expected?.operation.document.kind === 'thread-milling'
+            ? 'Thread milled at the feed of its edge'
+            : 'Bore feed is the edge’s',
+        what: say(
+          `Centre feed {0} on a path radius of {1}: the edge runs ${detail.toFixed(1)} times as fast, {2}, ${worth.toFixed(1)} times what is meant.`,
+          measure(motion.feedMmMin!, 'mm/min'),
+          measure(motion.arc!.radiusMm, 'mm'),
+          measure(motion.feedMmMin! * detail, 'mm/min'),
+        ),
+        remedy: say(
+          'Set the feed of the cutter’s centre there to {0}.',
+          measure(motion.feedMmMin! / worth, 'mm/min'),
+        ),
+      })),
+      ...outside.tell(({ worth, detail, block: { motion } }) => ({
+        rule: 'arc-feed-outside',
+        gravity: 'look',
+        weight: worth,
+        title: 'Outside arc runs slow at its edge',
+        what: say(
+          'Centre feed {0} round an outside radius: at the wall the edge runs {1}, and the chip is thin.',
+          measure(motion.feedMmMin!, 'mm/min'),
+          measure(motion.feedMmMin! * detail, 'mm/min'),
+        ),
+        remedy: say(
+          'Raise the feed of the centre there to {0}.',
+          measure(motion.feedMmMin! * worth, 'mm/min'),
+        ),
+      })),
+    ],
   };
 };

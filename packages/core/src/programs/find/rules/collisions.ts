@@ -1,5 +1,5 @@
 import { measure, say } from '../../../units/sentence.ts';
-import { type Finding, makePlaces, type RuleMaker } from '../finding.ts';
+import { makePlaces, type RuleMaker } from '../finding.ts';
 import { topAt } from '../../engage/stock.ts';
 
 /** A rapid lower than this over material that is still there is told, mm. */
@@ -34,40 +34,32 @@ export const collisionsRule: RuleMaker = ({ stock, clearPlaneMm }) => {
       if (over && height < clearPlaneMm - HAIR) low.add(clearPlaneMm - height, block, height);
     },
     findings() {
-      const found: Finding[] = [];
-      const i = into.worst();
-      if (i)
-        found.push(
-          into.tell({
-            rule: 'rapid-into-stock',
-            gravity: 'stop',
-            weight: 10,
-            title: 'Rapid into material',
-            what: say(
-              'In rapid it meets material, {0} deep, at X {1} Y {2} Z {3}.',
-              measure(i.detail, 'mm'),
-              ...placeOf(i.block.engagement.touches ?? i.block.motion.to),
-            ),
-            remedy: say('Do not run it. Check datum, stock and heights; draw back over the part first.'),
-          }),
-        );
-      const l = low.worst();
-      if (l)
-        found.push(
-          low.tell({
-            rule: 'below-clear-plane',
-            gravity: 'look',
-            weight: 1,
-            title: 'Rapid below the clear plane',
-            what: say(
-              'It crosses the part in rapid at Z {0}; the clear plane is Z {1}.',
-              measure(l.detail, 'mm'),
-              measure(clearPlaneMm!, 'mm'),
-            ),
-            remedy: say('Draw back to the clear plane, or see that no clamp stands in the way.'),
-          }),
-        );
-      return found;
+      return [
+        ...into.tell((i) => ({
+          rule: 'rapid-into-stock',
+          gravity: 'stop',
+          weight: 10,
+          title: 'Rapid into material',
+          what: say(
+            'In rapid it meets material, {0} deep, at X {1} Y {2} Z {3}.',
+            measure(i.detail, 'mm'),
+            ...placeOf(i.block.engagement.touches ?? i.block.motion.to),
+          ),
+          remedy: say('Do not run it. Check datum, stock and heights; draw back over the part first.'),
+        })),
+        ...low.tell((l) => ({
+          rule: 'below-clear-plane',
+          gravity: 'look',
+          weight: 1,
+          title: 'Rapid below the clear plane',
+          what: say(
+            'It crosses the part in rapid at Z {0}; the clear plane is Z {1}.',
+            measure(l.detail, 'mm'),
+            measure(clearPlaneMm!, 'mm'),
+          ),
+          remedy: say('Draw back to the clear plane, or see that no clamp stands in the way.'),
+        })),
+      ];
     },
   };
 };

@@ -1,7 +1,7 @@
 import { measure, say } from '../../../units/sentence.ts';
 import { feedOfBlocks, feedOnArc } from '../../../physics/path/block-rate.ts';
 import { isFeed } from '../block.ts';
-import { type Finding, makePlaces, type RuleMaker } from '../finding.ts';
+import { makePlaces, type RuleMaker } from '../finding.ts';
 
 /** Lines this short in a row are a curve in pieces; a single one is an end. */
 const IN_A_ROW = 8;
@@ -37,48 +37,37 @@ export const controlRule: RuleMaker = ({ machine }) => {
       }
     },
     findings() {
-      const found: Finding[] = [];
-      const s = short.worst();
-      if (s)
-        found.push(
-          short.tell({
-            rule: 'short-blocks',
-            gravity: 'look',
-            weight: s.worth,
-            title: 'Lines too short for the control',
-            what: say(
-              `${starved.toLocaleString('en')} lines are read slower than they are run: at {0} a line the control gives {1}, not {2}.`,
-              measure(ms / 1000, 's-fine'),
-              measure(s.detail.holds, 'mm/min'),
-              measure(s.detail.feed, 'mm/min'),
-            ),
-            remedy: say(
-              'Fit arcs to the lines, post with a wider tolerance, or feed at {0}.',
-              measure(s.detail.holds, 'mm/min'),
-            ),
-          }),
-        );
-      const t = tight.worst();
-      if (t)
-        found.push(
-          tight.tell({
-            rule: 'arc-too-fast',
-            gravity: 'look',
-            weight: t.worth,
-            title: 'Feed no axis holds round this arc',
-            what: say(
-              'On a path radius of {0} the axes hold {1}; {2} is programmed.',
-              measure(t.block.motion.arc!.radiusMm, 'mm'),
-              measure(t.detail.holds, 'mm/min'),
-              measure(t.detail.feed, 'mm/min'),
-            ),
-            remedy: say(
-              'Feed at {0} there: the machine will not do more.',
-              measure(t.detail.holds, 'mm/min'),
-            ),
-          }),
-        );
-      return found;
+      return [
+        ...short.tell((s) => ({
+          rule: 'short-blocks',
+          gravity: 'look',
+          weight: s.worth,
+          title: 'Lines too short for the control',
+          what: say(
+            `${starved.toLocaleString('en')} lines are read slower than they are run: at {0} a line the control gives {1}, not {2}.`,
+            measure(ms / 1000, 's-fine'),
+            measure(s.detail.holds, 'mm/min'),
+            measure(s.detail.feed, 'mm/min'),
+          ),
+          remedy: say(
+            'Fit arcs to the lines, post with a wider tolerance, or feed at {0}.',
+            measure(s.detail.holds, 'mm/min'),
+          ),
+        })),
+        ...tight.tell((t) => ({
+          rule: 'arc-too-fast',
+          gravity: 'look',
+          weight: t.worth,
+          title: 'Feed no axis holds round this arc',
+          what: say(
+            'On a path radius of {0} the axes hold {1}; {2} is programmed.',
+            measure(t.block.motion.arc!.radiusMm, 'mm'),
+            measure(t.detail.holds, 'mm/min'),
+            measure(t.detail.feed, 'mm/min'),
+          ),
+          remedy: say('Feed at {0} there: the machine will not do more.', measure(t.detail.holds, 'mm/min')),
+        })),
+      ];
     },
   };
 };

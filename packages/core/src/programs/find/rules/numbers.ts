@@ -1,36 +1,41 @@
 import { measure, say } from '../../../units/sentence.ts';
+import { engagementAngle } from '../../../physics/cutting/engagement.ts';
 import type { Unit } from '../../../units/unit.ts';
 import { type Block, inContact, isFeed } from '../block.ts';
-import { type Expected, isMilled } from '../expected.ts';
-import { type Finding, makePlaces, type RuleMaker } from '../finding.ts';
+import type { Expected } from '../expected.ts';
+import { type Finding, type Gravity, makePlaces, type Places, type RuleMaker } from '../finding.ts';
+import { makeMiddle, type Middle } from '../middle.ts';
 
 /** Steps of the records of feed and stepover, as a share. */
 const STEP = 0.02;
 /** Speeds within this share of the released one are its rounding; feeds and depths likewise. */
 const SPEED_OFF = 0.03;
+/** A speed over by more wears the edge out before anybody looks. */
+const MUCH = 0.1;
 const FEED_OFF = 0.06;
 /** A feed this much under is the feed of a program that slows for corners. */
 const FEED_UNDER = 0.12;
 const DEPTH_OFF = 0.06;
 const WIDTH_OFF = 0.08;
-/** Share of the end that goes down from which a block is a way in, and the depth from which a width counts, over the released one. */
+/** Share of the end that goes down from which a block is a way in. */
 const LEVEL = 0.02;
 /** In a wider contact than the released one by this the feed may be lowered on purpose. */
 const WIDER = 1.15;
+/** Depth from which a feed or a width counts, over the released one. */
 const DEEP_ENOUGH = 0.3;
 
 /** Numbers of one tool, gathered over its cuts. */
 interface ToolNumbers {
   readonly expected: Expected;
-  readonly speed: ReturnType<typeof makePlaces<number>>;
-  readonly slow: ReturnType<typeof makePlaces<number>>;
-  readonly feed: ReturnType<typeof makePlaces<number>>;
-  readonly depth: ReturnType<typeof makePlaces<number>>;
-  readonly width: ReturnType<typeof makePlaces<number>>;
-  /** Minutes by feed per tooth on straight cuts, in steps of 2%: the usual feed is where half the time lies below. */
-  readonly feeds: Map<number, number>;
-  /** Way by stepover, likewise. */
-  readonly widths: Map<number, number>;
+  readonly faster: Places<number>;
+  readonly slower: Places<number>;
+  readonly feed: Places<number>;
+  readonly depth: Places<number>;
+  readonly width: Places<number>;
+  /** Feed of straight cuts by their minutes. */
+  readonly feeds: Middle;
+  /** Stepover by the way it is cut. */
+  readonly widths: Middle;
 }
 
 /** Speed, feed, depth and stepover that are not what was released for the tool. */
@@ -43,33 +48,28 @@ export const numbersRule: RuleMaker = ({ speedsOnPurpose }) => {
     const places = () => makePlaces<number>();
     const made: ToolNumbers = {
       expected,
-      speed: places(),
-      slow: places(),
+      faster: places(),
+      slower: places(),
       feed: places(),
       depth: places(),
       width: places(),
-      feeds: new Map(),
-      widths: new Map(),
+      feeds: makeMiddle(STEP, 'share'),
+      widths: makeMiddle(STEP, 'share'),
     };
     tools.set(tool, made);
     return made;
   }
 
   function see(block: Block): void {
-    const { expected, motion, engagement, load } = block;
+    const { expected, motion, engagement } = block;
     if (!expected || !isFeed(block) || !inContact(block)) return;
     const t = of(motion.setting.tool, expected);
     const off = motion.speedRpm / expected.speedRpm - 1;
     // A speed that is tried is not one that slipped in.
     const meant = speedsOnPurpose.some((rpm) => Math.abs(motion.speedRpm / rpm - 1) < 0.01);
-    if (!meant && off > SPEED_OFF) t.speed.add(off, block, motion.speedRpm);
-    if (!meant && off < -SPEED_OFF && motion.speedRpm > 0) t.slow.add(-off, block, motion.speedRpm);
-    const feed = expected.perTurn
-      ? load.feedPerToothMm *
-        (expected.model.released.feedPerToothMm > 0
-          ? expected.feedMm / expected.model.released.feedPerToothMm
-          : 1)
-      : sameChipFeed(block, expected);
+    if (!meant && off > SPEED_OFF) t.faster.add(off, block, motion.speedRpm);
+    if (!meant && off < -SPEED_OFF && motion.speedRpm > 0) t.slower.add(-off, block, motion.speedRpm);
+    const feed = expected.perTurn ? feedPerTurnOf(block) : sameChipFeed(block, expected);
     const straight = expected.perTurn
       ? engagement.plungeShare > 0.5
       : motion.kind === 'line' &&
@@ -78,12 +78,11 @@ export const numbersRule: RuleMaker = ({ speedsOnPurpose }) => {
         engagement.most.arc < WIDER * (releasedArc(expected) ?? Infinity) &&
         engagement.plungeShare < LEVEL;
     if (straight) {
-      const step = Math.round(Math.log(Math.max(feed, 1e-6)) / STEP);
-      t.feeds.set(step, (t.feeds.get(step) ?? 0) + block.minutes);
+      t.feeds.add(feed, block.minutes);
       t.feed.add(feed, block, feed);
     }
     // On the way down the cutter is full in a shallow cut: that is judged as a way in.
-    if (!isMilled(expected) || engagement.plungeShare > LEVEL) return;
+    if (expected.perTurn || engagement.plungeShare > LEVEL) return;
     const { depthMm, widthMm, shape } = expected;
     if (
       depthMm !== null &&
@@ -95,8 +94,7 @@ export const numbersRule: RuleMaker = ({ speedsOnPurpose }) => {
       return;
     // In a corner the contact is wide whatever the stepover: that of half the way tells it.
     const usual = shape.radiusMm * (1 - Math.cos(engagement.usualArc));
-    const width = Math.round(Math.log(Math.max(usual, 1e-3)) / STEP);
-    t.widths.set(width, (t.widths.get(width) ?? 0) + motion.lengthMm * (1 - engagement.air));
+    t.widths.add(usual, motion.lengthMm * (1 - engagement.air));
     if (usual > widthMm * (1 + WIDTH_OFF) + 0.02) t.width.add(motion.lengthMm, block, usual);
   }
 
@@ -105,6 +103,10 @@ export const numbersRule: RuleMaker = ({ speedsOnPurpose }) => {
   }
   return { see, findings };
 };
+
+/** Feed of a turn, mm; 0 with the spindle stopped. */
+const feedPerTurnOf = ({ motion }: Block): number =>
+  motion.speedRpm > 0 ? (motion.feedMmMin ?? 0) / motion.speedRpm : 0;
 
 /** Feed per tooth of the released contact that has the chip of the block, mm: where the contact is lighter, more feed is the same chip. */
 function sameChipFeed({ load, engagement }: Block, expected: Expected): number {
@@ -117,78 +119,59 @@ function sameChipFeed({ load, engagement }: Block, expected: Expected): number {
 
 /** What of a tool's numbers is not what was released. */
 function differencesOf(tool: number, t: ToolNumbers): Finding[] {
-  const found: Finding[] = [];
+  const { expected } = t;
+  const { id, name } = expected.operation;
   const tell = (
-    places: ToolNumbers['speed'],
-    name: string,
-    got: number,
+    places: Places<number>,
+    what: string,
     wanted: number,
     unit: Unit,
-    gravity: Finding['gravity'],
-  ): void => {
-    const ratio = got / wanted;
-    found.push(
-      places.tell({
-        rule: `release-${name.replace(' ', '-')}`,
-        gravity,
+    gravityOf: (worth: number) => Gravity,
+    usual?: number,
+  ): Finding[] =>
+    places.tell(({ detail, worth }) => {
+      const got = usual ?? detail;
+      const ratio = got / wanted;
+      return {
+        rule: `release-${what.replace(' ', '-')}`,
+        gravity: gravityOf(worth),
         weight: Math.abs(Math.log(ratio)),
-        title: `${name[0]!.toUpperCase()}${name.slice(1)} ${ratio > 1 ? 'over' : 'under'} the release`,
+        title: `${what[0]!.toUpperCase()}${what.slice(1)} ${ratio > 1 ? 'over' : 'under'} the release`,
         what: say(
-          `Tool ${tool} runs {0}; {1} was released for “${t.expected.operation.name}” (${ratio >= 1 ? '+' : '−'}${Math.abs(Math.round(100 * (ratio - 1)))}%).`,
+          `Tool ${tool} runs {0}; {1} was released for “${name}” (${ratio >= 1 ? '+' : '−'}${Math.abs(Math.round(100 * (ratio - 1)))}%).`,
           measure(got, unit),
           measure(wanted, unit),
         ),
-        remedy: say(`Bring the ${name} to {0}, or release what is run.`, measure(wanted, unit)),
-      }),
-    );
-  };
-  const { expected } = t;
-  const fast = t.speed.worst();
-  if (fast)
-    tell(
-      t.speed,
-      'spindle speed',
-      fast.detail,
-      expected.speedRpm,
-      'rpm',
-      fast.worth > 0.1 ? 'fault' : 'look',
-    );
-  const slow = t.slow.worst();
-  if (slow) tell(t.slow, 'spindle speed', slow.detail, expected.speedRpm, 'rpm', 'look');
-  const usual = medianOf(t.feeds);
-  if (
-    usual !== null &&
-    (usual > expected.feedMm * (1 + FEED_OFF) || usual < expected.feedMm * (1 - FEED_UNDER))
-  ) {
-    const over = usual > expected.feedMm;
-    tell(
-      t.feed,
-      'feed',
-      usual,
-      expected.feedMm,
-      expected.perTurn ? 'mm/rev' : 'mm/tooth',
-      over ? 'fault' : 'look',
-    );
-  }
-  const deep = t.depth.worst();
-  if (deep) tell(t.depth, 'axial depth', deep.detail, expected.depthMm!, 'mm', 'fault');
-  const width = medianOf(t.widths);
-  if (width !== null && t.width.worst() && width > expected.widthMm! * (1 + WIDTH_OFF) + 0.02)
-    tell(t.width, 'radial depth', width, expected.widthMm!, 'mm', 'fault');
-  return found;
+        remedy: say(`Bring the ${what} to {0}, or release what is run.`, measure(wanted, unit)),
+        runs: { operationId: id, value: got },
+      };
+    });
+  const always = (gravity: Gravity) => () => gravity;
+  const feed = t.feeds.value() ?? expected.feedMm;
+  const fast = feed > expected.feedMm * (1 + FEED_OFF);
+  const width = t.widths.value();
+  return [
+    ...tell(t.faster, 'spindle speed', expected.speedRpm, 'rpm', (worth) =>
+      worth > MUCH ? 'fault' : 'look',
+    ),
+    ...tell(t.slower, 'spindle speed', expected.speedRpm, 'rpm', always('look')),
+    ...(fast || feed < expected.feedMm * (1 - FEED_UNDER)
+      ? tell(
+          t.feed,
+          'feed',
+          expected.feedMm,
+          expected.perTurn ? 'mm/rev' : 'mm/tooth',
+          always(fast ? 'fault' : 'look'),
+          feed,
+        )
+      : []),
+    ...tell(t.depth, 'axial depth', expected.depthMm!, 'mm', always('fault')),
+    ...(width !== null && width > expected.widthMm! * (1 + WIDTH_OFF) + 0.02
+      ? tell(t.width, 'radial depth', expected.widthMm!, 'mm', always('fault'), width)
+      : []),
+  ];
 }
 
 /** Contact of the released straight cut, rad; null where the kind has none. */
 const releasedArc = ({ widthMm, shape }: Expected): number | null =>
-  widthMm === null ? null : Math.acos(Math.max(-1, 1 - widthMm / shape.radiusMm));
-
-/** Value below which half of what is recorded lies; null without any. */
-function medianOf(record: ReadonlyMap<number, number>): number | null {
-  const total = [...record.values()].reduce((s, m) => s + m, 0);
-  let sum = 0;
-  for (const [step, m] of [...record].sort(([a], [b]) => a - b)) {
-    sum += m;
-    if (sum >= total / 2) return Math.exp(step * STEP);
-  }
-  return null;
-}
+  widthMm === null ? null : engagementAngle(Math.min(widthMm, 2 * shape.radiusMm), 2 * shape.radiusMm);

@@ -2,6 +2,7 @@ import { measure, say } from '../../../units/sentence.ts';
 import { type Block, isFeed } from '../block.ts';
 import { largestSine } from '../cut-model.ts';
 import { type Finding, makePlaces, type RuleMaker } from '../finding.ts';
+import { makeMiddle, type Middle } from '../middle.ts';
 
 const DEG = 180 / Math.PI;
 /** Contact over the straight cut's that counts as a spike, and by how much at least, rad. */
@@ -18,15 +19,14 @@ const KEPT = 400;
 
 /** Contact that jumps over that of the straight cut: corners, lead-ins, full width by mistake. */
 export const spikeRule: RuleMaker = () => {
-  const tools = new Map<number, { minutes: Map<number, number>; heaviest: Block[] }>();
+  const tools = new Map<number, { readonly contact: Middle; readonly heaviest: Block[] }>();
   return {
     see(block) {
       const { engagement, motion } = block;
       if (!isFeed(block) || engagement.most.arc === 0 || engagement.plungeShare > 0.3) return;
-      const t = tools.get(motion.setting.tool) ?? { minutes: new Map<number, number>(), heaviest: [] };
+      const t = tools.get(motion.setting.tool) ?? { contact: makeMiddle(STEP, 'size'), heaviest: [] };
       tools.set(motion.setting.tool, t);
-      const step = Math.round(engagement.usualArc / STEP);
-      t.minutes.set(step, (t.minutes.get(step) ?? 0) + block.minutes * (1 - engagement.air));
+      t.contact.add(engagement.usualArc, block.minutes * (1 - engagement.air));
       t.heaviest.push(block);
       if (t.heaviest.length > 2 * KEPT) {
         t.heaviest.sort((a, b) => b.engagement.most.arc - a.engagement.most.arc);
@@ -35,7 +35,7 @@ export const spikeRule: RuleMaker = () => {
     },
     findings() {
       return [...tools].flatMap(([tool, t]): Finding[] => {
-        const usual = usualOf(t.minutes);
+        const usual = Math.max(STEP, t.contact.value() ?? Math.PI);
         const places = makePlaces<{ ratio: number }>();
         for (const b of [...t.heaviest].sort((a, c) => a.index - c.index)) {
           const { most } = b.engagement;
@@ -45,24 +45,21 @@ export const spikeRule: RuleMaker = () => {
           if (released !== undefined && b.load.forceN < released * HEAVY) continue;
           places.add(most.arc * most.depthMm, b, { ratio: most.arc / usual });
         }
-        const worst = places.worst();
-        if (!worst) return [];
-        const { block } = worst;
-        const { most } = block.engagement;
-        const chip =
-          largestSine(most.entry, most.exit) / Math.max(0.05, Math.sin(Math.min(usual, Math.PI / 2)));
-        const released = block.expected?.model.released;
-        const over = released !== undefined && block.load.forceN > OVER * released.forceN;
-        // Slowed for, it is a jump of the contact and no more.
-        const slowed = released !== undefined && !over && block.load.chipMm < SLOWED * released.chipMm;
-        return [
-          places.tell({
+        return places.tell(({ detail: { ratio }, block }) => {
+          const { most } = block.engagement;
+          const chip =
+            largestSine(most.entry, most.exit) / Math.max(0.05, Math.sin(Math.min(usual, Math.PI / 2)));
+          const released = block.expected?.model.released;
+          const over = released !== undefined && block.load.forceN > OVER * released.forceN;
+          // Slowed for, it is a jump of the contact and no more.
+          const slowed = released !== undefined && !over && block.load.chipMm < SLOWED * released.chipMm;
+          return {
             rule: 'spike',
             gravity: slowed ? 'note' : over || chip > 1.5 ? 'fault' : 'look',
-            weight: worst.detail.ratio,
+            weight: ratio,
             title: slowed ? 'Engagement spike, slowed for' : 'Engagement spike',
             what: say(
-              `Tool ${tool}: contact {0}, ${worst.detail.ratio.toFixed(1)} times the straight cut’s {1}${
+              `Tool ${tool}: contact {0}, ${ratio.toFixed(1)} times the straight cut’s {1}${
                 released ? '; force {2}, released {3}.' : '.'
               }`,
               measure(most.arc * DEG, 'deg'),
@@ -73,20 +70,9 @@ export const spikeRule: RuleMaker = () => {
             remedy: slowed
               ? say('Nothing has to be done; a larger radius or lighter passes would save the minutes.')
               : say('Slow down before it, or go round it on a larger radius in lighter passes.'),
-          }),
-        ];
+          };
+        });
       });
     },
   };
 };
-
-/** Contact that most of the time lies at or below: the middle of the time in cut. */
-function usualOf(minutes: ReadonlyMap<number, number>): number {
-  const total = [...minutes.values()].reduce((s, m) => s + m, 0);
-  let sum = 0;
-  for (const [step, m] of [...minutes].sort(([a], [b]) => a - b)) {
-    sum += m;
-    if (sum >= total / 2) return Math.max(STEP, step * STEP);
-  }
-  return Math.PI;
-}

@@ -1,9 +1,9 @@
 import { measure, say } from '../../../units/sentence.ts';
 import { inContact, isFeed } from '../block.ts';
-import { type Finding, makePlaces, type RuleMaker } from '../finding.ts';
+import { makePlaces, type RuleMaker } from '../finding.ts';
 
 /** Tendencies of an alloy to harden under a resting edge that make a dwell a fault. */
-const HARDENS = new Set(['severe', 'strong', 'high']);
+const HARDENS = new Set(['severe', 'high']);
 /** Shorter rests only finish the turn, s. */
 const REST_S = 0.1;
 /** Minutes of cutting without coolant from which chips lie. */
@@ -42,72 +42,57 @@ export const spindleAndCoolantRule: RuleMaker = ({ machine }) => {
       }
     },
     findings() {
-      const found: Finding[] = [];
-      if (still.worst())
-        found.push(
-          still.tell({
-            rule: 'spindle-stopped',
-            gravity: 'stop',
-            weight: 12,
-            title: 'Cuts with the spindle stopped',
-            what: say('The cutter meets material and nothing has started the spindle.'),
-            remedy: say('Start the spindle with its speed before the first contact.'),
-          }),
-        );
-      if (wrongWay.worst())
-        found.push(
-          wrongWay.tell({
-            rule: 'spindle-wrong-way',
-            gravity: 'stop',
-            weight: 8,
-            title: 'Spindle turns anticlockwise',
-            what: say('A right-hand cutter runs backwards in the cut.'),
-            remedy: say('Turn it clockwise (M3), unless the tool is left-hand.'),
-          }),
-        );
-      const f = fast.worst();
-      if (f)
-        found.push(
-          fast.tell({
-            rule: 'over-rating',
-            gravity: 'stop',
-            weight: 5 * f.worth,
-            title: 'Speed above the rating',
-            what: say(
-              '{0} is asked of cutter, holder or spindle rated for {1}.',
-              measure(f.detail.rpm, 'rpm'),
-              measure(f.detail.rated, 'rpm'),
-            ),
-            remedy: say('Run at most {0}.', measure(f.detail.rated, 'rpm')),
-          }),
-        );
-      if (dry.worst() && dryMinutes > DRY_MIN)
-        found.push(
-          dry.tell({
-            rule: 'coolant-off',
-            gravity: 'fault',
-            weight: 1 + dryMinutes,
-            title: 'Cuts without the coolant released',
-            what: say(
-              '{0} of cutting with the coolant off: chips stay in the cut and heat stays with them.',
-              measure(dryMinutes, 'min'),
-            ),
-            remedy: say('Switch the coolant on before the first contact, and off behind the last.'),
-          }),
-        );
-      const r = rest.worst();
-      if (r)
-        found.push(
-          rest.tell({
-            rule: 'dwell',
-            gravity: 'look',
-            weight: r.detail,
-            title: 'Rests on a work-hardening alloy',
-            what: say('The edge rubs for {0} without feed and leaves a hard skin.', measure(r.detail, 's')),
-            remedy: say('Leave the dwell out, or draw off before it.'),
-          }),
-        );
-      return found;
+      return [
+        ...still.tell(() => ({
+          rule: 'spindle-stopped',
+          gravity: 'stop',
+          weight: 12,
+          title: 'Cuts with the spindle stopped',
+          what: say('The cutter meets material and nothing has started the spindle.'),
+          remedy: say('Start the spindle with its speed before the first contact.'),
+        })),
+        ...wrongWay.tell(() => ({
+          rule: 'spindle-wrong-way',
+          gravity: 'stop',
+          weight: 8,
+          title: 'Spindle turns anticlockwise',
+          what: say('A right-hand cutter runs backwards in the cut.'),
+          remedy: say('Turn it clockwise (M3), unless the tool is left-hand.'),
+        })),
+        ...fast.tell((f) => ({
+          rule: 'over-rating',
+          gravity: 'stop',
+          weight: 5 * f.worth,
+          title: 'Speed above the rating',
+          what: say(
+            '{0} is asked of cutter, holder or spindle rated for {1}.',
+            measure(f.detail.rpm, 'rpm'),
+            measure(f.detail.rated, 'rpm'),
+          ),
+          remedy: say('Run at most {0}.', measure(f.detail.rated, 'rpm')),
+        })),
+        ...(dryMinutes > DRY_MIN
+          ? dry.tell(() => ({
+              rule: 'coolant-off',
+              gravity: 'fault',
+              weight: 1 + dryMinutes,
+              title: 'Cuts without the coolant released',
+              what: say(
+                '{0} of cutting with the coolant off: chips stay in the cut and heat stays with them.',
+                measure(dryMinutes, 'min'),
+              ),
+              remedy: say('Switch the coolant on before the first contact, and off behind the last.'),
+            }))
+          : []),
+        ...rest.tell((r) => ({
+          rule: 'dwell',
+          gravity: 'look',
+          weight: r.detail,
+          title: 'Rests on a work-hardening alloy',
+          what: say('The edge rubs for {0} without feed and leaves a hard skin.', measure(r.detail, 's')),
+          remedy: say('Leave the dwell out, or draw off before it.'),
+        })),
+      ];
     },
   };
 };

@@ -1,6 +1,6 @@
 import { say } from '../../../units/sentence.ts';
 import { isFeed } from '../block.ts';
-import { type Finding, makePlaces, type RuleMaker } from '../finding.ts';
+import { makePlaces, type RuleMaker } from '../finding.ts';
 
 /** Tool numbers, length offsets and work offsets that the sheet does not have. */
 export const toolsAndOffsetsRule: RuleMaker = ({ expected }) => {
@@ -26,45 +26,38 @@ export const toolsAndOffsetsRule: RuleMaker = ({ expected }) => {
       const known = expected
         .flatMap((e) => (e.operation.tool === null ? [] : [`T${e.operation.tool}`]))
         .join(', ');
-      const found: Finding[] = [...unknown].map(([tool, places]) =>
-        places.tell({
-          rule: 'unknown-tool',
+      return [
+        ...[...unknown].flatMap(([tool, places]) =>
+          places.tell(() => ({
+            rule: 'unknown-tool',
+            gravity: 'stop',
+            weight: 6,
+            title: tool === 0 ? 'No tool is called' : 'Tool the sheet does not have',
+            what: say(
+              tool === 0
+                ? 'It cuts before any tool is called: nothing says which cutter that is.'
+                : `T${tool} cuts; the sheet has ${known || 'no tool of that number'}.`,
+            ),
+            remedy: say('Check the program against the sheet and the magazine before it runs.'),
+          })),
+        ),
+        ...length.tell((l) => ({
+          rule: 'length-offset',
           gravity: 'stop',
-          weight: 6,
-          title: tool === 0 ? 'No tool is called' : 'Tool the sheet does not have',
-          what: say(
-            tool === 0
-              ? 'It cuts before any tool is called: nothing says which cutter that is.'
-              : `T${tool} cuts; the sheet has ${known || 'no tool of that number'}.`,
-          ),
-          remedy: say('Check the program against the sheet and the magazine before it runs.'),
-        }),
-      );
-      const l = length.worst();
-      if (l)
-        found.push(
-          length.tell({
-            rule: 'length-offset',
-            gravity: 'stop',
-            weight: 7,
-            title: 'Length of another tool',
-            what: say(`T${l.detail.tool} runs with length H${l.detail.offset}.`),
-            remedy: say(`Use H${l.detail.tool}, unless the shop numbers its lengths otherwise.`),
-          }),
-        );
-      const o = offset.worst();
-      if (o)
-        found.push(
-          offset.tell({
-            rule: 'work-offset',
-            gravity: 'stop',
-            weight: 7,
-            title: 'Work offset of another setup',
-            what: say(`${o.detail.got} is in force; the sheet says ${o.detail.wanted}.`),
-            remedy: say(`Use ${o.detail.wanted}, or set the sheet right.`),
-          }),
-        );
-      return found;
+          weight: 7,
+          title: 'Length of another tool',
+          what: say(`T${l.detail.tool} runs with length H${l.detail.offset}.`),
+          remedy: say(`Use H${l.detail.tool}, unless the shop numbers its lengths otherwise.`),
+        })),
+        ...offset.tell((o) => ({
+          rule: 'work-offset',
+          gravity: 'stop',
+          weight: 7,
+          title: 'Work offset of another setup',
+          what: say(`${o.detail.got} is in force; the sheet says ${o.detail.wanted}.`),
+          remedy: say(`Use ${o.detail.wanted}, or set the sheet right.`),
+        })),
+      ];
     },
   };
 };

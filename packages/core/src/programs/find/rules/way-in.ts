@@ -1,8 +1,7 @@
 import { measure, say } from '../../../units/sentence.ts';
 import { rampDegrees } from '../../engage/engage.ts';
 import { inContact, isFeed } from '../block.ts';
-import { type Finding, makePlaces, type RuleMaker } from '../finding.ts';
-import { isMilled } from '../expected.ts';
+import { makePlaces, type RuleMaker } from '../finding.ts';
 
 /** Steeper than allowed by this share before it is told. */
 const STEEPER = 1.05;
@@ -25,7 +24,7 @@ export const wayInRule: RuleMaker = () => {
       if (angle <= 0) return;
       if (
         inContact(block) &&
-        isMilled(expected) &&
+        !expected.perTurn &&
         engagement.plungeShare > 0.05 &&
         angle > expected.steepestDeg * STEEPER
       )
@@ -50,71 +49,57 @@ export const wayInRule: RuleMaker = () => {
         wide.add(made, block, { made, pocket: document.feature.widthMm });
     },
     findings() {
-      const found: Finding[] = [];
-      const s = steep.worst();
-      if (s)
-        found.push(
-          steep.tell({
-            rule: 'steep',
-            gravity: 'fault',
-            weight: 2 * s.worth,
-            title: s.detail.angle > 80 ? 'Plunge' : 'Ramp too steep',
-            what: say(
-              `Down at {0}; “${s.block.expected!.operation.name}” allows {1} for this cutter in this alloy.`,
-              measure(s.detail.angle, 'deg'),
-              measure(s.detail.allowed, 'deg'),
-            ),
-            remedy: say('Ramp or helix at {0} or less, or drill a start.', measure(s.detail.allowed, 'deg')),
-          }),
-        );
-      const w = wide.worst();
-      if (w)
-        found.push(
-          wide.tell({
-            rule: 'helix-wide',
-            gravity: 'fault',
-            weight: w.detail.made / w.detail.pocket,
-            title: 'Helix wider than the pocket',
-            what: say(
-              'It makes {0} in a pocket of {1}.',
-              measure(w.detail.made, 'mm'),
-              measure(w.detail.pocket, 'mm'),
-            ),
-            remedy: say('Make the helix at most {0} across.', measure(w.detail.pocket, 'mm')),
-          }),
-        );
-      const p = post.worst();
-      if (p)
-        found.push(
-          post.tell({
-            rule: 'helix-post',
-            gravity: 'look',
-            weight: 1,
-            title: 'Helix leaves a post',
-            what: say('A post of {0} stays in the middle on the way down.', measure(p.detail, 'mm')),
-            remedy: say(
-              'Narrow the helix to {0} across, or see that the post cannot break free.',
-              measure(4 * p.block.expected!.shape.radiusMm, 'mm'),
-            ),
-          }),
-        );
-      const a = air.worst();
-      if (a && airMinutes > AIR_MIN)
-        found.push(
-          air.tell({
-            rule: 'air-in',
-            gravity: 'note',
-            weight: airMinutes,
-            title: 'Way in begins in the air',
-            what: say(
-              '{0} at the feed of the way in before anything is cut; {1} in all.',
-              measure(a.detail, 'mm'),
-              measure(airMinutes, 'min'),
-            ),
-            remedy: say('Come down in rapid to a hair over the material.'),
-          }),
-        );
-      return found;
+      return [
+        ...steep.tell((s) => ({
+          rule: 'steep',
+          gravity: 'fault',
+          weight: 2 * s.worth,
+          title: s.detail.angle > 80 ? 'Plunge' : 'Ramp too steep',
+          what: say(
+            `Down at {0}; “${s.block.expected!.operation.name}” allows {1} for this cutter in this alloy.`,
+            measure(s.detail.angle, 'deg'),
+            measure(s.detail.allowed, 'deg'),
+          ),
+          remedy: say('Ramp or helix at {0} or less, or drill a start.', measure(s.detail.allowed, 'deg')),
+        })),
+        ...wide.tell((w) => ({
+          rule: 'helix-wide',
+          gravity: 'fault',
+          weight: w.detail.made / w.detail.pocket,
+          title: 'Helix wider than the pocket',
+          what: say(
+            'It makes {0} in a pocket of {1}.',
+            measure(w.detail.made, 'mm'),
+            measure(w.detail.pocket, 'mm'),
+          ),
+          remedy: say('Make the helix at most {0} across.', measure(w.detail.pocket, 'mm')),
+        })),
+        ...post.tell((p) => ({
+          rule: 'helix-post',
+          gravity: 'look',
+          weight: 1,
+          title: 'Helix leaves a post',
+          what: say('A post of {0} stays in the middle on the way down.', measure(p.detail, 'mm')),
+          remedy: say(
+            'Narrow the helix to {0} across, or see that the post cannot break free.',
+            measure(4 * p.block.expected!.shape.radiusMm, 'mm'),
+          ),
+        })),
+        ...(airMinutes > AIR_MIN
+          ? air.tell((a) => ({
+              rule: 'air-in',
+              gravity: 'note',
+              weight: airMinutes,
+              title: 'Way in begins in the air',
+              what: say(
+                '{0} at the feed of the way in before anything is cut; {1} in all.',
+                measure(a.detail, 'mm'),
+                measure(airMinutes, 'min'),
+              ),
+              remedy: say('Come down in rapid to a hair over the material.'),
+            }))
+          : []),
+      ];
     },
   };
 };
