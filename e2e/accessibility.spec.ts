@@ -267,7 +267,8 @@ const OF_THE_LOOK = ['color-contrast', 'target-size'];
 async function expectSound(page: Page, rules: readonly string[] | null): Promise<void> {
   // What is still arriving may be replaced under the checker's hands; what is wrong with the page stays wrong.
   await expect(async () => {
-    const axe = new AxeBuilder({ page });
+    // No page of ours has a frame of another origin, for which the checker would open a window each time.
+    const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).setLegacyMode();
     const { violations } = await (
       rules
         ? axe.withRules([...rules])
@@ -292,9 +293,9 @@ const SIZES = [
   { width: 390, height: 844, touch: true },
 ] as const;
 
-/** What is asked of a look beside its layout: every rule once, contrast and targets in both themes where the layout is another. */
+/** What is asked of a look beside its layout: every rule once, then the colours of the other theme where the layout is another. */
 const rulesOf = (theme: string, width: number): readonly string[] | null | 'none' =>
-  width === 1280 ? (theme === 'light' ? null : OF_THE_LOOK) : width === 390 ? OF_THE_LOOK : 'none';
+  theme === 'light' && width === 1280 ? null : theme === 'dark' && width === 390 ? OF_THE_LOOK : 'none';
 
 /** One visit is looked at in four sizes and both themes: nothing overflows, overlaps, is cut or too small, and axe finds nothing. */
 async function expectSoundInEveryLook(page: Page): Promise<void> {

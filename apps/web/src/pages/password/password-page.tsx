@@ -1,5 +1,5 @@
 import { yupResolver } from '@hookform/resolvers/yup';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
 import * as yup from 'yup';
@@ -17,12 +17,10 @@ const schema = yup.object(newPasswordFields).required();
 
 /** Where a one-time link leads: the password is set, then one signs in with it. */
 export default function PasswordPage() {
-  // Kept here and taken out of the address, so that it stays in no history.
-  const [token] = useState(() => {
-    const given = location.hash.slice(1);
-    history.replaceState(history.state, '', location.pathname);
-    return given;
-  });
+  const [token] = useState(() => location.hash.slice(1));
+  // Taken out of the address, so that it stays in no history. Only once the page stands: React may throw a first drawing
+  // away and draw anew, and the token of an address already emptied would be lost.
+  useEffect(() => history.replaceState(history.state, '', location.pathname), []);
   const [failed, setFailed] = useState<string | null>(null);
   const [email, setEmail] = useState<string | null>(null);
   const form = useForm<NewPassword>({
