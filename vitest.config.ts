@@ -1,5 +1,14 @@
 import { defineConfig } from 'vitest/config';
 
+/** Tests of what stands in the browser's own database: each needs a fresh one, and the library that keeps it. */
+const KEEPS_A_DATABASE = ['src/outbox/**/*.test.{ts,tsx}', 'src/pages/floor/**/*.test.{ts,tsx}'];
+const web = {
+  root: 'apps/web',
+  include: ['src/**/*.test.{ts,tsx}'],
+  environment: 'happy-dom',
+  testTimeout: 40000,
+};
+
 export default defineConfig({
   test: {
     // Every core: the default leaves one idle, which is half of a small machine.
@@ -22,6 +31,8 @@ export default defineConfig({
       {
         test: {
           name: 'server',
+          // Its workers and pools are made by each application anew, so files share what they read.
+          isolate: false,
           root: 'apps/server',
           include: ['{src,hold}/**/*.test.ts'],
           pool: 'forks',
@@ -32,13 +43,11 @@ export default defineConfig({
       { test: { name: 'cli', root: 'apps/cli', include: ['src/**/*.test.ts'], testTimeout: 60000 } },
       {
         extends: 'apps/web/vite.config.ts',
-        test: {
-          name: 'web',
-          root: 'apps/web',
-          include: ['src/**/*.test.{ts,tsx}'],
-          environment: 'happy-dom',
-          testTimeout: 40000,
-        },
+        test: { ...web, name: 'web', exclude: KEEPS_A_DATABASE, isolate: false },
+      },
+      {
+        extends: 'apps/web/vite.config.ts',
+        test: { ...web, name: 'web with a database', include: KEEPS_A_DATABASE },
       },
     ],
   },

@@ -10,18 +10,25 @@ const root = resolve(import.meta.dirname, '../../..');
 const bonnet = join(root, 'docs/examples/wellhead-bonnet.burl.json');
 const hub = join(root, 'docs/examples/pitch-lock-hub.burl.json');
 const folder = mkdtempSync(join(tmpdir(), 'burl-cli-'));
+/** The command as it is shipped: one file, several times as quick to start as its sources. */
+const program = join(folder, 'burl.js');
+beforeAll(() => {
+  const cwd = join(root, 'apps/cli');
+  const built = spawnSync(
+    join(root, 'node_modules/.bin/vite'),
+    ['build', '--logLevel', 'warn', '--outDir', folder],
+    { cwd, encoding: 'utf8' },
+  );
+  if (built.status !== 0) throw new Error(`the command could not be built: ${built.stderr}`);
+}, 60_000);
 afterAll(() => rmSync(folder, { recursive: true }));
 
 function burl(args: readonly string[], options: { env?: Record<string, string>; input?: string } = {}) {
-  const { status, stdout, stderr } = spawnSync(
-    join(root, 'node_modules/.bin/tsx'),
-    [join(root, 'apps/cli/src/main.ts'), ...args],
-    {
-      encoding: 'utf8',
-      env: { ...process.env, ...options.env },
-      ...(options.input === undefined ? {} : { input: options.input }),
-    },
-  );
+  const { status, stdout, stderr } = spawnSync(process.execPath, [program, ...args], {
+    encoding: 'utf8',
+    env: { ...process.env, ...options.env },
+    ...(options.input === undefined ? {} : { input: options.input }),
+  });
   return { status, stdout, stderr };
 }
 
@@ -133,7 +140,7 @@ describe('burl export and import', () => {
   /** The command runs beside this process, since the server it talks to is in it. */
   async function burlBeside(args: readonly string[], password = 'right') {
     const { spawn } = await import('node:child_process');
-    const child = spawn(join(root, 'node_modules/.bin/tsx'), [join(root, 'apps/cli/src/main.ts'), ...args], {
+    const child = spawn(process.execPath, [program, ...args], {
       env: { ...process.env, BURL_URL: url, BURL_EMAIL: 'a@b.example', BURL_PASSWORD: password },
     });
     let [stdout, stderr] = ['', ''];
