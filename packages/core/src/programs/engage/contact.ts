@@ -16,7 +16,7 @@ export const NO_CONTACT: Contact = { arc: 0, entry: 0, exit: 0, depthMm: 0 };
 
 /** Angles looked at over the front half, and how finely the ends of contact are then found. */
 const LOOKS = 24;
-const HALVINGS = 11;
+const HALVINGS = 9;
 /** The edge is looked for this far inside of it, mm: a pass along the wall it made, or one rounded by a program, is no cut. */
 const INSIDE = 0.003;
 
@@ -31,18 +31,18 @@ export function contactAt(
   dy: number,
 ): Contact {
   const levels = edgeLevels(shape);
-  /** Height in contact at an angle from the left, mm. */
+  /** Height in contact at an angle from the left, mm: that of the outermost part of the edge that stands in material, for there it stands highest. */
   const depthAt = (angle: number): number => {
     // Left of the way is (-dy, dx); a right-hand cutter seen from above turns from there to the front.
     const [c, s] = [Math.cos(angle), Math.sin(angle)];
     const [px, py] = [-dy * c + dx * s, dx * c + dy * s];
-    let deepest = 0;
-    for (const { radiusMm, riseMm } of levels) {
+    for (let n = levels.length - 1; n >= 0; n--) {
+      const { radiusMm, riseMm } = levels[n]!;
       const r = radiusMm - INSIDE;
       const over = field.over(x + px * r, y + py * r, z + riseMm);
-      if (over > 0) deepest = Math.max(deepest, over + riseMm);
+      if (over > 0) return over + riseMm;
     }
-    return deepest;
+    return 0;
   };
   const crossing = (from: number, to: number, inside: boolean): number => {
     let [a, b] = [from, to];

@@ -1,6 +1,6 @@
 import { type CutterShape, riseAt } from './cutter-shape.ts';
-import { EVEN, type Grid, KEPT_PASSES, RUN_ON } from './grid.ts';
-import { clearedTo, distanceSquared, type Pass } from './passes.ts';
+import { EVEN, goneUntil, type Grid, KEPT_PASSES, RUN_ON, RUN_ON_CELLS } from './grid.ts';
+import { distanceSquared, lowestAlong, type Pass } from './passes.ts';
 
 /** Rows whose middles lie between two heights of the plan. */
 function rowsOf({ cell, rows, y0 }: Grid, low: number, high: number): [number, number] {
@@ -8,15 +8,18 @@ function rowsOf({ cell, rows, y0 }: Grid, low: number, high: number): [number, n
 }
 
 function remember(g: Grid, pass: Pass): number {
-  const { passes } = g;
-  passes[g.count & (KEPT_PASSES - 1)] = pass;
+  const { passes, gone } = g;
+  const at = g.count & (KEPT_PASSES - 1);
+  passes[at] = pass;
+  gone[at] = (g.count > 0 ? goneUntil(g, g.count - 1) : 0) + Math.hypot(pass.bx - pass.ax, pass.by - pass.ay);
   return g.count++;
 }
 
 function claim(g: Grid, at: number, id: number): void {
   const { cutBy, cutBefore } = g;
   const before = cutBy[at]!;
-  if (id - before > RUN_ON) cutBefore[at] = before;
+  if (id - before > RUN_ON || goneUntil(g, id) - goneUntil(g, before) > RUN_ON_CELLS * g.cell)
+    cutBefore[at] = before;
   cutBy[at] = id;
 }
 
@@ -117,7 +120,40 @@ function shapeRow(
   return lost;
 }
 
-/** Any other pass, cell by cell. */
+/** An inclined straight pass: row by row, without what the one before cleared already. */
+function cutInclined(g: Grid, p: Pass, id: number, follows: boolean): number {
+  const { cell, columns, x0, y0, heights } = g;
+  const r = p.shape.radiusMm;
+  const [ux, uy] = [p.bx - p.ax, p.by - p.ay];
+  const length = Math.hypot(ux, uy);
+  const lowest = Math.min(p.az, p.bz);
+  // Going down it may still come lower somewhat behind its start.
+  const behind = follows ? Math.min(0, (p.bz - p.az) / length) * r : -Infinity;
+  const [first, last] = rowsOf(g, Math.min(p.ay, p.by) - r, Math.max(p.ay, p.by) + r);
+  let lost = 0;
+  for (let row = first; row <= last; row++) {
+    const dy = y0 + row * cell - p.ay;
+    const [low, high] = spanOf(p, y0 + row * cell);
+    if (low > high) continue;
+    const end = Math.min(columns - 1, Math.floor((high - x0) / cell));
+    for (let column = Math.max(0, Math.ceil((low - x0) / cell)); column <= end; column++) {
+      const at = row * columns + column;
+      const height = heights[at]!;
+      if (height <= lowest) continue;
+      const dx = x0 + column * cell - p.ax;
+      const along = (dx * ux + dy * uy) / length;
+      if (along < behind) continue;
+      const z = lowestAlong(p, along, dx * dx + dy * dy - along * along, length, r);
+      if (z >= height) continue;
+      lost += height - z;
+      heights[at] = z;
+      claim(g, at, id);
+    }
+  }
+  return lost;
+}
+
+/** A level arc, or a way straight down: cell by cell. */
 function cutCells(g: Grid, p: Pass, id: number): number {
   const { cell, columns, x0, y0, heights } = g;
   const r = p.shape.radiusMm;
@@ -125,22 +161,22 @@ function cutCells(g: Grid, p: Pass, id: number): number {
   const [first, last] = rowsOf(g, box[1] - r, box[3] + r);
   const from = Math.max(0, Math.ceil((box[0] - r - x0) / cell));
   const to = Math.min(columns - 1, Math.floor((box[2] + r - x0) / cell));
-  const level = p.az === p.bz;
-  const lowest = Math.min(p.az, p.bz);
+  const bottom = Math.min(p.az, p.bz);
+  // Of an arc's box most lies inside or outside of the ring it clears.
+  const [inner, outer] =
+    p.arcRadius > 0 ? [Math.max(0, p.arcRadius - r) ** 2, (p.arcRadius + r) ** 2] : [0, Infinity];
   let lost = 0;
   for (let row = first; row <= last; row++) {
     const y = y0 + row * cell;
     for (let column = from; column <= to; column++) {
       const at = row * columns + column;
       const height = heights[at]!;
-      if (height <= lowest) continue;
-      const x = x0 + column * cell;
-      let z: number;
-      if (level) {
-        const d2 = distanceSquared(p, x, y);
-        if (d2 >= r * r) continue;
-        z = p.shape.flatMm >= r ? p.az : p.az + riseAt(p.shape, Math.sqrt(d2));
-      } else z = clearedTo(p, x, y);
+      if (height <= bottom) continue;
+      const [x, toCentre] = [x0 + column * cell, (x0 + column * cell - p.cx) ** 2 + (y - p.cy) ** 2];
+      if (toCentre < inner || toCentre > outer) continue;
+      const d2 = distanceSquared(p, x, y);
+      if (d2 >= r * r) continue;
+      const z = p.shape.flatMm >= r ? bottom : bottom + riseAt(p.shape, Math.sqrt(d2));
       if (z < height) {
         lost += height - z;
         heights[at] = z;
@@ -156,9 +192,15 @@ export function cutGrid(g: Grid, pass: Pass, follows: boolean): number {
   const id = remember(g, pass);
   // Under a rounded end every cell differs from the next: only what is steeper is an edge.
   if (pass.shape.flatMm < pass.shape.radiusMm) g.even = Math.max(EVEN, 2 * g.cell);
-  const straight = pass.az === pass.bz && pass.arcRadius === 0;
-  const lost = straight ? cutLevel(g, pass, id, follows) : cutCells(g, pass, id);
+  const lost = lostTo(g, pass, id, follows);
   return lost * g.cell * g.cell;
+}
+
+function lostTo(g: Grid, pass: Pass, id: number, follows: boolean): number {
+  if (pass.arcRadius > 0) return cutCells(g, pass, id);
+  if (pass.az === pass.bz) return cutLevel(g, pass, id, follows);
+  const down = Math.hypot(pass.bx - pass.ax, pass.by - pass.ay) < 1e-9;
+  return down ? cutCells(g, pass, id) : cutInclined(g, pass, id, follows);
 }
 
 /** Places of a shape's outline worked out once, by the square of the distance: no root for each cell. */

@@ -5,8 +5,10 @@ import { type Stock, topAt } from './stock.ts';
 const MOST_CELLS = 12_000_000;
 /** Passes that are remembered exactly; what was cut before is known by its heights only. */
 export const KEPT_PASSES = 1 << 20;
-/** A boundary is looked for in the next few pieces as well: short lines share a cell. */
+/** A boundary is looked for in the pieces before and behind as well: short lines share a cell. So many of them at most, */
 export const RUN_ON = 8;
+/** and so far along the path, in cells. */
+export const RUN_ON_CELLS = 3;
 /** Cells that differ by less than this have no edge between them, mm. */
 export const EVEN = 0.02;
 /** Two surfaces nearer than this are one, mm. */
@@ -27,10 +29,15 @@ export interface Grid {
   readonly cutBefore: Int32Array;
   /** The last passes, by their number modulo what is kept. */
   readonly passes: Pass[];
+  /** Way gone until each of them ended, mm. */
+  readonly gone: number[];
   count: number;
   /** Cells that differ by less have no edge between them. */
   even: number;
 }
+
+/** Way gone until a pass ended, mm. */
+export const goneUntil = (g: Grid, id: number): number => g.gone[id & (KEPT_PASSES - 1)]!;
 
 export function makeGrid(stock: Stock, wantedMm: number): Grid {
   const [width, depth] = [stock.high[0] - stock.low[0], stock.high[1] - stock.low[1]];
@@ -52,6 +59,7 @@ export function makeGrid(stock: Stock, wantedMm: number): Grid {
     cutBy: new Int32Array(columns * rows).fill(-1),
     cutBefore: new Int32Array(columns * rows).fill(-1),
     passes: [],
+    gone: [],
     count: 0,
     even: EVEN,
   };

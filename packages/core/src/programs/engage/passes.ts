@@ -36,7 +36,7 @@ export function distanceSquared(p: Pass, x: number, y: number): number {
     const [dx, dy] = [x - p.cx, y - p.cy];
     const [mx, my] = [(p.ax + p.bx) / 2 - p.cx, (p.ay + p.by) / 2 - p.cy];
     // Within the sector where it lies as near to the bisector as the ends do.
-    const [r, m] = [Math.hypot(dx, dy), Math.hypot(mx, my)];
+    const [r, m] = [Math.sqrt(dx * dx + dy * dy), Math.sqrt(mx * mx + my * my)];
     if (dx * mx + dy * my >= Math.cos(p.half) * r * m - 1e-12) return (r - p.arcRadius) ** 2;
     return Math.min((x - p.ax) ** 2 + (y - p.ay) ** 2, (x - p.bx) ** 2 + (y - p.by) ** 2);
   }
@@ -55,20 +55,47 @@ export function clearedTo(p: Pass, x: number, y: number, slack = 0): number {
     return p.shape.flatMm >= p.shape.radiusMm ? p.az : p.az + riseAt(p.shape, Math.sqrt(d2));
   }
   const [ux, uy] = [p.bx - p.ax, p.by - p.ay];
-  const length = Math.hypot(ux, uy);
+  const [dx, dy] = [x - p.ax, y - p.ay];
+  const length = Math.sqrt(ux * ux + uy * uy);
   if (length < 1e-9) {
-    const d = Math.hypot(x - p.ax, y - p.ay);
+    const d = Math.sqrt(dx * dx + dy * dy);
     return d >= reach ? Infinity : Math.min(p.az, p.bz) + riseAt(p.shape, d);
   }
-  const along = ((x - p.ax) * ux + (y - p.ay) * uy) / length;
-  const aside2 = (x - p.ax) ** 2 + (y - p.ay) ** 2 - along * along;
-  if (aside2 >= reach * reach) return Infinity;
-  const chord = Math.sqrt(reach * reach - aside2);
+  const along = (dx * ux + dy * uy) / length;
+  const aside2 = dx * dx + dy * dy - along * along;
+  return lowestAlong(p, along, aside2, length, reach);
+}
+
+/**
+ * Lowest the cutter's surface comes over a place while it goes an inclined straight piece; Infinity where it does not come.
+ * `along` is where the place lies along the piece, `aside2` the square of its distance from that line, `reach` how far the cutter reaches.
+ */
+export function lowestAlong(p: Pass, along: number, aside2: number, length: number, reach: number): number {
+  const room = reach * reach - aside2;
+  if (room <= 0) return Infinity;
+  const chord = Math.sqrt(room);
   const from = Math.max(0, along - chord);
   const to = Math.min(length, along + chord);
   if (from > to) return Infinity;
-  const slope = (p.bz - p.az) / length;
-  if (p.shape.flatMm >= p.shape.radiusMm) return p.az + slope * (slope < 0 ? to : from);
-  const nearest = Math.min(to, Math.max(from, along));
-  return p.az + slope * nearest + riseAt(p.shape, Math.sqrt(aside2 + (along - nearest) ** 2));
+  const { shape, az } = p;
+  const slope = (p.bz - az) / length;
+  if (shape.flatMm >= shape.radiusMm) return az + slope * (slope < 0 ? to : from);
+  if (shape.flatMm === 0 && shape.cornerMm === shape.radiusMm) {
+    // A ball touches an inclined way beside its lowest point: where its own slope is that of the way.
+    const section = Math.max(0, shape.radiusMm * shape.radiusMm - aside2);
+    const best = along - slope * Math.sqrt(section / (1 + slope * slope));
+    const t = best < from ? from : best > to ? to : best;
+    return az + slope * t + shape.radiusMm - Math.sqrt(Math.max(0, section - (along - t) * (along - t)));
+  }
+  const at = (t: number): number => az + slope * t + riseAt(shape, Math.sqrt(aside2 + (along - t) ** 2));
+  // The outline rises outwards ever more steeply, so there is one lowest place.
+  let [low, high] = [from, to];
+  for (let n = 0; n < THIRDS && high - low > 1e-6; n++) {
+    const third = (high - low) / 3;
+    if (at(low + third) < at(high - third)) high -= third;
+    else low += third;
+  }
+  return Math.min(at((low + high) / 2), at(from), at(to));
 }
+/** Steps of the search for the lowest place: two thirds are left by each. */
+const THIRDS = 24;
