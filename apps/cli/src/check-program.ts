@@ -1,9 +1,11 @@
 import { createReadStream } from 'node:fs';
 import {
+  type BlankSizes,
   type CheckResult,
   checkStream,
   type CheckSettings,
   type Finding,
+  type GuessedStock,
   guessStockOfStream,
   InputError,
   type ProgramOperation,
@@ -34,19 +36,22 @@ export interface CheckWish {
   readonly path: string;
   readonly operations: readonly ProgramOperation[];
   readonly stock: Stock | null;
+  readonly blank: BlankSizes | null;
   readonly cellMm: number;
   readonly inheritance: CheckSettings['inheritance'];
 }
 
-/** What a program is looked at with; a block round its path where nobody said what it begins with. */
+/** What a program is looked at with; the job's blank or a block round its path where nobody said what it begins with. */
 export async function settingsOf({
   path,
   operations,
   stock,
+  blank,
   cellMm,
   inheritance,
-}: CheckWish): Promise<{ settings: CheckSettings; assumed: boolean }> {
-  const begins = stock ?? (await guessStockOfStream(chunksOf(path)));
+}: CheckWish): Promise<{ settings: CheckSettings; assumed: GuessedStock['from'] | null }> {
+  const guessed = stock ? null : await guessStockOfStream(chunksOf(path), blank);
+  const begins = stock ?? guessed?.stock ?? null;
   const machine = operations[0]?.context.machine ?? null;
   const clear = begins ? begins.high[2] + 1 : null;
   return {
@@ -58,7 +63,7 @@ export async function settingsOf({
       clearPlaneMm: clear,
       ...(inheritance && { inheritance }),
     },
-    assumed: stock === null && begins !== null,
+    assumed: guessed?.from ?? null,
   };
 }
 
@@ -71,14 +76,23 @@ export const exitCodeOfCheck = (findings: readonly Finding[]): number =>
   findings.some((f) => f.gravity === 'stop' || f.gravity === 'fault') ? 1 : 0;
 
 /** The findings as a person reads them in a terminal. */
-export function checkReport(result: CheckResult, assumed: boolean, seconds: number, system: System): string {
+export function checkReport(
+  result: CheckResult,
+  assumed: GuessedStock['from'] | null,
+  seconds: number,
+  system: System,
+): string {
   const { summary, findings, blocks } = result;
   const minutes = summary.feedMinutes + summary.rapidMinutes + summary.dwellMinutes;
   const words = (f: Finding): string =>
     `${f.gravity.padEnd(5)} line ${f.line}${f.count > 1 ? ` and ${f.count - 1} more` : ''}: ${f.title}. ${speak(f.what, system)} ${speak(f.remedy, system)}`;
   return [
     `${result.read.lines.toLocaleString('en')} lines, ${blocks.toLocaleString('en')} moves, ${minutes.toFixed(1)} min at ${summary.feedMm.toFixed(0)} mm of feed`,
-    ...(assumed ? ['Material: a block round the path, assumed; say it with --block'] : []),
+    ...(assumed === 'blank'
+      ? ['Material: the blank of the job, its zero where the path fits it; say it with --block']
+      : assumed === 'path'
+        ? ['Material: a block round the path, assumed; say it with --block']
+        : []),
     ...(findings.length === 0 ? ['Nothing found.'] : findings.map(words)),
     `${(blocks / Math.max(seconds, 1e-3)).toFixed(0)} moves a second${result.cellMm ? `; grid ${result.cellMm.toFixed(2)} mm, ${(result.gridBytes / 1e6).toFixed(0)} MB` : ''}`,
   ].join('\n');

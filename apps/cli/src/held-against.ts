@@ -1,4 +1,4 @@
-import { type Alloy, InputError, type ProgramOperation } from '@burl/core';
+import { type Alloy, blankInSetup, type BlankSizes, InputError, type ProgramOperation } from '@burl/core';
 import {
   type Crib,
   fileSource,
@@ -14,6 +14,8 @@ import {
 export interface HeldAgainst {
   readonly operations: readonly ProgramOperation[];
   readonly alloys: readonly Alloy[];
+  /** The job's blank in the setup of the first of them. */
+  readonly blank: BlankSizes | null;
 }
 
 /** Those whose name holds a word; all without one. Throws an InputError where none does. */
@@ -41,7 +43,13 @@ export function fromFile(file: JobFile, word: string | undefined): HeldAgainst {
         requireContext(operation, source, path),
       ),
     );
-  return { operations: named(operations, word), alloys: source.alloys };
+  const held = named(operations, word);
+  const setup = file.setups.find((_, i) => held[0]?.id.startsWith(`setups[${i}].`));
+  return {
+    operations: held,
+    alloys: source.alloys,
+    blank: setup && file.job.plan ? blankInSetup(file.job.plan, setup.plan.up) : null,
+  };
 }
 
 /** The operations of a released sheet. */
@@ -49,7 +57,12 @@ export const fromSheet = (
   { snapshot }: Pick<Release, 'snapshot'>,
   crib: Crib,
   word: string | undefined,
-): HeldAgainst => ({
-  operations: named(operationsOfRelease(snapshot), word),
-  alloys: crib.alloys.map((e) => e.document),
-});
+): HeldAgainst => {
+  const operations = named(operationsOfRelease(snapshot), word);
+  const setup = snapshot.setups?.find((s) => s.operationIds.includes(operations[0]?.id ?? ''));
+  return {
+    operations,
+    alloys: crib.alloys.map((e) => e.document),
+    blank: setup && snapshot.job.plan ? blankInSetup(snapshot.job.plan, setup.plan.up) : null,
+  };
+};

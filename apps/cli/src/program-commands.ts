@@ -47,6 +47,7 @@ async function checkSettings(path: string, o: ProgramOptions) {
     operations: held.operations,
     stock:
       o.stock !== undefined ? parseStock(read(o.stock)) : o.block !== undefined ? blockOf(o.block) : null,
+    blank: held.blank,
     cellMm: cellOf(o.cell),
     inheritance: { alloys: held.alloys },
   });

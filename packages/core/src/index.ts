@@ -412,7 +412,13 @@ export { type Dialect, PLAIN_DIALECT } from './programs/write/dialect.ts';
 export { ladderSpeeds } from './programs/write/write-milling.ts';
 export { writeProgram, writtenFor } from './programs/write/write-program.ts';
 export { type Written, WRITTEN_NAMES } from './programs/write/write-settings.ts';
-export { guessStock, guessStockOfStream } from './programs/engage/guess-stock.ts';
+export { blankInSetup } from './programs/engage/blank-in-setup.ts';
+export {
+  type BlankSizes,
+  type GuessedStock,
+  guessStock,
+  guessStockOfStream,
+} from './programs/engage/guess-stock.ts';
 export { expectedOf } from './programs/find/expected.ts';
 export {
   BLOCK_NUMBERS,

@@ -43,9 +43,9 @@ export function machineRoutes(app: FastifyInstance, db: Database, work: Work): v
   function programOf(id: string): Promise<{ name: string; program: MachineProgram }> {
     const known = running.get(id);
     if (known) return known;
-    const made = machineCase(db, id).then(async ({ name, text, stock, operation }) => ({
+    const made = machineCase(db, id).then(async ({ name, text, material, operation }) => ({
       name,
-      program: await work.run('machineProgram', [text, stock, operation], 60),
+      program: await work.run('machineProgram', [text, material, operation], 60),
     }));
     made.catch(() => running.delete(id));
     running.set(id, made);

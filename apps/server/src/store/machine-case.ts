@@ -1,5 +1,5 @@
 import { chosenVariant, batchAt } from '@burl/contract';
-import type { Operation, OperationContext, Stock } from '@burl/core';
+import { blankInSetup, type BlankSizes, type Operation, type OperationContext, type Stock } from '@burl/core';
 import { eq } from 'drizzle-orm';
 import type { Database } from './client.ts';
 import { contextInCrib, wholeCrib } from './crib-store.ts';
@@ -14,7 +14,7 @@ export async function machineCase(
 ): Promise<{
   readonly name: string;
   readonly text: string;
-  readonly stock: Stock | null;
+  readonly material: { readonly stock: Stock | null; readonly blank: BlankSizes | null };
   readonly operation: { readonly document: Operation; readonly context: OperationContext } | null;
 }> {
   const [found] = await db.select().from(programs).where(eq(programs.id, id));
@@ -25,10 +25,11 @@ export async function machineCase(
     .flatMap((s) => s.operations.map((o) => ({ s, o })))
     .find(({ o }) => o.id === row.operationId);
   const document = of && chosenVariant(of.o)?.document;
+  const setup = of?.s ?? setups[0];
   return {
     name: row.name,
     text: row.bytes.toString('latin1'),
-    stock: row.stock,
+    material: { stock: row.stock, blank: setup ? blankInSetup(job.plan, setup.plan.up) : null },
     operation:
       of && document ? { document, context: contextInCrib(crib, document, batchAt(job, of.s)) } : null,
   };

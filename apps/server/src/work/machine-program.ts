@@ -1,5 +1,6 @@
 import { operationAsItStands } from '@burl/contract';
 import {
+  type BlankSizes,
   checkProgram,
   guessStock,
   type MachineProgram,
@@ -16,7 +17,7 @@ const MOST = 200_000;
 /** A kept program as the simulated machine runs it: with the loads its operation predicts. */
 export function machineProgram(
   text: string,
-  stock: Stock | null,
+  material: { readonly stock: Stock | null; readonly blank: BlankSizes | null },
   operation: { readonly document: Operation; readonly context: OperationContext } | null,
 ): MachineProgram {
   const table = makeBlockTable(MOST);
@@ -33,7 +34,7 @@ export function machineProgram(
     {
       operations,
       machine: operation?.context.machine ?? null,
-      stock: stock ?? guessStock(text),
+      stock: material.stock ?? guessStock(text, material.blank)?.stock ?? null,
       cellMm: 0.5,
       clearPlaneMm: null,
     },

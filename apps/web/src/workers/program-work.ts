@@ -4,6 +4,7 @@ import {
   type CheckSettings,
   checkStream,
   guessStock,
+  type GuessedStock,
   makeBlockTable,
   type RewriteSettings,
   type Rewritten,
@@ -15,9 +16,9 @@ import {
 export interface ProgramPicture {
   readonly table: BlockTable;
   readonly result: CheckResult | null;
-  /** The material it was held against, and whether somebody said it. */
+  /** The material it was held against, and what it was taken from where nobody said it. */
   readonly stock: Stock | null;
-  readonly stockAssumed: boolean;
+  readonly stockAssumed: GuessedStock['from'] | null;
 }
 
 /** Blocks drawn at most; what is beyond is checked and not drawn. */
@@ -39,8 +40,15 @@ function linesIn(text: string): number {
   return count;
 }
 
-/** The material somebody said, else a block round the path. */
-const stockFor = (text: string, settings: CheckSettings): Stock | null => settings.stock ?? guessStock(text);
+/** The material somebody said, else the job's blank or a block round the path. */
+function stockFor(
+  text: string,
+  { stock, blank }: CheckSettings,
+): Pick<ProgramPicture, 'stock' | 'stockAssumed'> {
+  if (stock) return { stock, stockAssumed: null };
+  const guessed = guessStock(text, blank ?? null);
+  return { stock: guessed?.stock ?? null, stockAssumed: guessed?.from ?? null };
+}
 
 /** Goes through a program and tells what is done on the way. */
 export async function checkText(
@@ -49,8 +57,7 @@ export async function checkText(
   onPicture: (picture: ProgramPicture) => void,
   onPart: (part: number) => void,
 ): Promise<ProgramPicture> {
-  const stock = stockFor(text, settings);
-  const stockAssumed = settings.stock === null;
+  const { stock, stockAssumed } = stockFor(text, settings);
   const blocks = makeBlockTable(MOST_DRAWN);
   const lines = linesIn(text);
   let next = performance.now() + FIRST_MS;
@@ -76,4 +83,4 @@ export async function checkText(
 
 /** The same program with other feeds, held against the same material. */
 export const rewriteText = (text: string, settings: CheckSettings, wish: RewriteSettings): Rewritten =>
-  rewriteProgram(text, { ...settings, stock: stockFor(text, settings) }, wish);
+  rewriteProgram(text, { ...settings, stock: stockFor(text, settings).stock }, wish);

@@ -22,7 +22,10 @@ export function FindingsPane({
         <h2 className="font-semibold">Findings</h2>
         {picture?.stockAssumed && (
           <p className="text-[13px] text-soft">
-            Material assumed: a block round the path. Say what it is under Material.
+            {picture.stockAssumed === 'blank'
+              ? 'Material: the blank of the job, its zero where the path fits it.'
+              : 'Material assumed: a block round the path.'}{' '}
+            Say what it is under Material.
           </p>
         )}
         {held.length === 0 && (

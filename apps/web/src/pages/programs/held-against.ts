@@ -7,7 +7,7 @@ import {
   operationsOfRelease,
   type Release,
 } from '@burl/contract';
-import type { CheckSettings, ProgramOperation } from '@burl/core';
+import { blankInSetup, type BlankSizes, type CheckSettings, type ProgramOperation } from '@burl/core';
 import { contextOf } from '../../judging/context.ts';
 import { judge } from '../../judging/judgement.ts';
 import type { ProgramSource } from './source.ts';
@@ -32,6 +32,12 @@ export function operationsOfJob(
   );
 }
 
+/** The job's blank as it stands in the setup of an operation; in its first where the operation is not known. */
+export function blankOfJob({ job, setups }: JobDetail, operationId: string | null): BlankSizes | null {
+  const setup = setups.find((s) => s.operations.some((o) => o.id === operationId)) ?? setups[0];
+  return setup ? blankInSetup(job.plan, setup.plan.up) : null;
+}
+
 /** Cell of the material's grid for a program: finer for small parts. */
 const CELL = 0.25;
 
@@ -39,6 +45,7 @@ const CELL = 0.25;
 export function settingsOf(
   source: ProgramSource,
   operations: readonly ProgramOperation[],
+  blank: BlankSizes | null,
   crib: Crib,
   purpose: readonly number[],
 ): CheckSettings {
@@ -46,6 +53,7 @@ export function settingsOf(
     operations,
     machine: operations[0]?.context.machine ?? null,
     stock: source.stock,
+    blank,
     cellMm: CELL,
     clearPlaneMm: null,
     speedsOnPurpose: purpose,

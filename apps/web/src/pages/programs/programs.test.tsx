@@ -46,7 +46,7 @@ describe('a program in the worker', () => {
       () => undefined,
       (part) => parts.push(part),
     );
-    expect(picture.stockAssumed).toBe(true);
+    expect(picture.stockAssumed).toBe('path');
     expect(picture.stock).toMatchObject({ low: [0, 0, -7], high: [39.9, 0.6, 0] });
     expect(picture.table.count).toBe(402);
     expect(picture.result!.summary.feedMinutes).toBeGreaterThan(0.3);

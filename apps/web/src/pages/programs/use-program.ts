@@ -8,7 +8,7 @@ import { call, messageOf } from '../../api/client.ts';
 import { charactersOf } from '../../ui/file-text.ts';
 import type { Heavy } from '../../workers/use-heavy.ts';
 import type { ProgramPicture } from '../../workers/program-work.ts';
-import { operationsOfJob, settingsOf } from './held-against.ts';
+import { blankOfJob, operationsOfJob, settingsOf } from './held-against.ts';
 import { type ProgramSource, sourceOf } from './source.ts';
 import { useChecked } from './use-checked.ts';
 
@@ -88,10 +88,10 @@ export function useProgram({ crib, detail, sheet, kept }: JobOfPrograms, may: bo
     const own = all.filter((o) => o.id === operationId);
     return own.length > 0 ? own : all;
   }, [all, operationId]);
-  const settings = useMemo(
-    () => (source ? settingsOf(source, held, crib, speeds) : null),
-    [source, held, crib, speeds],
-  );
+  const settings = useMemo(() => {
+    const blank = detail && blankOfJob(detail, operationId || null);
+    return source && settingsOf(source, held, blank, crib, speeds);
+  }, [source, held, detail, operationId, crib, speeds]);
   const text = useMemo(() => (source ? { now: source.text } : null), [source]);
   const checked = useChecked(text, settings);
   const picture = source ? checked.data : null;

@@ -124,7 +124,27 @@ describe('a program held against its release', () => {
 
   it('sees short lines the control cannot read fast enough', () => {
     const short = Array.from({ length: 60 }, (_, i) => `X${(90 - i * 0.01).toFixed(2)}`).join('\n');
-    expect(rules(program({ 10: `G1 F4000\n${short}\nG0 Z20` }))).toContain('short-blocks');
+    const straight = found(program({ 10: `G1 F4000\n${short}\nG0 Z20` })).find(
+      (f) => f.rule === 'short-blocks',
+    );
+    expect(speak(straight!.what, 'metric')).toMatch(/0\.010\smm would save next to nothing/);
+  });
+
+  it('says how many lines the curve in short lines would be as arcs', () => {
+    // A quarter turn of 20 mm in 150 lines.
+    const at = (i: number): string => {
+      const angle = (i / 150) * (Math.PI / 2);
+      return `X${(90 - 20 * Math.sin(angle)).toFixed(4)} Y${(20 * (1 - Math.cos(angle))).toFixed(4)}`;
+    };
+    const curve = Array.from({ length: 150 }, (_, i) => at(i + 1)).join('\n');
+    const finding = found(program({ 10: `G1 X90 Y0 F9000\n${curve}\nG0 Z20` })).find(
+      (f) => f.rule === 'short-blocks',
+    );
+    const [, before, after] = /, (\d+) of the lines there would be (\d+)\./.exec(
+      speak(finding!.what, 'metric'),
+    )!;
+    expect(Number(before)).toBeGreaterThanOrEqual(150);
+    expect(Number(after)).toBeLessThanOrEqual(5);
   });
 
   it('the worst comes first', () => {

@@ -1,6 +1,7 @@
 import { say } from '../../units/sentence.ts';
 import type { Machine } from '../../crib/machine.ts';
 import { AIR, type Engagement, makeEngager } from '../engage/engage.ts';
+import type { BlankSizes } from '../engage/guess-stock.ts';
 import { makeHeightField } from '../engage/height-field.ts';
 import type { Stock } from '../engage/stock.ts';
 import type { Chunks } from '../read/lines.ts';
@@ -21,6 +22,8 @@ export interface CheckSettings {
   readonly machine: Machine | null;
   /** Material before the program; null leaves contact and load out. */
   readonly stock: Stock | null;
+  /** The job's blank, for who looks for material nobody stated. */
+  readonly blank?: BlankSizes | null;
   /** Cells of the material's grid, mm. */
   readonly cellMm: number;
   readonly clearPlaneMm: number | null;
