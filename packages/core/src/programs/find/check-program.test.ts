@@ -31,8 +31,6 @@ const SETTINGS: CheckSettings = {
 };
 const found = (text: string, settings: Partial<CheckSettings> = {}) =>
   checkProgram(text, { ...SETTINGS, ...settings }).findings;
-const rules = (text: string, settings: Partial<CheckSettings> = {}) =>
-  found(text, settings).map((f) => f.rule);
 
 describe('a program held against its release', () => {
   it('has nothing to say of one that runs what was released', () => {
