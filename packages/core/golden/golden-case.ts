@@ -7,8 +7,8 @@ export interface Tolerance {
 /** A worked case: what goes in, what must come out. */
 export interface GoldenCase {
   readonly id: string;
-  /** Section of the notes; cases about NC text carry a program instead. */
-  readonly topic: number;
+  /** Section of the notes, or a name; cases about NC text carry a program instead. */
+  readonly topic: number | string;
   readonly inputs: Readonly<Record<string, never>> & Readonly<Record<string, unknown>>;
   readonly expected: Readonly<
     Record<string, number | string | null | boolean | readonly number[] | readonly (readonly number[])[]>

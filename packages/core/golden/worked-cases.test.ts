@@ -9,8 +9,8 @@ import { casesOf, compareAll, disagreements, goldenCases } from './compare.ts';
 const NOT_ANSWERED = new Set(['sdm-varpitch-1 sdm1_mu_at_m', 'sdm-varpitch-2 sdm1_mu_at_m']);
 
 describe('worked cases of an independent implementation', () => {
-  const programs = casesOf(new URL('./programs.json', import.meta.url));
-  it.each([...casesOf(), ...programs].map((c) => [c.id, c] as const))('%s: every expected value', (id, c) => {
+  const more = ['./programs.json', './turning.json'].flatMap((file) => casesOf(new URL(file, import.meta.url)));
+  it.each([...casesOf(), ...more].map((c) => [c.id, c] as const))('%s: every expected value', (id, c) => {
     const { disagreements: bad } = compareAll(c, answersTo(c));
     expect(bad.filter((d) => !NOT_ANSWERED.has(`${id} ${d.split(/[[:]/)[0]}`))).toEqual([]);
   });

@@ -9,9 +9,11 @@ import { sound } from './sound.ts';
 import { periodic, processDamping, speedRule, zeroOrder } from './stability.ts';
 import { deflection, modalFit, tip } from './structure.ts';
 import { surface } from './surface.ts';
+import { TURNING } from './turning.ts';
 
-/** Who answers the cases of a topic, by the sections of the file's notes. */
-const TOPICS: Readonly<Record<number, Answerer>> = {
+/** Who answers the cases of a topic: by the sections of the file's notes, in turning by name. */
+const TOPICS: Readonly<Record<number | string, Answerer>> = {
+  ...TURNING,
   1: kinematics,
   2: forces,
   3: obliqueTransform,
