@@ -1,7 +1,14 @@
 import { defineConfig } from 'vitest/config';
 
-/** Tests of what stands in the browser's own database: each needs a fresh one, and the library that keeps it. */
-const KEEPS_A_DATABASE = ['src/outbox/**/*.test.{ts,tsx}', 'src/pages/floor/**/*.test.{ts,tsx}'];
+/** Tests that put something in the place of a module or of the browser's own database: each needs what it imports fresh. */
+const STANDS_ALONE = [
+  'src/outbox/**/*.test.{ts,tsx}',
+  'src/workers/**/*.test.{ts,tsx}',
+  'src/pages/{floor,chatter,intake}/**/*.test.{ts,tsx}',
+  'src/pages/bench/{compare,panels}/**/*.test.{ts,tsx}',
+  'src/pages/bench/use-operation.test.tsx',
+  'src/pages/crib/entry-dialog.test.tsx',
+];
 const web = {
   root: 'apps/web',
   include: ['src/**/*.test.{ts,tsx}'],
@@ -43,11 +50,11 @@ export default defineConfig({
       { test: { name: 'cli', root: 'apps/cli', include: ['src/**/*.test.ts'], testTimeout: 60000 } },
       {
         extends: 'apps/web/vite.config.ts',
-        test: { ...web, name: 'web', exclude: KEEPS_A_DATABASE, isolate: false },
+        test: { ...web, name: 'web', exclude: STANDS_ALONE, isolate: false },
       },
       {
         extends: 'apps/web/vite.config.ts',
-        test: { ...web, name: 'web with a database', include: KEEPS_A_DATABASE },
+        test: { ...web, name: 'web, each alone', include: STANDS_ALONE },
       },
     ],
   },
