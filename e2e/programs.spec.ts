@@ -5,6 +5,9 @@ import { join, resolve } from 'node:path';
 import { expect, type Page, test } from './page-test.ts';
 import { openJob, signIn } from './people.ts';
 
+// Its copies are of jobs that other tests plan anew.
+test.use({ site: 'programs' });
+
 const root = resolve(import.meta.dirname, '..');
 const findingsOf = (page: Page) => page.getByRole('region', { name: 'Findings' });
 

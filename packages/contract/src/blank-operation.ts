@@ -8,6 +8,8 @@ import {
   PLAIN_FEATURE,
   PLAIN_HOLE,
   startingStickOut,
+  type TurnedStretch,
+  type TurningOperation,
   UNSTATED_ECONOMICS,
   USUAL_WEAR_MM,
   usualPath,
@@ -37,6 +39,12 @@ export function fittingHolder(crib: Crib, machineId: string, cutterId: string): 
 /** A slot this narrow has no room for a second cutter: what makes it makes its size. */
 const NARROW_SLOT_MM = 4;
 
+/** A shank stands out this far where nothing asks for more, mm. */
+const SHANK_OUT = 30;
+/** How deep the tool has to reach, mm: a boring bar the whole bore. */
+const reachOf = (size: { depthMm: number } | { stretch: TurnedStretch }): number =>
+  'depthMm' in size ? size.depthMm : size.stretch.way === 'inside' ? size.stretch.lengthMm + 1 : SHANK_OUT;
+
 /** A new operation with numbers worked out for its cutter, or null when no holder fits. */
 export function blankOperation(
   crib: Crib,
@@ -50,7 +58,8 @@ export function blankOperation(
         cornerRadiusMm: number | null;
         kind: MillingOperation['feature']['kind'];
       }
-    | { diameterMm: number; depthMm: number; through: boolean; count: number },
+    | { diameterMm: number; depthMm: number; through: boolean; count: number }
+    | { stretch: TurnedStretch },
 ): Operation | null {
   const cutter = crib.cutters.find((c) => c.id === cutterId)?.document;
   const machine = crib.machines.find((m) => m.id === job.machineId)?.document;
@@ -68,7 +77,7 @@ export function blankOperation(
     tooling: {
       cutterId,
       holderId,
-      stickOutMm: Math.ceil(startingStickOut({ cutter }, size.depthMm + 2) * 2) / 2,
+      stickOutMm: Math.ceil(startingStickOut({ cutter }, reachOf(size) + 2) * 2) / 2,
     },
     coolant: throughTool
       ? ('through-tool' as const)
@@ -86,38 +95,46 @@ export function blankOperation(
     notes: '',
   };
   const draft: Operation =
-    'diameterMm' in size
+    'stretch' in size
       ? ({
           ...common,
-          kind: 'drilling',
-          featuresPerEdge: size.count,
-          role: 'drill',
-          followedByDeg: null,
-          hole: {
-            ...PLAIN_HOLE,
-            diameterMm: size.diameterMm,
-            depthMm: size.depthMm,
-            through: size.through,
-          },
-          cut: { speedRpm: 500, feedPerRevMm: 0.05, peck: 'plan', breakthroughFeed: 1 },
-        } satisfies DrillingOperation)
-      : ({
-          ...common,
-          kind: 'milling',
-          feature: {
-            ...PLAIN_FEATURE,
-            stockMm: size.kind === 'boss' ? 5 : null,
-            ...size,
-            ...(narrow
-              ? { allowanceMm: 0, wallToleranceMm: 0.1 }
-              : { allowanceMm: 0.3, wallToleranceMm: 0.03 }),
-          },
-          workholding: { kind: 'vice', capacityN: null, liftCapacityN: null, releaseC: null },
+          kind: 'turning',
           flankWearMm: USUAL_WEAR_MM.roughing,
-          forceLaw: 'kienzle',
-          path: usualPath(size.kind),
-          cut: BLANK_CUT,
-        } satisfies MillingOperation);
+          stretch: size.stretch,
+          cut: { speedRpm: 500, capRpm: 1000, feedPerRevMm: 0.1, depthMm: 0.5 },
+        } satisfies TurningOperation)
+      : 'diameterMm' in size
+        ? ({
+            ...common,
+            kind: 'drilling',
+            featuresPerEdge: size.count,
+            role: 'drill',
+            followedByDeg: null,
+            hole: {
+              ...PLAIN_HOLE,
+              diameterMm: size.diameterMm,
+              depthMm: size.depthMm,
+              through: size.through,
+            },
+            cut: { speedRpm: 500, feedPerRevMm: 0.05, peck: 'plan', breakthroughFeed: 1 },
+          } satisfies DrillingOperation)
+        : ({
+            ...common,
+            kind: 'milling',
+            feature: {
+              ...PLAIN_FEATURE,
+              stockMm: size.kind === 'boss' ? 5 : null,
+              ...size,
+              ...(narrow
+                ? { allowanceMm: 0, wallToleranceMm: 0.1 }
+                : { allowanceMm: 0.3, wallToleranceMm: 0.03 }),
+            },
+            workholding: { kind: 'vice', capacityN: null, liftCapacityN: null, releaseC: null },
+            flankWearMm: USUAL_WEAR_MM.roughing,
+            forceLaw: 'kienzle',
+            path: usualPath(size.kind),
+            cut: BLANK_CUT,
+          } satisfies MillingOperation);
   const found = resolveContext(draft, cribSource(crib, job));
   return 'context' in found ? withStartingCut(draft, found.context) : null;
 }

@@ -6,8 +6,10 @@ import {
   type HoleKind,
   MILLING_FEATURES,
   type Operation,
+  PART_SUPPORTS,
   type PeckList,
   STRATEGY_IDS,
+  TURNING_WAYS,
   WORKHOLDING_KINDS,
 } from '@burl/core';
 import * as yup from 'yup';
@@ -222,8 +224,35 @@ const steps = {
   ),
 } as const;
 
+const turning = yup
+  .object({
+    kind: yup.string().strict().oneOf(['turning']).required(),
+    ...common,
+    stretch: yup
+      .object({
+        way: yup.string().strict().oneOf(TURNING_WAYS).required(),
+        startMm: number(),
+        endMm: number(),
+        lengthMm: number(),
+        overhangMm: number(),
+        boreMm: number(),
+        support: yup.string().strict().oneOf(PART_SUPPORTS).required(),
+        interrupted: yup.boolean().strict().required(),
+        toleranceMm: orNull(),
+        raUm: orNull(),
+      })
+      .noUnknown()
+      .required(),
+    cut: yup
+      .object({ ...perTurn, capRpm: number(), depthMm: number() })
+      .noUnknown()
+      .required(),
+  })
+  .noUnknown()
+  .required();
+
 /** Every kind of operation by its shape. */
-export const OPERATION_SHAPES = { milling, ...steps } as const;
+export const OPERATION_SHAPES = { milling, ...steps, turning } as const;
 
 /** An operation's parameters as they cross the wire and stand in files: shape only; the core judges the values. */
 export const operationSchema = yup.lazy((value: unknown) => {

@@ -412,6 +412,18 @@ export { type Dialect, PLAIN_DIALECT } from './programs/write/dialect.ts';
 export { ladderSpeeds } from './programs/write/write-milling.ts';
 export { writeProgram, writtenFor } from './programs/write/write-program.ts';
 export { type Written, WRITTEN_NAMES } from './programs/write/write-settings.ts';
+export {
+  PART_SUPPORTS,
+  type PartSupport,
+  TURNING_WAYS,
+  type TurnedStretch,
+  type TurningOperation,
+  type TurningWay,
+} from './operations/turning/turning-operation.ts';
+export { turningState } from './operations/turning/turning-state.ts';
+export { isLathe, withPartSpindle } from './operations/turning/lathe-spindle.ts';
+export { turnedSentence } from './operations/turning/turned-sentence.ts';
+export { surfaceSpeedAt, spindleAt } from './physics/turning/surface-speed.ts';
 export { blankInSetup } from './programs/engage/blank-in-setup.ts';
 export {
   type BlankSizes,

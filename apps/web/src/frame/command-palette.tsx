@@ -37,6 +37,8 @@ function Group({
   );
 }
 
+/** Frames the list is given to mark its best. */
+const MARKED_WITHIN = 60;
 /** Entries of a group shown. */
 const MOST = 6;
 
@@ -84,10 +86,18 @@ export function CommandPalette({
   // Who is quicker than the server means the best of what it will answer, not of what stood there before.
   useEffect(() => {
     if (!entered || looking) return;
-    const frame = requestAnimationFrame(() => {
+    let frame = 0;
+    // The list marks its best a moment after what was found stands in it.
+    const take = (left: number): void => {
+      const best = list.current?.querySelector<HTMLElement>('[cmdk-item][data-selected=true]');
+      if (!best && left > 0) {
+        frame = requestAnimationFrame(() => take(left - 1));
+        return;
+      }
       setEntered(false);
-      list.current?.querySelector<HTMLElement>('[cmdk-item][data-selected=true]')?.click();
-    });
+      best?.click();
+    };
+    frame = requestAnimationFrame(() => take(MARKED_WITHIN));
     return () => cancelAnimationFrame(frame);
   }, [entered, looking]);
   const pick = (run: () => void) => () => {

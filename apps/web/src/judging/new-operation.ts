@@ -3,6 +3,8 @@ import {
   isDrill,
   isMillingCutter,
   type MillingFeatureKind,
+  type TurnedStretch,
+  type TurningWay,
   problemInWords,
   problemsOf,
   type System,
@@ -12,12 +14,21 @@ import { blankOperation } from '@burl/contract';
 import { contextOf } from './context.ts';
 import { offered } from './offer.ts';
 
+/** What is turned on a lathe, as the list of what is cut has it. */
+export const TURNED = {
+  'outside diameter': 'outside',
+  bore: 'inside',
+  'end face': 'face',
+} as const satisfies Record<string, TurningWay>;
+export type Turned = keyof typeof TURNED;
+export const isTurned = (made: string): made is Turned => made in TURNED;
+
 /** What is cut: a feature to mill, or a hole to drill. */
 export type Made = MillingFeatureKind | 'hole';
 
 /** A new operation as it is typed. */
 export interface NewOperation {
-  readonly made: Made;
+  readonly made: Made | Turned;
   readonly name: string;
   readonly lengthMm: number;
   readonly widthMm: number;
@@ -26,6 +37,10 @@ export interface NewOperation {
   readonly diameterMm: number;
   readonly count: number;
   readonly through: boolean;
+  /** Of a turned stretch: diameters before and after, and how far the part stands out of the jaws. */
+  readonly startMm: number;
+  readonly endMm: number;
+  readonly overhangMm: number;
   readonly cutterId: string;
 }
 
@@ -39,12 +54,44 @@ export const FIRST: NewOperation = {
   diameterMm: 8,
   count: 1,
   through: false,
+  startMm: 55,
+  endMm: 48,
+  overhangMm: 80,
   cutterId: '',
 };
 
 /** The name it gets when none is typed. */
 export const nameOf = (n: NewOperation): string =>
-  n.name.trim() || (n.made === 'hole' ? `Drill ${n.diameterMm} × ${n.depthMm}` : `Rough ${n.made}`);
+  n.name.trim() ||
+  (n.made === 'hole'
+    ? `Drill ${n.diameterMm} × ${n.depthMm}`
+    : n.made === 'end face'
+      ? 'Face'
+      : n.made === 'bore'
+        ? `Bore out ${n.endMm}`
+        : n.made === 'outside diameter'
+          ? `Turn ${n.endMm}`
+          : `Rough ${n.made}`);
+
+/** The stretch as it is typed. */
+const stretchOf = (n: NewOperation, made: Turned): TurnedStretch => ({
+  way: TURNED[made],
+  startMm: n.startMm,
+  endMm: n.endMm,
+  lengthMm: n.lengthMm,
+  overhangMm: n.overhangMm,
+  boreMm: 0,
+  support: 'chuck',
+  interrupted: false,
+  toleranceMm: null,
+  raUm: null,
+});
+
+/** Tool that turns: an insert outside and on faces, a bar that goes in. */
+const turns = (c: Cutter, n: NewOperation, made: Turned): boolean =>
+  made === 'bore'
+    ? c.type === 'boring_bar' && Number(c.properties['DMIN'] ?? 0) <= n.startMm
+    : c.type === 'turning_insert';
 
 /** Diameter a feature is roughed with, mm: rolls in its corners (rule G-08), and has room beside it. */
 function usualDiameter({ made, widthMm, lengthMm, cornerRadiusMm, diameterMm }: NewOperation): number {
@@ -65,6 +112,8 @@ export function cuttersFor(crib: Crib, n: NewOperation, suits: (groups: readonly
     return [
       Number(!suits(c.suits_iso_groups)),
       Number(LU < n.depthMm),
+      // A short bar first: it is the stiffest that reaches.
+      isTurned(n.made) ? Math.abs(Number(c.properties.LF ?? 0) - n.lengthMm - 3) : 0,
       // A ball nose leaves no flat floor, a face mill goes into no pocket.
       Number(!hole && c.type !== 'end_mill_flat' && c.type !== 'end_mill_bull' && n.made !== 'face'),
       Number(n.made === 'slot' && DC > n.widthMm),
@@ -73,9 +122,10 @@ export function cuttersFor(crib: Crib, n: NewOperation, suits: (groups: readonly
       LU,
     ];
   };
+  const { made } = n;
   return offered(crib.cutters)
     .map((c) => c.document)
-    .filter((c) => (hole ? isDrill(c) : isMillingCutter(c)))
+    .filter((c) => (isTurned(made) ? turns(c, n, made) : hole ? isDrill(c) : isMillingCutter(c)))
     .map((cutter) => ({ cutter, rank: rank(cutter) }))
     .sort((a, b) => {
       const at = a.rank.findIndex((v, i) => v !== b.rank[i]);
@@ -100,16 +150,18 @@ export function inputOf(
     n.cutterId,
     made === 'hole'
       ? { diameterMm, depthMm, through, count }
-      : {
-          kind: made,
-          lengthMm,
-          widthMm,
-          depthMm,
-          cornerRadiusMm: made === 'pocket' ? cornerRadiusMm : null,
-        },
+      : isTurned(made)
+        ? { stretch: stretchOf(n, made) }
+        : {
+            kind: made,
+            lengthMm,
+            widthMm,
+            depthMm,
+            cornerRadiusMm: made === 'pocket' ? cornerRadiusMm : null,
+          },
   );
   if (!document)
-    return 'No holder in the crib takes this shank and fits the spindle. Copy a holder in the crib, or choose another cutter.';
+    return 'No holder in the crib takes this tool and fits the machine. Copy a holder in the crib, or choose another cutter.';
   const context = contextOf(crib, document, job);
   const problems = context ? problemsOf(document, context) : [];
   return problems.length > 0

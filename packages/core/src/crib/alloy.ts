@@ -106,6 +106,8 @@ export interface Alloy {
     readonly drill_carbide: SpeedWindow;
     readonly tap_hss_e?: SpeedWindow;
     readonly carbide_turning?: SpeedWindow;
+    readonly ceramic_turning?: SpeedWindow;
+    readonly cbn_turning?: SpeedWindow;
   };
   readonly hm_window: {
     readonly c_mm: number;

@@ -113,6 +113,9 @@ export const isDrill = (cutter: Pick<Cutter, 'type'>): boolean =>
 export const isTap = (cutter: Pick<Cutter, 'type'>): boolean =>
   (TAP_TYPES as readonly string[]).includes(cutter.type);
 
+/** An insert that turns; its holder is a shank in a turning block. */
+export const isTurningInsert = (cutter: Pick<Cutter, 'type'>): boolean => cutter.type === 'turning_insert';
+
 /** Indexable bodies carry inserts on a steel body and are judged by the insert's chip window. */
 export const isIndexable = (cutter: Cutter): boolean => (cutter.properties.CICT ?? 0) > 0;
 

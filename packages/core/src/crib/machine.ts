@@ -51,6 +51,13 @@ export interface Machine {
     readonly residual_stiffness_n_um: { readonly x: number; readonly y: number };
     readonly static_stiffness_n_um: { readonly x: number; readonly y: number };
   };
+  /** Of a mill-turn centre: the spindle that turns the part; `power_torque` is then that of the milling spindle. */
+  readonly turning_spindle?: {
+    readonly max_rpm: number;
+    readonly power_torque: SpindleCurves;
+    readonly chuck_mm?: number;
+    readonly through_bore_mm?: number;
+  };
   readonly notes: string;
   readonly work: string;
 }

@@ -1,5 +1,5 @@
 import { measure, say, type Sentence } from '../units/sentence.ts';
-import { type Cutter, MILLING_CUTTER_TYPES } from './cutter.ts';
+import { type Cutter, isTurningInsert, MILLING_CUTTER_TYPES } from './cutter.ts';
 import type { Holder } from './holder.ts';
 import type { Machine } from './machine.ts';
 
@@ -33,6 +33,13 @@ const CALLED: Readonly<Record<string, string>> = {
  * Why a cutter does not go into a holder; null where it does. What the two are comes first, then whether the shank fits the bore, mm.
  */
 export function wrongHolder(cutter: Cutter, holder: Holder): Sentence | null {
+  const [least, most] = holder.bore_diameter_mm;
+  const square = holder.kind === 'turning_block' && least === most;
+  // The shank an insert sits on fills the square seat of its block.
+  if (isTurningInsert(cutter))
+    return square ? null : say('A turning insert stands on a square shank in a turning block.');
+  if (cutter.type === 'boring_bar' && square)
+    return say('A boring bar is round: it stands in a sleeve, not in the seat of a square shank.');
   const shell = isShellMill(cutter);
   if (holder.kind === 'arbor' && !shell) return say('An arbor takes shell mills; this tool has a shank.');
   if (holder.kind !== 'arbor' && shell)

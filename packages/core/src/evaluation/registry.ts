@@ -7,6 +7,7 @@ import { holeMillingKind } from '../operations/hole-milling/hole-milling-kind.ts
 import { millingKind } from '../operations/milling/milling-kind.ts';
 import { reamingKind } from '../operations/reaming/reaming-kind.ts';
 import { tappingKind } from '../operations/tapping/tapping-kind.ts';
+import { turningKind } from '../operations/turning/turning-kind.ts';
 import { threadMillingKind } from '../operations/thread-milling/thread-milling-kind.ts';
 
 /** Every kind of operation there is: a new one is a folder and a line here. */
@@ -19,6 +20,7 @@ export const KINDS = {
   chamfering: chamferingKind,
   tapping: tappingKind,
   'thread-milling': threadMillingKind,
+  turning: turningKind,
 } satisfies { readonly [K in Operation['kind']]: OperationKind };
 
 export const kindOf = (op: Operation): OperationKind => KINDS[op.kind];

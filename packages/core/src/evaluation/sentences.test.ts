@@ -41,7 +41,7 @@ const SHARE_SAID: ReadonlySet<string> = new Set(['entry-height']);
 describe('what a judgement says', () => {
   it('is of thousands of operations of every kind', () => {
     expect(told.length).toBeGreaterThan(20_000);
-    expect(new Set(judged.map((j) => j.evaluation.kind)).size).toBe(8);
+    expect(new Set(judged.map((j) => j.evaluation.kind)).size).toBe(9);
   });
 
   it('every band contains its value', () => {

@@ -55,7 +55,7 @@ export function commonMovables(op: Operation, context: OperationContext): Movabl
       },
       {
         least: Math.min(p.LPR ?? p.APMX ?? 1, 0.5 * (p.DC ?? 10)),
-        most: isIndexable(cutter) ? LONGEST : (p.OAL ?? Infinity) - LEAST_GRIPPED,
+        most: isIndexable(cutter) ? LONGEST : (p.OAL ?? LONGEST + LEAST_GRIPPED) - LEAST_GRIPPED,
         low: Math.min(out, p.LPR ?? out),
         high: Math.max(out, Math.min((p.OAL ?? LONGEST) - USUALLY_GRIPPED, out * 2)),
         step: 0.5,

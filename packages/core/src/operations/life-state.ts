@@ -250,6 +250,41 @@ export const boringLife = (op: Operation, context: OperationContext, vc: number)
     'life of the insert read from the turning window',
   );
 
+/** Feed and depth the turning windows are read at, mm, and how the speed falls with them. Handbooks of machining data, rounded. */
+const TURNED = { feedMm: 0.2, feedExponent: 0.25, depthMm: 1.5, depthExponent: 0.1 } as const;
+/** An edge struck every turn is run slower. */
+const INTERRUPTED = 0.8;
+
+/** Window of what the insert is made of. */
+export function turningWindow({ alloy, cutter }: OperationContext): SpeedWindow | undefined {
+  const { substrate } = cutter.extended;
+  const w = alloy.vc_windows_m_min;
+  if (substrate.startsWith('ceramic')) return w.ceramic_turning;
+  return substrate.startsWith('cbn') ? w.cbn_turning : w.carbide_turning;
+}
+
+/** Life of a turning insert, from the window of what it is made of, at this feed and depth. */
+export function turningLife(
+  op: Operation,
+  context: OperationContext,
+  vc: number,
+  cut: { readonly feedMm: number; readonly depthMm: number; readonly interrupted: boolean },
+): LifeState | null {
+  const held = (ratio: number): number => Math.min(2, Math.max(0.5, ratio));
+  const share =
+    held(cut.feedMm / TURNED.feedMm) ** -TURNED.feedExponent *
+    held(cut.depthMm / TURNED.depthMm) ** -TURNED.depthExponent *
+    (cut.interrupted ? INTERRUPTED : 1);
+  return lifeFromWindow(
+    op,
+    context,
+    vc,
+    turningWindow(context),
+    share,
+    'life of the insert read from the turning window at this feed and depth',
+  );
+}
+
 /** Life of a tap, from its own window. */
 export const tappingLife = (op: Operation, context: OperationContext, vc: number): LifeState | null =>
   lifeFromWindow(

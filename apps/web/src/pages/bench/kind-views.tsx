@@ -1,12 +1,20 @@
-import type { DrillingOperation, HoleOperation, MillingOperation, Operation } from '@burl/core';
+import type {
+  DrillingOperation,
+  HoleOperation,
+  MillingOperation,
+  Operation,
+  TurningOperation,
+} from '@burl/core';
 import { type ComponentType, lazy } from 'react';
 import { type CompareProps, Comparison } from './compare/comparison.tsx';
 import type { DrawingProps } from '../../drawing/cut/drawing-props.ts';
 import { HoleSection } from '../../drawing/cut/hole-section.tsx';
 import { MillingDrawing } from '../../drawing/cut/milling-drawing.tsx';
+import { TurnedSection } from '../../drawing/cut/turned-section.tsx';
 import type { CardProps } from './given/card.tsx';
 import { HoleCard } from './given/hole-card.tsx';
 import { MillingCards } from './given/milling-cards.tsx';
+import { TurnedCard } from './given/turned-card.tsx';
 import type { PanelProps } from './panels/panel-props.ts';
 
 /** A chart under the cut. */
@@ -70,6 +78,16 @@ const drilling = view<DrillingOperation>({
   panels: [SPINDLE, { id: 'depth', name: 'Depth', Panel: lazy(() => import('./panels/depth-panel.tsx')) }],
 });
 
+const turning = view<TurningOperation>({
+  Drawing: TurnedSection,
+  Cards: TurnedCard,
+  panels: [
+    { id: 'diameter', name: 'Diameter', Panel: lazy(() => import('./panels/diameter-panel.tsx')) },
+    SPINDLE,
+    EDGE,
+  ],
+});
+
 /** The view of each kind: a new kind brings a line here. */
 export const KIND_VIEWS: Readonly<Record<Operation['kind'], KindView>> = {
   milling,
@@ -80,4 +98,5 @@ export const KIND_VIEWS: Readonly<Record<Operation['kind'], KindView>> = {
   chamfering: hole,
   tapping: hole,
   'thread-milling': hole,
+  turning,
 };

@@ -2,12 +2,12 @@ import type { Crib } from '@burl/contract';
 import { type Unit, wordsOfCutter } from '@burl/core';
 import { useMemo } from 'react';
 import { FEATURE_SIZES, type FeatureSize } from '../../judging/feature-sizes.ts';
-import { cuttersFor, type Made, type NewOperation } from '../../judging/new-operation.ts';
+import { cuttersFor, type Made } from '../../judging/new-operation.ts';
 import { offered, searchableAlloys } from '../../judging/offer.ts';
 import { ComboBox } from '../../ui/combo-box.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import { Num } from '../../ui/form-parts.tsx';
-import { type QuickQuestion, WANTS, whatFor } from './quick-question.ts';
+import { type QuickQuestion, WANTS, whatFor, type Wanted } from './quick-question.ts';
 
 const BEST = 'best';
 
@@ -42,7 +42,7 @@ export function QuestionForm({
     [crib, what, group],
   );
   const ask = (change: Partial<QuickQuestion>) => onChange((now) => ({ ...now, taken: null, ...change }));
-  const size = (change: Partial<NewOperation>) =>
+  const size = (change: Partial<Wanted>) =>
     onChange((now) => ({ ...now, taken: null, what: { ...now.what, ...change } }));
   const number = ([key, label]: readonly [FeatureSize, string], unit: Unit = 'mm') => (
     <Num

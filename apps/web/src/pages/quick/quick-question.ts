@@ -5,11 +5,14 @@ import { FIRST, type Made, type NewOperation } from '../../judging/new-operation
 export const TAKEN = ['n', 'feed', 'ap', 'ae', 'out'] as const;
 export type Taken = (typeof TAKEN)[number];
 
+/** What is cut, milled or drilled. */
+export type Wanted = NewOperation & { readonly made: Made };
+
 /** A question without a job: what is cut in what on what, with which tool, and what was changed by hand. */
 export interface QuickQuestion {
   readonly alloyId: string;
   readonly machineId: string;
-  readonly what: NewOperation;
+  readonly what: Wanted;
   readonly taken: Readonly<Partial<Record<Taken, number>>> | null;
 }
 
@@ -23,7 +26,7 @@ export const WANTS: readonly { readonly made: Made; readonly label: string }[] =
 ];
 
 /** Sizes one begins with for each want, mm. */
-const SIZES: Readonly<Record<Made, Partial<NewOperation>>> = {
+const SIZES: Readonly<Record<Made, Partial<Omit<NewOperation, 'made'>>>> = {
   pocket: { lengthMm: 60, widthMm: 40, depthMm: 20, cornerRadiusMm: 8 },
   slot: { lengthMm: 60, widthMm: 12, depthMm: 10, cornerRadiusMm: null },
   side: { lengthMm: 100, widthMm: 3, depthMm: 20, cornerRadiusMm: null },
@@ -33,7 +36,7 @@ const SIZES: Readonly<Record<Made, Partial<NewOperation>>> = {
 };
 
 /** What one begins with for a want; a tool chosen for another want is none for this. */
-export const whatFor = (made: Made): NewOperation => ({ ...FIRST, ...SIZES[made], made, cutterId: '' });
+export const whatFor = (made: Made): Wanted => ({ ...FIRST, ...SIZES[made], made, cutterId: '' });
 
 /** How far a size may go in a link, mm: what no machine of the crib could hold is a slip. */
 const MOST_MM = 5000;
@@ -83,7 +86,7 @@ export function fromSearch(
   return {
     alloyId: search.get('alloy') ?? usual.alloyId,
     machineId: search.get('machine') ?? usual.machineId,
-    what: what as unknown as NewOperation,
+    what: what as unknown as Wanted,
     taken: Object.keys(taken).length > 0 ? taken : null,
   };
 }

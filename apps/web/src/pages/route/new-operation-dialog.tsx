@@ -1,4 +1,4 @@
-import { MILLING_FEATURES, type Unit, wordsOfCutter } from '@burl/core';
+import { isLathe, MILLING_FEATURES, type Unit, wordsOfCutter } from '@burl/core';
 import type { Crib, Job } from '@burl/contract';
 import { type FormEvent, useState, useCallback, useMemo } from 'react';
 import { call, messageOf } from '../../api/client.ts';
@@ -12,13 +12,23 @@ import {
   cuttersFor,
   FIRST,
   inputOf,
-  type Made,
+  isTurned,
   nameOf,
   type NewOperation,
+  TURNED,
 } from '../../judging/new-operation.ts';
 import { SearchSelect } from '../../ui/search-select.tsx';
 
-type Sized = 'lengthMm' | 'widthMm' | 'depthMm' | 'cornerRadiusMm' | 'diameterMm' | 'count';
+type Sized =
+  | 'lengthMm'
+  | 'widthMm'
+  | 'depthMm'
+  | 'cornerRadiusMm'
+  | 'diameterMm'
+  | 'count'
+  | 'startMm'
+  | 'endMm'
+  | 'overhangMm';
 
 /** Sizes of the feature or the hole. */
 function Sizes({ of, onChange }: { of: NewOperation; onChange: (change: Partial<NewOperation>) => void }) {
@@ -48,6 +58,17 @@ function Sizes({ of, onChange }: { of: NewOperation; onChange: (change: Partial<
         </label>
       </>
     );
+  if (isTurned(of.made)) {
+    const face = of.made === 'end face';
+    return (
+      <>
+        {number(face ? 'From diameter' : 'Diameter before', 'startMm')}
+        {number(face ? 'To diameter' : 'Diameter after', 'endMm')}
+        {number(face ? 'Taken off' : 'Length', 'lengthMm')}
+        {number('Part out of the jaws', 'overhangMm')}
+      </>
+    );
+  }
   return (
     <>
       {number('Length', 'lengthMm')}
@@ -76,6 +97,9 @@ export function NewOperationDialog({
   const [typed, setTyped] = useState(FIRST);
   const [failed, setFailed] = useState<string | null>(null);
   const change = (next: Partial<NewOperation>) => setTyped((t) => ({ ...t, ...next }));
+  const machine = crib.machines.find((m) => m.id === job.machineId)?.document;
+  const turned = machine && isLathe(machine) ? (Object.keys(TURNED) as (keyof typeof TURNED)[]) : [];
+  const made: readonly NewOperation['made'][] = [...turned, ...MILLING_FEATURES, 'hole'];
   const group = crib.alloys.find((a) => a.id === job.alloyId)?.document.iso513_group;
   const suits = useCallback(
     (groups: readonly string[]): boolean => !group || groups.includes(group),
@@ -118,10 +142,10 @@ export function NewOperationDialog({
             <select
               {...p}
               value={typed.made}
-              onChange={(e) => change({ made: e.target.value as Made })}
+              onChange={(e) => change({ made: e.target.value as NewOperation['made'] })}
               className={FIELD_LOOK}
             >
-              {[...MILLING_FEATURES, 'hole' as const].map((k) => (
+              {made.map((k) => (
                 <option key={k}>{k}</option>
               ))}
             </select>

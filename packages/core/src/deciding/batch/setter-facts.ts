@@ -1,3 +1,4 @@
+import { turnedSentence } from '../../operations/turning/turned-sentence.ts';
 import { isHole, type HoleOperation } from '../../operations/hole-operation.ts';
 import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import { heldOf } from '../../operations/milling/held-of.ts';
@@ -68,6 +69,12 @@ const holeOf = (op: HoleOperation): Sentence => {
   return { ...whole, text: `${op.featuresPerPart} × ${whole.text}` };
 };
 
+/** What the operation makes, as the sheet says it. */
+function madeOf(op: Operation): Sentence {
+  if (isHole(op)) return holeOf(op);
+  return op.kind === 'turning' ? turnedSentence(op) : featureOf(op);
+}
+
 function holding(op: MillingOperation, context: OperationContext): Sentence {
   const { kind, capacityN, bySetup } = heldOf(op, context);
   if (capacityN === null) return say(`${kind}, force not stated`);
@@ -107,10 +114,10 @@ export function setterFacts(
 ): readonly SetterFact[] {
   const load = expectedLoad(op, context, evaluation);
   const rated = Math.min(context.cutter.properties.RPMX ?? Infinity, context.holder.max_rpm || Infinity);
-  const notes = isHole(op) ? stepNotes(op) : [];
+  const notes = isHole(op) || op.kind === 'turning' ? stepNotes(op) : [];
   const change = changeWords(op, evaluation);
   return [
-    { name: isHole(op) ? 'Hole' : 'Feature', text: isHole(op) ? holeOf(op) : featureOf(op) },
+    { name: isHole(op) ? 'Hole' : op.kind === 'turning' ? 'Turned' : 'Feature', text: madeOf(op) },
     ...notes.map((text) => ({ name: 'Note', text })),
     ...(op.kind === 'milling' ? waysOf(op, context, evaluation) : []),
     ...(op.kind === 'milling' ? [{ name: 'Holding', text: holding(op, context) }] : []),

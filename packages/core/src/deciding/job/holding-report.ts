@@ -108,7 +108,7 @@ export function temperaturesOf(setup: JudgedSetup, part: HeldPart, alloy: Alloy,
 }
 
 const depthOf = ({ document: op }: JudgedOperation): number =>
-  'feature' in op ? op.feature.depthMm : op.hole.depthMm;
+  'feature' in op ? op.feature.depthMm : 'hole' in op ? op.hole.depthMm : op.stretch.lengthMm;
 
 /** What gives a holding room: less heat, less force, a lower or a larger hold. */
 function mendsOf(worst: HeldOperation, setup: JudgedSetup, releaseC: number | null): string[] {

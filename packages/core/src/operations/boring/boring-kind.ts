@@ -1,7 +1,7 @@
 import { measure, say } from '../../units/sentence.ts';
 import { boringMovables } from './boring-movables.ts';
 import { startingBoring } from './starting-boring.ts';
-import { setHole } from '../holes/set-hole.ts';
+import { setSpeedAndFeed } from '../set-speed-and-feed.ts';
 import { checkHole } from '../holes/check-hole.ts';
 import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -41,7 +41,7 @@ export const boringKind = operationKind<BoringOperation, BoringState>({
   movables: boringMovables,
   checks: (op, _, see) => checkHole(op, see),
   speedDiameter: (op) => op.hole.diameterMm,
-  set: setHole,
+  set: setSpeedAndFeed,
   start: startingBoring,
   state: boringState,
   numbers: boringNumbers,

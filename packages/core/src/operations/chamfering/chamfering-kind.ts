@@ -2,7 +2,7 @@ import { measure, say } from '../../units/sentence.ts';
 import { chamferingMovables } from './chamfering-movables.ts';
 import { speedDiameterOfChamfer } from './chamfering-state.ts';
 import { startingChamfering } from './starting-chamfering.ts';
-import { setHole } from '../holes/set-hole.ts';
+import { setSpeedAndFeed } from '../set-speed-and-feed.ts';
 import { checkHole } from '../holes/check-hole.ts';
 import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -28,7 +28,7 @@ export const chamferingKind = operationKind<ChamferingOperation, ChamferingState
   movables: chamferingMovables,
   checks: (op, _, see) => checkHole(op, see),
   speedDiameter: speedDiameterOfChamfer,
-  set: setHole,
+  set: setSpeedAndFeed,
   start: startingChamfering,
   state: chamferingState,
   numbers: chamferingNumbers,

@@ -3,7 +3,7 @@ import { drillingMovables } from './drilling-movables.ts';
 import { drillingSwitches } from './drilling-switches.ts';
 import { drillingDiameter } from './drilling-diameter.ts';
 import { startingDrilling } from './starting-drilling.ts';
-import { setHole } from '../holes/set-hole.ts';
+import { setSpeedAndFeed } from '../set-speed-and-feed.ts';
 import { checkDrilling } from './check-drilling.ts';
 import { isDrill } from '../../crib/cutter.ts';
 import { AXIAL } from '../parameter.ts';
@@ -69,7 +69,7 @@ export const drillingKind = operationKind<DrillingOperation, DrillingState>({
   switches: drillingSwitches,
   checks: checkDrilling,
   speedDiameter: drillingDiameter,
-  set: setHole,
+  set: setSpeedAndFeed,
   start: startingDrilling,
   state: drillingState,
   numbers: drillingNumbers,

@@ -2,7 +2,7 @@ import { measure, say } from '../../units/sentence.ts';
 import { holeMillingMovables } from './hole-milling-movables.ts';
 import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
 import { startingHoleMilling } from './starting-hole-milling.ts';
-import { setHole } from '../holes/set-hole.ts';
+import { setSpeedAndFeed } from '../set-speed-and-feed.ts';
 import { checkHoleMilling } from './check-hole-milling.ts';
 import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -50,7 +50,7 @@ export const holeMillingKind = operationKind<HoleMillingOperation, HoleMillingSt
   movables: holeMillingMovables,
   checks: checkHoleMilling,
   speedDiameter: (op, { cutter }) => diameterInCut(cutter, op.cut.pitchMm),
-  set: setHole,
+  set: setSpeedAndFeed,
   start: startingHoleMilling,
   state: holeMillingState,
   numbers: holeMillingNumbers,

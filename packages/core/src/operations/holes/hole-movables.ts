@@ -1,10 +1,9 @@
-import type { HoleOperation } from '../hole-operation.ts';
 import { type Movable, movable, numberAt, type Range } from '../movable.ts';
 
 type Bounds = Omit<Range, 'step'> & { readonly step?: number };
 
-/** Feed of a step: per revolution down the axis, per tooth round the hole; none where the pitch is the feed. */
-export const feedMovable = ({ cut }: HoleOperation): Movable[] => {
+/** Feed: per revolution down the axis or along a turned part, per tooth round the hole; none where the pitch is the feed. */
+export const feedMovable = ({ cut }: { readonly cut: object }): Movable[] => {
   if ('feedPerRevMm' in cut)
     return [
       movable(

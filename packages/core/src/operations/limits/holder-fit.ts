@@ -1,3 +1,4 @@
+import { isTurningInsert } from '../../crib/cutter.ts';
 import { wrongHolder, wrongSpindle } from '../../crib/pairing.ts';
 import type { CutState } from '../cut-state.ts';
 import { exact } from '../../judging/estimate.ts';
@@ -15,13 +16,20 @@ export const holderFitLimit: Limit<CutState> = {
     const shank = cutter.properties.DCONMS ?? 0;
     const [, large] = holder.bore_diameter_mm;
     const wrong = wrongSpindle(holder, machine) ?? wrongHolder(cutter, holder);
+    const insert = isTurningInsert(cutter);
     return {
-      predicted: { estimate: exact(shank), unit: 'mm' },
-      allowed: { value: large, unit: 'mm', from: `${holder.name}, bore` },
+      predicted: insert ? null : { estimate: exact(shank), unit: 'mm' },
+      allowed: insert ? null : { value: large, unit: 'mm', from: `${holder.name}, bore` },
       share: null,
       verdict: wrong === null ? 'clear' : 'over',
       why: () =>
-        wrong ?? say('{0} shank; fits the holder, and the holder fits the spindle.', measure(shank, 'mm')),
+        wrong ??
+        (insert
+          ? say(
+              'Insert on a {0} square shank; fits the block, and the block fits the machine.',
+              measure(large, 'mm'),
+            )
+          : say('{0} shank; fits the holder, and the holder fits the spindle.', measure(shank, 'mm'))),
       formula:
         'shell mills on arbors, shanks in chucks; DCONMS within the bore; taper of the spindle among the holder’s',
       inputs: () => [input('DCONMS', 'shank', shank, 'mm')],

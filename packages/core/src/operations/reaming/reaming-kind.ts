@@ -2,7 +2,7 @@ import { measure, say } from '../../units/sentence.ts';
 import { reamingMovables } from './reaming-movables.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
 import { startingReaming } from './starting-reaming.ts';
-import { setHole } from '../holes/set-hole.ts';
+import { setSpeedAndFeed } from '../set-speed-and-feed.ts';
 import { checkHole } from '../holes/check-hole.ts';
 import { AXIAL } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -40,7 +40,7 @@ export const reamingKind = operationKind<ReamingOperation, ReamingState>({
   movables: reamingMovables,
   checks: (op, _, see) => checkHole(op, see),
   speedDiameter: (op, { cutter }) => outerDiameter(cutter) || op.hole.diameterMm,
-  set: setHole,
+  set: setSpeedAndFeed,
   start: startingReaming,
   state: reamingState,
   numbers: reamingNumbers,

@@ -1,7 +1,7 @@
 import { measure, say } from '../../units/sentence.ts';
 import { tappingMovables } from './tapping-movables.ts';
 import { startingTapping } from './starting-tapping.ts';
-import { setHole } from '../holes/set-hole.ts';
+import { setSpeedAndFeed } from '../set-speed-and-feed.ts';
 import { checkTapping } from './check-tapping.ts';
 import { isTap } from '../../crib/cutter.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -63,7 +63,7 @@ export const tappingKind = operationKind<TappingOperation, TappingState>({
         ],
   checks: checkTapping,
   speedDiameter: (op) => op.hole.diameterMm,
-  set: setHole,
+  set: setSpeedAndFeed,
   start: startingTapping,
   state: tappingState,
   numbers: tappingNumbers,

@@ -2,7 +2,7 @@ import { measure, say } from '../../units/sentence.ts';
 import { threadMillingMovables } from './thread-milling-movables.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
 import { startingThreadMilling } from './starting-thread-milling.ts';
-import { setHole } from '../holes/set-hole.ts';
+import { setSpeedAndFeed } from '../set-speed-and-feed.ts';
 import { checkThreadMilling } from './check-thread-milling.ts';
 import { ROUND } from '../parameter.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -41,7 +41,7 @@ export const threadMillingKind = operationKind<ThreadMillingOperation, ThreadMil
   movables: threadMillingMovables,
   checks: checkThreadMilling,
   speedDiameter: (op, { cutter }) => outerDiameter(cutter) || op.hole.diameterMm,
-  set: setHole,
+  set: setSpeedAndFeed,
   start: startingThreadMilling,
   state: threadMillingState,
   numbers: threadMillingNumbers,

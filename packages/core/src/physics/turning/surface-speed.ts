@@ -46,7 +46,5 @@ export function minutesToCentre(
   reduced: { readonly belowMm: number; readonly share: number },
 ): number {
   const below = Math.min(diameterMm, reduced.belowMm);
-  return (
-    minutesAcross(set, diameterMm, below, feedMm) + minutesAcross(set, below, 0, feedMm * reduced.share)
-  );
+  return minutesAcross(set, diameterMm, below, feedMm) + minutesAcross(set, below, 0, feedMm * reduced.share);
 }

@@ -16,6 +16,9 @@ import { type Finding, GRAVITIES } from './finding.ts';
 import { inheritedFindings, type Inheritance } from './inherited.ts';
 import { RULES } from './rules.ts';
 
+/** What turns the part is followed as motion only: its tool has no outline from above. */
+const isMilled = ({ document }: ProgramOperation): boolean => document.kind !== 'turning';
+
 /** What a program is looked at with. */
 export interface CheckSettings {
   readonly operations: readonly ProgramOperation[];
@@ -51,7 +54,7 @@ interface Checker {
 function makeChecker(settings: CheckSettings, each: (block: Block) => void): Checker {
   const { machine, stock } = settings;
   const rapidMmMin = machine?.axes.x.max_feed_mm_min ?? USUAL_RAPID;
-  const expected: readonly Expected[] = settings.operations.map(expectedOf);
+  const expected: readonly Expected[] = settings.operations.filter(isMilled).map(expectedOf);
   const byTool = new Map<number, Expected | null>();
   const of = (tool: number): Expected | null => {
     let known = byTool.get(tool);

@@ -1,3 +1,4 @@
+import { isHole } from '../../operations/hole-operation.ts';
 import type { Evaluation } from '../../evaluation/evaluation.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import type { Operation } from '../../operations/operation.ts';
@@ -183,6 +184,7 @@ function releasedCut(document: Operation, evaluation: Evaluation, radius: number
   }
   // Round a hole: the contact its evaluation tells of, else half the turn.
   const told = found(evaluation, 'arc');
-  const depthMm = document.kind === 'hole-milling' ? document.cut.pitchMm : document.hole.depthMm;
+  const depthMm =
+    document.kind === 'hole-milling' ? document.cut.pitchMm : isHole(document) ? document.hole.depthMm : 0;
   return cut(told === null ? Math.PI : (told * Math.PI) / 180, depthMm, 0, found(evaluation, 'vf') ?? feed);
 }

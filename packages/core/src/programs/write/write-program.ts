@@ -1,3 +1,4 @@
+import { isHole } from '../../operations/hole-operation.ts';
 import { InputError } from '../../units/input-error.ts';
 import type { ProgramOperation } from '../find/expected.ts';
 import { writeCase } from './write-case.ts';
@@ -7,6 +8,7 @@ import type { WriteSettings, Written, WrittenProgram } from './write-settings.ts
 
 /** What can be written for an operation. */
 export function writtenFor({ document }: Pick<ProgramOperation, 'document'>): readonly Written[] {
+  if (document.kind === 'turning') return [];
   if (document.kind !== 'milling') return ['holes'];
   const slot = document.feature.kind === 'slot' || document.path.strategy === 'trochoidal';
   const inside = document.feature.kind === 'pocket' || document.feature.kind === 'slot';
@@ -30,6 +32,7 @@ export function writeProgram(operation: ProgramOperation, settings: WriteSetting
     throw new InputError([{ field: 'what', value: what, allowed: writtenFor(operation).join(', ') }]);
   const c = writeCase(operation, settings);
   const { document } = c;
-  if (document.kind !== 'milling') return writeHoles({ ...c, document });
+  if (isHole(document)) return writeHoles({ ...c, document });
+  if (document.kind === 'turning') throw new RangeError('invalid kind; nothing is written for turning');
   return MILLED[what === 'holes' ? 'helix' : what]({ ...c, document });
 }

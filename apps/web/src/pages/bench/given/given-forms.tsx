@@ -2,6 +2,7 @@ import {
   COOLANT_KINDS,
   formatMeasure,
   FORCE_LAWS,
+  type HoleOperation,
   isHole,
   MILLING_FEATURES,
   type MillingOperation,
@@ -60,7 +61,7 @@ export function FeatureForm({
   readOnly,
   onChange,
   context,
-}: FormProps<Operation> & { context?: OperationContext }) {
+}: FormProps<MillingOperation | HoleOperation> & { context?: OperationContext }) {
   const counts = (
     <NumberFields
       of={op}

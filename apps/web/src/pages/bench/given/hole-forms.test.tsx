@@ -1,4 +1,4 @@
-import { evaluate, type HoleOperation, type Operation } from '@burl/core';
+import { evaluate, type HoleOperation } from '@burl/core';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { afterEach, describe, expect, it } from 'vitest';
@@ -11,12 +11,19 @@ afterEach(cleanup);
 /** The form of a planned step as the bench holds it; returns a reader of what the operation became. */
 function open<K extends HoleOperation['kind']>(kind: K, change: object = {}, readOnly = false) {
   const step = stepOf(kind);
-  const start = { ...step.op, cut: { ...step.op.cut, ...change } };
-  let now: Operation = start;
+  const start: HoleOperation = { ...step.op, cut: { ...step.op.cut, ...change } } as typeof step.op;
+  let now: HoleOperation = start;
   function Holder() {
-    const [op, setOp] = useState<Operation>(start);
+    const [op, setOp] = useState<HoleOperation>(start);
     now = op;
-    return <FeatureForm op={op} context={step.context} readOnly={readOnly} onChange={setOp} />;
+    return (
+      <FeatureForm
+        op={op}
+        context={step.context}
+        readOnly={readOnly}
+        onChange={(next) => setOp(next as HoleOperation)}
+      />
+    );
   }
   show(<Holder />);
   return () => now as typeof step.op;

@@ -1,26 +1,26 @@
-import { spindleSpeed } from '../../physics/cutting/spindle-speed.ts';
-import type { OperationContext } from '../context.ts';
-import type { HoleOperation } from '../hole-operation.ts';
-import type { Parameter } from '../parameter.ts';
-import { pinnedTogether } from '../pinned-together.ts';
+import { spindleSpeed } from '../physics/cutting/spindle-speed.ts';
+import type { OperationContext } from './context.ts';
+import type { Operation } from './operation.ts';
+import type { Parameter } from './parameter.ts';
+import { pinnedTogether } from './pinned-together.ts';
+
+/** A cut with a speed, and a feed per turn or per tooth or none of its own. */
+type Fed = Pick<Operation, 'pins'> & { readonly cut: { readonly speedRpm: number } };
 
 /** The cut's feed per revolution, or per tooth times teeth: what one turn of the spindle moves. */
-function feedOf(
-  op: HoleOperation,
-  teeth: number,
-): { readonly key: 'fn' | 'fz'; readonly perTurn: number } | null {
-  if ('feedPerRevMm' in op.cut) return { key: 'fn', perTurn: op.cut.feedPerRevMm };
-  if ('feedPerToothMm' in op.cut) return { key: 'fz', perTurn: op.cut.feedPerToothMm * teeth };
+function feedOf(op: Fed, teeth: number): { readonly key: 'fn' | 'fz'; readonly perTurn: number } | null {
+  if ('feedPerRevMm' in op.cut) return { key: 'fn', perTurn: Number(op.cut.feedPerRevMm) };
+  if ('feedPerToothMm' in op.cut) return { key: 'fz', perTurn: Number(op.cut.feedPerToothMm) * teeth };
   return null;
 }
 
-const withCut = <O extends HoleOperation>(op: O, change: object): O => ({
+const withCut = <O extends Fed>(op: O, change: object): O => ({
   ...op,
   cut: { ...op.cut, ...change },
 });
 
-/** The step with one parameter moved and the others following; `diameterMm` is the one its speed is stated at. */
-export function setHole<O extends HoleOperation>(
+/** The operation with one parameter moved and the others following; `diameterMm` is the one its speed is stated at. */
+export function setSpeedAndFeed<O extends Fed>(
   op: O,
   context: OperationContext,
   key: Parameter,

@@ -1,0 +1,103 @@
+import {
+  formatMeasure,
+  PART_SUPPORTS,
+  type TurnedStretch,
+  TURNING_WAYS,
+  type TurningOperation,
+} from '@burl/core';
+import { useSystem } from '../../../frame/preferences.tsx';
+import { Choice, Grid } from '../../../ui/form-parts.tsx';
+import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
+import { Card, type CardProps } from './card.tsx';
+
+const WAYS = { outside: 'outside', inside: 'inside', face: 'across a face' } as const;
+const SUPPORTS = { chuck: 'chuck alone', tailstock: 'tailstock', steady: 'steady rest' } as const;
+
+const END = { key: 'endMm', label: 'Diameter after', unit: 'mm' } as const;
+const TO_CENTRE = {
+  key: 'endMm',
+  label: 'To diameter',
+  unit: 'mm',
+  empty: 0,
+  blank: true,
+  hint: 'empty: to the centre',
+} as const;
+
+const sizes = (face: boolean): readonly NumberField<TurnedStretch>[] => [
+  { key: 'startMm', label: face ? 'From diameter' : 'Diameter before', unit: 'mm' },
+  face ? TO_CENTRE : END,
+  { key: 'lengthMm', label: face ? 'Taken off along the axis' : 'Length', unit: 'mm' },
+  { key: 'overhangMm', label: 'Part out of the jaws', unit: 'mm' },
+  { key: 'boreMm', label: 'Bore through the part', unit: 'mm', empty: 0, blank: true, hint: 'empty: solid' },
+  { key: 'toleranceMm', label: 'Diameter tolerance', unit: 'mm', empty: null, hint: 'empty: none' },
+  { key: 'raUm', label: 'Ra required', unit: 'um-fine', empty: null, hint: 'empty: none' },
+];
+
+/** The stretch that is turned, and how the part stands. */
+export function TurnedCard({ op, readOnly, onChange }: CardProps<TurningOperation>) {
+  const system = useSystem();
+  const mm = (v: number): string => formatMeasure(v, 'mm', system);
+  const { stretch: s } = op;
+  const set = (change: Partial<TurnedStretch>): void => onChange({ ...op, stretch: { ...s, ...change } });
+  return (
+    <Card
+      title="Turned"
+      label={`⌀ ${mm(s.startMm)} to ⌀ ${mm(s.endMm)}`}
+      lines={[
+        `${WAYS[s.way]}, ${mm(s.lengthMm)}`,
+        `${mm(s.overhangMm)} out of the jaws, ${SUPPORTS[s.support]}`,
+      ]}
+    >
+      {() => (
+        <Grid>
+          <Choice
+            label="Way"
+            value={s.way}
+            options={TURNING_WAYS}
+            nameOf={(w) => WAYS[w]}
+            readOnly={readOnly}
+            onTake={(way) => set({ way })}
+          />
+          <Choice
+            label="Free end"
+            value={s.support}
+            options={PART_SUPPORTS}
+            nameOf={(v) => SUPPORTS[v]}
+            readOnly={readOnly}
+            onTake={(support) => set({ support })}
+          />
+          <NumberFields of={s} fields={sizes(s.way === 'face')} readOnly={readOnly} onSet={set} />
+          <Choice
+            label="Cut"
+            value={s.interrupted ? 'interrupted' : 'smooth'}
+            options={['smooth', 'interrupted']}
+            readOnly={readOnly}
+            onTake={(v) => set({ interrupted: v === 'interrupted' })}
+          />
+          <NumberFields
+            of={op.cut}
+            fields={[{ key: 'capRpm', label: 'Spindle cap', unit: 'rpm' }]}
+            readOnly={readOnly}
+            onSet={(change) => onChange({ ...op, cut: { ...op.cut, ...change } })}
+          />
+          <NumberFields
+            of={op}
+            fields={[
+              { key: 'featuresPerPart', label: 'Of these per part', unit: 'pieces' },
+              { key: 'featuresPerEdge', label: 'Inspect edge every … parts', unit: 'pieces' },
+              {
+                key: 'edgesOnShelf',
+                label: 'Edges in stock',
+                unit: 'pieces',
+                empty: null,
+                hint: 'empty: as the crib counts',
+              },
+            ]}
+            readOnly={readOnly}
+            onSet={(change) => onChange({ ...op, ...change })}
+          />
+        </Grid>
+      )}
+    </Card>
+  );
+}

@@ -1,0 +1,47 @@
+import type { OperationContext } from '../context.ts';
+import { turningWindow } from '../life-state.ts';
+import { into, low, tidy } from '../starting.ts';
+import { spindleSpeed } from '../../physics/cutting/spindle-speed.ts';
+import { withPartSpindle } from './lathe-spindle.ts';
+import type { TurningOperation } from './turning-operation.ts';
+
+/** A stretch that asks for size or surface is finished in one cut of this much, mm. */
+const FINISHING_MM = 0.5;
+/** Most of the spindle a first cut asks for: the rest is for whoever knows chuck and part. */
+const OF_THE_SPINDLE = 0.8;
+
+/** First numbers of a turned stretch: low in the window of the insert, a cap well under the spindle. */
+export function startingTurning(
+  op: TurningOperation,
+  context: OperationContext,
+  diameterMm: number,
+): TurningOperation['cut'] {
+  const { cutter, machine } = context;
+  const { stretch: s } = op;
+  const spindle = withPartSpindle(machine).max_rpm;
+  const nose = cutter.properties.RE ?? 0.8;
+  const finishes = s.toleranceMm !== null || s.raUm !== null;
+  const [thin, thick] = cutter.extended.f_window_mm_per_rev ?? [0.08, 0.25];
+  const marks = s.raUm === null ? Infinity : Math.sqrt(s.raUm * RA_TO_FEED * nose);
+  const feedPerRevMm = tidy(
+    Math.min(into([thin, thick], finishes ? 0.2 : 0.4), 0.6 * nose, Math.max(0.3 * thin, marks)),
+  );
+  const depths = (cutter.extended['ap_window_mm'] as readonly [number, number] | undefined) ?? [
+    0.2,
+    cutter.properties.APMX ?? 1,
+  ];
+  const stock = s.way === 'face' ? s.lengthMm : Math.abs(s.startMm - s.endMm) / 2;
+  const wanted = finishes ? Math.max(depths[0], FINISHING_MM) : into(depths, 0.45);
+  const passes = Math.ceil(stock / wanted - 1e-6);
+  const capRpm = Math.floor((OF_THE_SPINDLE * spindle) / 50) * 50;
+  const vc = op.measured.lifeSpeed30MMin ?? low(turningWindow(context), 60);
+  const rpm = Math.min(capRpm, spindleSpeed(s.interrupted ? 0.8 * vc : vc, diameterMm));
+  return {
+    speedRpm: Math.max(10, Math.floor(rpm / 5) * 5),
+    capRpm,
+    feedPerRevMm,
+    depthMm: tidy(Math.max(1e-3, stock / Math.max(1, passes))),
+  };
+}
+/** f² of an Ra in µm with the nose in mm: 18·√3·RE·Ra/1000, less what a tough alloy adds. */
+const RA_TO_FEED = (18 * Math.sqrt(3)) / 1000 / 2;

@@ -1,0 +1,16 @@
+import { measure, say, type Sentence } from '../../units/sentence.ts';
+import type { TurningOperation } from './turning-operation.ts';
+
+const SUPPORT = { chuck: '', tailstock: ', tailstock', steady: ', steady rest' } as const;
+
+/** A turned stretch in words: “Ø55 mm to Ø48 mm over 60 mm, 80 mm out of the jaws”. */
+export function turnedSentence({ stretch: s }: TurningOperation): Sentence {
+  const out = `{3} out of the jaws${SUPPORT[s.support]}${s.interrupted ? ', interrupted' : ''}`;
+  return say(
+    s.way === 'face' ? `face Ø{0} to Ø{1}, {2} off, ${out}` : `Ø{0} to Ø{1} over {2}, ${out}`,
+    measure(s.startMm, 'mm'),
+    measure(s.endMm, 'mm'),
+    measure(s.lengthMm, 'mm'),
+    measure(s.overhangMm, 'mm'),
+  );
+}

@@ -1,0 +1,93 @@
+import { measure, say } from '../../units/sentence.ts';
+import { hardeningCautions } from '../holes/difficult-chips.ts';
+import { OF_ALL } from '../limits/ladder-of-all.ts';
+import { operationKind } from '../operation-kind.ts';
+import type { Parameter } from '../parameter.ts';
+import { setSpeedAndFeed } from '../set-speed-and-feed.ts';
+import { checkTurning } from './check-turning.ts';
+import { boreReachLimit, turningOverhangLimit } from './limits/bar.ts';
+import { insertDepthLimit, insertFeedLimit, leastChipLimit, notchLimit } from './limits/insert.ts';
+import {
+  jawGripLimit,
+  partChatterLimit,
+  slendernessLimit,
+  spindleCapLimit,
+  turnedRoughnessLimit,
+  turnedSizeLimit,
+} from './limits/part.ts';
+import { startingTurning } from './starting-turning.ts';
+import { turningMovables } from './turning-movables.ts';
+import { turningNumbers } from './turning-numbers.ts';
+import type { TurningOperation } from './turning-operation.ts';
+import { turningState, type TurningState } from './turning-state.ts';
+import { turningSwitches } from './turning-switches.ts';
+
+const PARAMETERS = ['n', 'vc', 'fn', 'vf', 'ap'] as const satisfies readonly Parameter[];
+
+const VERBS = { outside: 'Turn', inside: 'Bore out', face: 'Face' } as const;
+
+/** Turning along outside or inside, and facing. */
+export const turningKind = operationKind<TurningOperation, TurningState>({
+  kind: 'turning',
+  tool: {
+    // One edge with a nose, no teeth on a diameter.
+    toothless: true,
+    named: 'a turning insert outside and on faces, a boring bar inside',
+    fits: ({ type }, { stretch }) => type === (stretch.way === 'inside' ? 'boring_bar' : 'turning_insert'),
+  },
+  verb: ({ stretch }) => VERBS[stretch.way],
+  notes: ({ cut, stretch }) => [
+    say('Constant surface speed; spindle no faster than {0}.', measure(cut.capRpm, 'rpm')),
+    ...(stretch.support === 'chuck'
+      ? []
+      : [say(`Free end held by ${stretch.support === 'steady' ? 'a steady rest' : 'the tailstock'}.`)]),
+  ],
+  parameters: PARAMETERS,
+  shown: {
+    set: ['vc', 'n', 'fn', 'ap'],
+    watch: ['nMax', 'passes', 'Fc', 'P', 'size', 'Ra', 't'],
+    follows: ['nMax', 'passes', 'h', 'Fc', 'Ff', 'Fp', 'M', 'P', 'Q', 'lean', 'size', 'Ra', 'T', 't'],
+  },
+  movables: turningMovables,
+  switches: turningSwitches,
+  checks: checkTurning,
+  speedDiameter: ({ stretch }) => Math.max(stretch.startMm, stretch.endMm),
+  set: (op, context, key, value, diameterMm) =>
+    key === 'ap'
+      ? { ...op, cut: { ...op.cut, depthMm: value } }
+      : setSpeedAndFeed(op, context, key, value, diameterMm),
+  start: startingTurning,
+  renew: (op, context, diameterMm) => ({
+    ...startingTurning(op, context, diameterMm),
+    depthMm: op.cut.depthMm,
+  }),
+  state: turningState,
+  numbers: turningNumbers,
+  rests: (s) => [s.sizeErrorMm],
+  cautions: ({ stretch }, context) => [
+    'Never above the rated speed of chuck and jaws; what is not round is run slower.',
+    'Long chips cut to the bone: break them with feed and depth, and clear them with a hook and the spindle stopped.',
+    ...(stretch.support === 'chuck' && stretch.overhangMm > 3 * Math.max(stretch.startMm, stretch.endMm)
+      ? ['A long part without a tailstock can climb over the tool and leave the chuck.']
+      : []),
+    ...hardeningCautions(context),
+  ],
+  ladder: [
+    ...OF_ALL.machine,
+    spindleCapLimit,
+    ...OF_ALL.cutter,
+    boreReachLimit,
+    insertFeedLimit,
+    insertDepthLimit,
+    leastChipLimit,
+    jawGripLimit,
+    turnedSizeLimit,
+    turnedRoughnessLimit,
+    slendernessLimit,
+    turningOverhangLimit,
+    partChatterLimit,
+    ...OF_ALL.life,
+    notchLimit,
+    ...OF_ALL.process,
+  ],
+});

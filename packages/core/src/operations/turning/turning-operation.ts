@@ -1,0 +1,52 @@
+import type { OperationBase } from '../operation-base.ts';
+
+/** Which way the tool goes: along outside, along a bore, or across a face. */
+export const TURNING_WAYS = ['outside', 'inside', 'face'] as const;
+export type TurningWay = (typeof TURNING_WAYS)[number];
+
+/** What holds the free end of the part. */
+export const PART_SUPPORTS = ['chuck', 'tailstock', 'steady'] as const;
+export type PartSupport = (typeof PART_SUPPORTS)[number];
+
+/** A stretch of a turned part and how it stands in the lathe. Lengths in mm. */
+export interface TurnedStretch {
+  readonly way: TurningWay;
+  /** Diameter before; of a face the diameter it begins at. */
+  readonly startMm: number;
+  /** Diameter after; of a face the diameter it ends at, 0 at the centre. */
+  readonly endMm: number;
+  /** Along the axis; of a face what is taken off along the axis. */
+  readonly lengthMm: number;
+  /** From the jaws to the free end of the part, or to its tailstock. */
+  readonly overhangMm: number;
+  /** Bore through the part; 0 is solid. */
+  readonly boreMm: number;
+  readonly support: PartSupport;
+  /** Slot, flat, scale or hole that the edge comes over every turn. */
+  readonly interrupted: boolean;
+  /** Width of the tolerance on the diameter; null where any will do. */
+  readonly toleranceMm: number | null;
+  /** Roughness asked for, Ra in µm; null where any will do. */
+  readonly raUm: number | null;
+}
+
+/** Turning along or across at constant surface speed. */
+export interface TurningOperation extends OperationBase {
+  readonly kind: 'turning';
+  readonly stretch: TurnedStretch;
+  readonly cut: {
+    /** Where the diameter is largest; smaller ones turn faster, up to the cap. */
+    readonly speedRpm: number;
+    /** The spindle turns no faster than this. */
+    readonly capRpm: number;
+    readonly feedPerRevMm: number;
+    /** Depth of cut on the radius, of a face along the axis. */
+    readonly depthMm: number;
+  };
+}
+
+declare module '../operation.ts' {
+  interface OperationTypes {
+    turning: TurningOperation;
+  }
+}

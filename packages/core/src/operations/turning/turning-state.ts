@@ -1,0 +1,245 @@
+import type { OperationContext } from '../context.ts';
+import type { CutState } from '../cut-state.ts';
+import { rakeFactor } from '../../physics/cutting/kienzle.ts';
+import { cuttingSpeed } from '../../physics/cutting/spindle-speed.ts';
+import { rapidSeconds } from '../../physics/holes/cycle-time.ts';
+import { barStiffness } from '../../physics/turning/boring-bar.ts';
+import {
+  bendingHz,
+  deflectionUnder,
+  type HeldBar,
+  mostDeflection,
+} from '../../physics/turning/part-bending.ts';
+import { noseChip, type NoseChip } from '../../physics/turning/nose-chip.ts';
+import {
+  diameterAtCap,
+  minutesAcross,
+  minutesAlong,
+  spindleAt,
+  type SurfaceSpeed,
+} from '../../physics/turning/surface-speed.ts';
+import { turningForces } from '../../physics/turning/turning-force.ts';
+import { RA_OF_RT, turnedRoughness } from '../../physics/turning/turned-roughness.ts';
+import { type Estimate, exact, scale, sensitiveTo, uncertain } from '../../judging/estimate.ts';
+import { turningLife } from '../life-state.ts';
+import { BEAM_MODEL, cuttingForceSources, driveEfficiency } from '../sources.ts';
+import { withPartSpindle } from './lathe-spindle.ts';
+import type { TurningOperation } from './turning-operation.ts';
+
+export interface TurningState extends CutState<TurningOperation> {
+  readonly set: SurfaceSpeed;
+  /** Depth of the deepest pass, mm, and how many there are. */
+  readonly depthMm: number;
+  readonly passes: number;
+  readonly chip: NoseChip;
+  /** Along the cutting speed, along the feed and off the surface, N. */
+  readonly cuttingN: Estimate;
+  readonly feedN: Estimate;
+  readonly passiveN: Estimate;
+  /** Fastest the part turns, rpm. */
+  readonly fastestRpm: number;
+  /** Diameter at which the cap is reached, mm; null where it is not reached. */
+  readonly capAtMm: number | null;
+  /** How far part and tool give way under the passive force at the worst place, mm. */
+  readonly partMm: Estimate;
+  readonly toolMm: Estimate;
+  /** What the diameter may err by along the stretch, mm. */
+  readonly sizeErrorMm: Estimate;
+  /** Stiffness of the part across its axis where it gives way most, N/mm, and its lowest frequency, Hz. */
+  readonly partStiffnessNMm: number;
+  readonly partHz: number;
+  /** Overhang over the mean diameter of the part. */
+  readonly slenderness: number;
+  /** Roughness foretold, Ra in µm, with what the alloy adds. */
+  readonly raUm: number;
+  readonly theoreticalRaUm: number;
+  /** Thinnest chip the edge still takes, mm. */
+  readonly leastChipMm: number;
+}
+
+/** Force across the edge grows with a worn flank: by this share a millimetre of land. */
+const WORN_NORMAL = 3;
+/** Share of the edge radius below which nothing is cut. Rule G-02. */
+const LEAST_CHIP = 0.3;
+/** Part of the tool's lean that stock and wear move about; the rest is set out on the first part. */
+const VARIES = 0.3;
+/** Measured over theoretical roughness: ploughing and adhesion in tough alloys. Rule G-82. */
+const ROUGHER = { tough: 1.7, other: 1.3 } as const;
+/** Clearance before a pass, mm. */
+const APPROACH = 2;
+/** Steel of a shank, MPa. */
+const SHANK_MPA = 207_000;
+
+/** Stiffness of what carries the edge, N/mm: the boring bar, or the square shank that fills its block. */
+function carrierStiffness({ cutter, holder }: OperationContext, overhangMm: number): number {
+  const bar = cutter.properties.DCONMS;
+  if (bar !== undefined)
+    return barStiffness({ diameterMm: bar, overhangMm, modulusGPa: cutter.extended.bar_E_gpa ?? 207 });
+  const side = holder.bore_diameter_mm[1];
+  return (SHANK_MPA * side ** 4) / (4 * overhangMm ** 3);
+}
+
+/** Passes a stock is taken off in, and how deep the deepest is. */
+export function passesOf({ stretch: s, cut }: TurningOperation): {
+  readonly passes: number;
+  readonly depthMm: number;
+} {
+  const stock = s.way === 'face' ? s.lengthMm : Math.abs(s.startMm - s.endMm) / 2;
+  return {
+    passes: Math.max(1, Math.ceil(stock / cut.depthMm - 1e-6)),
+    depthMm: Math.min(cut.depthMm, stock),
+  };
+}
+
+/** The part as a bar between its supports. */
+function barOf({ stretch: s }: TurningOperation, modulusMPa: number): HeldBar {
+  const diameterMm = s.way === 'inside' ? s.endMm * 1.4 : s.way === 'face' ? s.startMm : s.endMm;
+  const bore = s.way === 'inside' ? s.endMm : s.boreMm;
+  const steady = Math.max(0, s.overhangMm - s.lengthMm / 2);
+  return {
+    diameterMm,
+    boreMm: Math.min(bore, 0.95 * diameterMm),
+    modulusMPa,
+    pinsMm: s.support === 'tailstock' ? [s.overhangMm] : s.support === 'steady' && steady > 0 ? [steady] : [],
+  };
+}
+
+/** Minutes in the cut and in the air of all passes. */
+function minutesOf(
+  op: TurningOperation,
+  { machine }: OperationContext,
+  set: SurfaceSpeed,
+  passes: number,
+  depthMm: number,
+) {
+  const { stretch: s, cut } = op;
+  const feed = cut.feedPerRevMm;
+  let [cutting, air] = [0, 0];
+  const side = s.way === 'inside' ? 1 : -1;
+  for (let i = 1; i <= Math.min(passes, MOST_PASSES); i++) {
+    const at =
+      side > 0
+        ? Math.min(s.endMm, s.startMm + 2 * depthMm * i)
+        : Math.max(s.endMm, s.startMm - 2 * depthMm * i);
+    cutting +=
+      s.way === 'face'
+        ? minutesAcross(set, s.startMm + 2 * APPROACH, Math.max(0, s.endMm), feed)
+        : minutesAlong(set, at, s.lengthMm + APPROACH, feed);
+    const back = s.way === 'face' ? (s.startMm - s.endMm) / 2 : s.lengthMm;
+    air += (rapidSeconds(back + APPROACH, s.way === 'face' ? machine.axes.x : machine.axes.z) + 1) / 60;
+  }
+  const share = passes / Math.min(passes, MOST_PASSES);
+  return { cutting: cutting * share, air: air * share };
+}
+/** Passes added up one by one; more are taken as more of the same. */
+const MOST_PASSES = 200;
+
+/** Works out a turned stretch once. Input must have been checked. */
+export function turningState(op: TurningOperation, given: OperationContext): TurningState {
+  const context = { ...given, machine: withPartSpindle(given.machine) };
+  const { alloy, cutter } = context;
+  const { stretch: s, cut } = op;
+  const p = cutter.properties;
+  const nose = p.RE ?? 0.8;
+  const largest = Math.max(s.startMm, s.endMm);
+  const smallest = s.way === 'face' ? s.endMm : Math.min(s.startMm, s.endMm);
+  const speedRpm = Math.min(cut.speedRpm, cut.capRpm);
+  const vc = cuttingSpeed(speedRpm, largest);
+  const set = { speedMMin: vc, capRpm: cut.capRpm };
+  const { passes, depthMm } = passesOf(op);
+  const chip = noseChip({ noseMm: nose, leadDeg: Math.min(135, p.KAPR ?? 95) }, cut.feedPerRevMm, depthMm);
+  const { kc11, sources } = cuttingForceSources(op, context);
+  const k = alloy.kienzle;
+  const f = turningForces(
+    {
+      kc11: kc11 * rakeFactor(p.GAMF ?? 0, k.reference_rake_deg),
+      mc: k.mc.typical,
+      normalRatio: k.radial_to_tangential.typical * (1 + WORN_NORMAL * op.flankWearMm),
+    },
+    chip,
+  );
+  const worn = k.wear_force.add_n_per_mm_edge_per_mm_vb * chip.edgeMm * op.flankWearMm;
+  const cuttingN = uncertain(f.cuttingN + worn, ...sources);
+  const feedN = uncertain(Math.max(1e-6, f.feedN), ...sources);
+  const passiveN = uncertain(Math.max(1e-6, f.passiveN), ...sources);
+  const torqueNm = scale(cuttingN, largest / 2000);
+  const drive = driveEfficiency(context);
+  const bar = barOf(op, 1000 * (alloy.youngs_modulus_gpa ?? 200));
+  const from = s.way === 'face' ? s.overhangMm : s.overhangMm - s.lengthMm;
+  const worst = mostDeflection(bar, passiveN.value, from, s.overhangMm);
+  const least = Math.min(
+    deflectionUnder(bar, passiveN.value, from),
+    deflectionUnder(bar, passiveN.value, s.overhangMm),
+  );
+  const partMm = sensitiveTo(
+    { value: Math.max(1e-9, worst.deflectionMm), terms: passiveN.terms },
+    BEAM_MODEL,
+    1,
+  );
+  const toolMm = scale(passiveN, 1 / carrierStiffness(context, op.tooling.stickOutMm));
+  const edge = (cutter.extended.edge_radius_um?.[1] ?? 15) / 1000;
+  const leastChipMm = LEAST_CHIP * edge;
+  const wiped = (p.BS ?? 0) >= cut.feedPerRevMm;
+  // A wiper halves what the feed leaves at the least. Rule G-85.
+  const marks = turnedRoughness(wiped ? cut.feedPerRevMm / 2 : cut.feedPerRevMm, nose, leastChipMm);
+  const theoreticalRaUm = 1000 * marks * RA_OF_RT;
+  const tough = alloy.iso513_group === 'S' || alloy.iso513_group === 'M';
+  const minutes = minutesOf(op, context, set, passes, depthMm);
+  const life = turningLife(op, context, vc, {
+    feedMm: cut.feedPerRevMm,
+    depthMm,
+    interrupted: s.interrupted,
+  });
+  const feedRate = speedRpm * cut.feedPerRevMm;
+  const capAt = diameterAtCap(set);
+  const mean = Math.max(
+    0.5,
+    s.way === 'inside' ? bar.diameterMm : s.way === 'face' ? s.startMm : (s.startMm + s.endMm) / 2,
+  );
+  return {
+    op,
+    context,
+    set,
+    speedRpm,
+    cuttingSpeedMMin: vc,
+    diameterInCutMm: largest,
+    feedRateMmMin: feedRate,
+    removalCm3Min: chip.areaMm2 * vc,
+    powerKw: sensitiveTo(scale(torqueNm, (2 * Math.PI * speedRpm) / 60_000 / drive.value), drive.source, -1),
+    torqueNm,
+    peakTorqueNm: torqueNm,
+    rating: minutes.cutting > SHORT_MINUTES ? 's1' : 's6_40',
+    pullOutN: exact(0),
+    time: {
+      cutting: minutes.cutting,
+      linking: minutes.air,
+      perPart: (minutes.cutting + minutes.air) * op.featuresPerPart,
+    },
+    lifeMin: life?.lifeMin ?? null,
+    speedLimitMMin: life?.speedLimitMMin ?? null,
+    lifeNotes: life?.notes ?? ['no turning window for this alloy and insert'],
+    libraryLife: life?.library ?? null,
+    depthMm,
+    passes,
+    chip,
+    cuttingN,
+    feedN,
+    passiveN,
+    fastestRpm: spindleAt(set, smallest),
+    capAtMm: capAt > smallest && capAt < largest ? capAt : null,
+    partMm,
+    toolMm,
+    sizeErrorMm: {
+      value: Math.max(1e-6, 2 * (worst.deflectionMm - least) + 2 * VARIES * toolMm.value),
+      terms: partMm.terms,
+    },
+    partStiffnessNMm: passiveN.value / Math.max(1e-12, worst.deflectionMm),
+    partHz: bendingHz(bar, Math.max(1, s.overhangMm), alloy.density_kg_m3),
+    slenderness: s.overhangMm / mean,
+    raUm: theoreticalRaUm * (tough ? ROUGHER.tough : ROUGHER.other),
+    theoreticalRaUm,
+    leastChipMm,
+  };
+}
+/** Cuts this long or shorter are held against the drive's short rating. */
+const SHORT_MINUTES = 4;
