@@ -8,6 +8,7 @@ import {
   PLAIN_FEATURE,
   UNSTATED_ECONOMICS,
 } from '../src/operations/operation.ts';
+import { PLAIN_STRETCH, type TurnedStretch } from '../src/operations/turning/turning-operation.ts';
 import { usualPath } from '../src/operations/milling/milling-operation.ts';
 
 /** A cut somebody runs, or one known to fail, by ids of the shipped crib; lengths in mm, speeds in m/min and rpm. */
@@ -71,8 +72,22 @@ export interface ThreadMillingPractice extends HolePractice {
   readonly passes?: number;
 }
 
+export interface TurningPractice extends PracticeBase {
+  readonly kind: 'turning';
+  /** As it differs from a stretch one would begin with. */
+  readonly stretch: Partial<TurnedStretch>;
+  readonly feedPerRevMm: number;
+  readonly depthMm: number;
+  readonly capRpm: number;
+}
+
 export type PracticeCut =
-  MillingPractice | DrillingPractice | ReamingPractice | TappingPractice | ThreadMillingPractice;
+  | TurningPractice
+  | MillingPractice
+  | DrillingPractice
+  | ReamingPractice
+  | TappingPractice
+  | ThreadMillingPractice;
 
 export interface PracticeSet {
   readonly note?: string;
@@ -139,6 +154,22 @@ const millingOf = (
   },
 });
 
+function turningOf(c: TurningPractice, base: OperationBase): Operation {
+  const stretch = { ...PLAIN_STRETCH, ...c.stretch };
+  const largest = Math.max(stretch.startMm, stretch.endMm);
+  return {
+    ...base,
+    kind: 'turning',
+    stretch,
+    cut: {
+      speedRpm: c.speedRpm ?? Math.min(c.capRpm, (1000 * c.cuttingSpeedMMin) / (Math.PI * largest)),
+      capRpm: c.capRpm,
+      feedPerRevMm: c.feedPerRevMm,
+      depthMm: c.depthMm,
+    },
+  };
+}
+
 /**
  * The operation a practice cut stands for: climb, the usual path of the feature, 20 kN of a fixture, a batch of one.
  * `cutterDiameterMm` is what the cutting speed is stated at. Throws on a thread nobody knows.
@@ -149,6 +180,7 @@ export function operationOf(
   conditions: PracticeConditions = USUAL,
 ): Operation {
   const base = baseOf(c, conditions);
+  if (c.kind === 'turning') return turningOf(c, base);
   const at = c.kind === 'milling' || c.kind === 'thread-milling' ? cutterDiameterMm : c.diameterMm;
   const speedRpm = c.speedRpm ?? (1000 * c.cuttingSpeedMMin) / (Math.PI * at);
   if (c.kind === 'milling') return millingOf(c, base, speedRpm, cutterDiameterMm);

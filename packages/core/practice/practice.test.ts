@@ -6,6 +6,7 @@ import type { PracticeSet } from './operation-of.ts';
 const setOf = (name: string): PracticeSet =>
   JSON.parse(readFileSync(new URL(`./${name}.json`, import.meta.url), 'utf8')) as PracticeSet;
 const [everyday, own, light] = [setOf('everyday'), setOf('own-knowledge'), setOf('light-cuts')];
+const lathe = setOf('turning');
 const linesOf = (found: readonly PracticeJudgement[], which: 'falseAlarm' | 'missed'): string[] =>
   found.filter((f) => f[which]).map(lineOf);
 
@@ -44,6 +45,14 @@ describe('cuts that run every day, cuts that fail', () => {
     expect(score.falseAlarms, linesOf(found, 'falseAlarm').join('\n')).toBeLessThanOrEqual(1);
     expect(score.usable / score.daily).toBeGreaterThan(0.85);
     expect(score.daily + score.failing).toBeGreaterThanOrEqual(50);
+  });
+
+  it.each([0, 0.1, 0.15])('turning on a two-axis lathe, with a land of %s mm', (flankWearMm) => {
+    const found = judgeSet(lathe, { flankWearMm, moving: true });
+    const score = scoreOf(found);
+    expect(linesOf(found, 'missed')).toEqual([]);
+    expect(linesOf(found, 'falseAlarm')).toEqual([]);
+    expect([score.daily, score.usable, score.failing]).toEqual([26, 26, 12]);
   });
 
   it.each([

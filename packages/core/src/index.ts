@@ -414,6 +414,7 @@ export { writeProgram, writtenFor } from './programs/write/write-program.ts';
 export { type Written, WRITTEN_NAMES } from './programs/write/write-settings.ts';
 export {
   PART_SUPPORTS,
+  PLAIN_STRETCH,
   type PartSupport,
   TURNING_WAYS,
   type TurnedStretch,

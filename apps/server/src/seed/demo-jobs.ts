@@ -2,6 +2,7 @@ import type { Crib } from '@burl/contract';
 import type { DemoJob } from './demo-job.ts';
 import { demoOperations } from './demo-operations.ts';
 import { wearPlates } from './demo-plates.ts';
+import { valveStem } from './demo-stems.ts';
 import { lockPlate, oilManifold, pitchLockHub } from './demo-turbines.ts';
 import { valveBody } from './demo-valves.ts';
 import { throttleSeat, wellheadBonnet } from './demo-wellheads.ts';
@@ -9,7 +10,14 @@ import { throttleSeat, wellheadBonnet } from './demo-wellheads.ts';
 /** Operations are worked out by the core like a person's, then changed where the scenario wants it. */
 export function demoJobs(crib: Crib, due: (days: number) => string): DemoJob[] {
   const tools = demoOperations(crib);
-  return [wellheadBonnet, valveBody, pitchLockHub, lockPlate, oilManifold, throttleSeat, wearPlates].map(
-    (make) => make(tools, due),
-  );
+  return [
+    wellheadBonnet,
+    valveBody,
+    pitchLockHub,
+    lockPlate,
+    oilManifold,
+    throttleSeat,
+    wearPlates,
+    valveStem,
+  ].map((make) => make(tools, due));
 }

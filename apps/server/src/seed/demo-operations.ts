@@ -7,46 +7,13 @@ import {
   PLAIN_FEATURE,
   PLAIN_HOLE,
   startingStickOut,
-  UNSTATED_ECONOMICS,
   usualPath,
   withStartingCut,
 } from '@burl/core';
 import { type Crib, ONE_PART } from '@burl/contract';
+import { type Change, demoBase, type Place } from './demo-base.ts';
+import { demoTurning } from './demo-turning.ts';
 import { contextInCrib } from '../store/crib-store.ts';
-
-/** Where a demo operation runs. */
-export interface Place {
-  readonly alloyId: string;
-  readonly machineId: string;
-  readonly coolant: Operation['coolant'];
-  readonly hardness: number | null;
-}
-
-type Change<O> = { [K in keyof O]?: O[K] extends object | null ? Partial<O[K]> | O[K] : O[K] };
-
-function base(place: Place, cutterId: string, holderId: string, measured: Partial<Operation['measured']>) {
-  return {
-    alloyId: place.alloyId,
-    machineId: place.machineId,
-    coolant: place.coolant,
-    tooling: { cutterId, holderId, stickOutMm: 1 },
-    measured: {
-      hardness: place.hardness,
-      runoutUm: null,
-      lifeSpeed30MMin: null,
-      kc11NMm2: null,
-      ...measured,
-    },
-    flankWearMm: 0.05,
-    featuresPerEdge: 1,
-    featuresPerPart: 1,
-    edgesOnShelf: null,
-    economics: UNSTATED_ECONOMICS,
-    workedOutFor: { alloyId: place.alloyId, cutterId, hardness: place.hardness },
-    pins: [],
-    notes: '',
-  };
-}
 
 /** Makes demo operations: worked out by the core like a person's, then changed where the scenario wants it. */
 export function demoOperations(crib: Crib) {
@@ -61,7 +28,7 @@ export function demoOperations(crib: Crib) {
     change: Change<MillingOperation> = {},
     measured: Partial<Operation['measured']> = {},
   ): MillingOperation {
-    const common = base(place, cutterId, holderId, measured);
+    const common = demoBase(place, cutterId, holderId, measured);
     const draft: MillingOperation = {
       ...common,
       kind: 'milling',
@@ -109,7 +76,7 @@ export function demoOperations(crib: Crib) {
     change: Change<DrillingOperation> = {},
     measured: Partial<Operation['measured']> = {},
   ): DrillingOperation {
-    const common = base(place, cutterId, holderId, measured);
+    const common = demoBase(place, cutterId, holderId, measured);
     const draft: DrillingOperation = {
       ...common,
       kind: 'drilling',
@@ -156,5 +123,5 @@ export function demoOperations(crib: Crib) {
     ...more,
   });
 
-  return { mill, drill, box, hole };
+  return { mill, drill, turn: demoTurning(contextOf), box, hole };
 }

@@ -1,6 +1,6 @@
 import { EMPTY_JOB_PLAN, EMPTY_SETUP_PLAN, PLAIN_PART_FEATURE, usualHolding } from '@burl/core';
 import type { DemoJobMaker } from './demo-job.ts';
-import type { Place } from './demo-operations.ts';
+import type { Place } from './demo-base.ts';
 
 const plate: Place = { alloyId: 'd2-60hrc', machineId: 'bench-2kw', coolant: 'air', hardness: 58 };
 

@@ -1,6 +1,6 @@
 import type { DemoJobMaker } from './demo-job.ts';
 import { MANIFOLD_HOLES } from './demo-holes.ts';
-import type { Place } from './demo-operations.ts';
+import type { Place } from './demo-base.ts';
 
 const hub: Place = { alloyId: 'ti-6al-4v-sta', machineId: 'axis5-24k', coolant: 'flood', hardness: 39 };
 

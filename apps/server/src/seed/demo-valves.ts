@@ -1,5 +1,5 @@
 import type { DemoJobMaker } from './demo-job.ts';
-import type { Place } from './demo-operations.ts';
+import type { Place } from './demo-base.ts';
 
 const valve: Place = { alloyId: '316l', machineId: 'vmc40-22kw-direct', coolant: 'flood', hardness: null };
 

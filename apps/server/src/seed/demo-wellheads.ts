@@ -1,6 +1,6 @@
 import type { DemoJobMaker } from './demo-job.ts';
 import { SEAT_HOLES } from './demo-holes.ts';
-import type { Place } from './demo-operations.ts';
+import type { Place } from './demo-base.ts';
 
 const bonnet: Place = { alloyId: '718-aged', machineId: 'vmc40-15kw-belt', coolant: 'flood', hardness: 42 };
 

@@ -58,6 +58,30 @@ function useCribFound(search: string) {
   }, [crib, search]);
 }
 
+/** Takes the best of the list once it stands, where somebody pressed Enter before. */
+function useEntered(looking: boolean) {
+  const list = useRef<HTMLDivElement>(null);
+  const [entered, setEntered] = useState(false);
+  // Who is quicker than the server means the best of what it will answer, not of what stood there before.
+  useEffect(() => {
+    if (!entered || looking) return;
+    let frame = 0;
+    // The list marks its best a moment after what was found stands in it.
+    const take = (left: number): void => {
+      const best = list.current?.querySelector<HTMLElement>('[cmdk-item][data-selected=true]');
+      if (!best && left > 0) {
+        frame = requestAnimationFrame(() => take(left - 1));
+        return;
+      }
+      setEntered(false);
+      best?.click();
+    };
+    frame = requestAnimationFrame(() => take(MARKED_WITHIN));
+    return () => cancelAnimationFrame(frame);
+  }, [entered, looking]);
+  return { list, setEntered };
+}
+
 /** Jobs, operations, tools, alloys, people and everything the page can do, from the keyboard. */
 export function CommandPalette({
   open,
@@ -81,25 +105,7 @@ export function CommandPalette({
   const named = search
     ? (people ?? []).filter((p) => p.name.toLowerCase().includes(search.toLowerCase())).slice(0, MOST)
     : [];
-  const list = useRef<HTMLDivElement>(null);
-  const [entered, setEntered] = useState(false);
-  // Who is quicker than the server means the best of what it will answer, not of what stood there before.
-  useEffect(() => {
-    if (!entered || looking) return;
-    let frame = 0;
-    // The list marks its best a moment after what was found stands in it.
-    const take = (left: number): void => {
-      const best = list.current?.querySelector<HTMLElement>('[cmdk-item][data-selected=true]');
-      if (!best && left > 0) {
-        frame = requestAnimationFrame(() => take(left - 1));
-        return;
-      }
-      setEntered(false);
-      best?.click();
-    };
-    frame = requestAnimationFrame(() => take(MARKED_WITHIN));
-    return () => cancelAnimationFrame(frame);
-  }, [entered, looking]);
+  const { list, setEntered } = useEntered(looking);
   const pick = (run: () => void) => () => {
     onClose();
     run();

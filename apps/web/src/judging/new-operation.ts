@@ -3,6 +3,7 @@ import {
   isDrill,
   isMillingCutter,
   type MillingFeatureKind,
+  PLAIN_STRETCH,
   type TurnedStretch,
   type TurningWay,
   problemInWords,
@@ -75,16 +76,12 @@ export const nameOf = (n: NewOperation): string =>
 
 /** The stretch as it is typed. */
 const stretchOf = (n: NewOperation, made: Turned): TurnedStretch => ({
+  ...PLAIN_STRETCH,
   way: TURNED[made],
   startMm: n.startMm,
   endMm: n.endMm,
   lengthMm: n.lengthMm,
   overhangMm: n.overhangMm,
-  boreMm: 0,
-  support: 'chuck',
-  interrupted: false,
-  toleranceMm: null,
-  raUm: null,
 });
 
 /** Tool that turns: an insert outside and on faces, a bar that goes in. */

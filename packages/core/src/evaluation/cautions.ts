@@ -7,8 +7,12 @@ import { kindOf } from './registry.ts';
 export function cautionsOf(op: Operation, context: OperationContext): string[] {
   const { alloy, cutter, holder } = context;
   const rated = Math.min(cutter.properties.RPMX ?? Infinity, holder.max_rpm || Infinity);
+  // What stands still has no rating of its own.
+  const never = Number.isFinite(rated)
+    ? `Never above ${formatMeasure(rated, 'rpm', 'metric')}, the lower rating of cutter and holder. `
+    : '';
   const cautions = [
-    `Never above ${formatMeasure(rated, 'rpm', 'metric')}, the lower rating of cutter and holder. Guards closed and interlocks working; a broken tool is thrown out.`,
+    `${never}Guards closed and interlocks working; a broken tool is thrown out.`,
     'Eye and ear protection. No gloves near a turning spindle. Reach in only with the spindle stopped.',
   ];
   if (alloy.hazards.fire_class === 'D') {

@@ -71,10 +71,8 @@ export function TurnedTool({
   const size = Math.max(14, (p.IC ?? 12) * scale);
   const point = Number(p['EPSR'] ?? USUAL_POINT);
   const shank = holder.bore_diameter_mm[1] * scale;
-  // The face is cut with the same shape turned by a right angle: towards the axis.
-  const turn = way === 'face' ? `rotate(-90 ${tip.x} ${tip.y}) scale(1 1)` : undefined;
   return (
-    <g aria-hidden="true" {...(turn ? { transform: turn } : {})}>
+    <g aria-hidden="true">
       <rect
         x={tip.x + 2}
         y={tip.y - out}

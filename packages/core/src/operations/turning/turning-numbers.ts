@@ -7,7 +7,7 @@ import type { TurningState } from './turning-state.ts';
 export const turningNumbers = (s: TurningState): Quantity[] => [
   ...speedAndFeed(s),
   ...axialFeed(s),
-  quantity('ap', 'ap', 'depth of the deepest pass', s.depthMm, 'mm', 'ap ≤ stock/passes', 'ISO 3002-3', []),
+  quantity('ap', 'ap', 'depth of cut', s.depthMm, 'mm', 'ap ≤ stock/passes', 'ISO 3002-3', []),
   quantity('passes', 'i', 'passes', s.passes, 'pieces', 'i = stock/ap, rounded up', 'geometry', [
     input('ap', 'depth of cut', s.op.cut.depthMm, 'mm'),
   ]),
@@ -64,7 +64,7 @@ export const turningNumbers = (s: TurningState): Quantity[] => [
     'roughness',
     s.raUm,
     'um-fine',
-    'Ra from f²/(8·RE) and the least chip, times 1.3 to 1.7',
+    'Ra = f²/(18·√3·RE) times 1.2 to 1.7, or what the rounded edge squeezes',
     'Brammertz 1961; judgement rule G-82',
     [input('theory', 'feed marks alone', s.theoreticalRaUm, 'um-fine')],
   ),

@@ -30,6 +30,20 @@ export interface TurnedStretch {
   readonly raUm: number | null;
 }
 
+/** A stretch one would begin with. */
+export const PLAIN_STRETCH: TurnedStretch = {
+  way: 'outside',
+  startMm: 55,
+  endMm: 48,
+  lengthMm: 60,
+  overhangMm: 80,
+  boreMm: 0,
+  support: 'chuck',
+  interrupted: false,
+  toleranceMm: null,
+  raUm: null,
+};
+
 /** Turning along or across at constant surface speed. */
 export interface TurningOperation extends OperationBase {
   readonly kind: 'turning';

@@ -45,6 +45,8 @@ export interface TurningState extends CutState<TurningOperation> {
   readonly toolMm: Estimate;
   /** What the diameter may err by along the stretch, mm. */
   readonly sizeErrorMm: Estimate;
+  /** Force across the edge over the chip's section, N/mm²: what a thicker chip adds. */
+  readonly acrossMPa: number;
   /** Stiffness of the part across its axis where it gives way most, N/mm, and its lowest frequency, Hz. */
   readonly partStiffnessNMm: number;
   readonly partHz: number;
@@ -64,7 +66,9 @@ const LEAST_CHIP = 0.3;
 /** Part of the tool's lean that stock and wear move about; the rest is set out on the first part. */
 const VARIES = 0.3;
 /** Measured over theoretical roughness: ploughing and adhesion in tough alloys. Rule G-82. */
-const ROUGHER = { tough: 1.7, other: 1.3 } as const;
+const ROUGHER = { tough: 1.7, hard: 1.2, other: 1.3 } as const;
+/** Share of the edge radius that squeezes the marks where the feed is fine. */
+const SQUEEZED = 0.1;
 /** Clearance before a pass, mm. */
 const APPROACH = 2;
 /** Steel of a shank, MPa. */
@@ -91,9 +95,18 @@ export function passesOf({ stretch: s, cut }: TurningOperation): {
   };
 }
 
+/** Diameter that carries the cut, mm: between jaws and tool the part is as thick as before the last pass. */
+function carryingDiameter({ stretch: s }: TurningOperation, depthMm: number): number {
+  if (s.way === 'inside') return s.endMm * WALL_OF_BORE;
+  return s.way === 'face' ? s.startMm : Math.min(s.startMm, s.endMm + 2 * depthMm);
+}
+/** A bore is taken as standing in a part so many times its size: nobody states the outside. */
+const WALL_OF_BORE = 1.4;
+
 /** The part as a bar between its supports. */
-function barOf({ stretch: s }: TurningOperation, modulusMPa: number): HeldBar {
-  const diameterMm = s.way === 'inside' ? s.endMm * 1.4 : s.way === 'face' ? s.startMm : s.endMm;
+function barOf(op: TurningOperation, modulusMPa: number, depthMm: number): HeldBar {
+  const { stretch: s } = op;
+  const diameterMm = carryingDiameter(op, depthMm);
   const bore = s.way === 'inside' ? s.endMm : s.boreMm;
   const steady = Math.max(0, s.overhangMm - s.lengthMm / 2);
   return {
@@ -134,6 +147,9 @@ function minutesOf(
 /** Passes added up one by one; more are taken as more of the same. */
 const MOST_PASSES = 200;
 
+const roughening = ({ iso513_group: group }: OperationContext['alloy']): keyof typeof ROUGHER =>
+  group === 'S' || group === 'M' ? 'tough' : group === 'H' ? 'hard' : 'other';
+
 /** Works out a turned stretch once. Input must have been checked. */
 export function turningState(op: TurningOperation, given: OperationContext): TurningState {
   const context = { ...given, machine: withPartSpindle(given.machine) };
@@ -164,7 +180,7 @@ export function turningState(op: TurningOperation, given: OperationContext): Tur
   const passiveN = uncertain(Math.max(1e-6, f.passiveN), ...sources);
   const torqueNm = scale(cuttingN, largest / 2000);
   const drive = driveEfficiency(context);
-  const bar = barOf(op, 1000 * (alloy.youngs_modulus_gpa ?? 200));
+  const bar = barOf(op, 1000 * (alloy.youngs_modulus_gpa ?? 200), depthMm);
   const from = s.way === 'face' ? s.overhangMm : s.overhangMm - s.lengthMm;
   const worst = mostDeflection(bar, passiveN.value, from, s.overhangMm);
   const least = Math.min(
@@ -181,9 +197,9 @@ export function turningState(op: TurningOperation, given: OperationContext): Tur
   const leastChipMm = LEAST_CHIP * edge;
   const wiped = (p.BS ?? 0) >= cut.feedPerRevMm;
   // A wiper halves what the feed leaves at the least. Rule G-85.
-  const marks = turnedRoughness(wiped ? cut.feedPerRevMm / 2 : cut.feedPerRevMm, nose, leastChipMm);
-  const theoreticalRaUm = 1000 * marks * RA_OF_RT;
-  const tough = alloy.iso513_group === 'S' || alloy.iso513_group === 'M';
+  const feed = wiped ? cut.feedPerRevMm / 2 : cut.feedPerRevMm;
+  const theoreticalRaUm = 1000 * turnedRoughness(feed, nose, 0) * RA_OF_RT;
+  const squeezedRaUm = 1000 * turnedRoughness(feed, nose, SQUEEZED * edge) * RA_OF_RT;
   const minutes = minutesOf(op, context, set, passes, depthMm);
   const life = turningLife(op, context, vc, {
     feedMm: cut.feedPerRevMm,
@@ -233,10 +249,12 @@ export function turningState(op: TurningOperation, given: OperationContext): Tur
       value: Math.max(1e-6, 2 * (worst.deflectionMm - least) + 2 * VARIES * toolMm.value),
       terms: partMm.terms,
     },
+    acrossMPa: Math.hypot(f.feedN, f.passiveN) / chip.areaMm2,
     partStiffnessNMm: passiveN.value / Math.max(1e-12, worst.deflectionMm),
     partHz: bendingHz(bar, Math.max(1, s.overhangMm), alloy.density_kg_m3),
     slenderness: s.overhangMm / mean,
-    raUm: theoreticalRaUm * (tough ? ROUGHER.tough : ROUGHER.other),
+    // What the alloy adds holds where feed marks rule; below them the squeezed edge does.
+    raUm: Math.max(theoreticalRaUm * ROUGHER[roughening(alloy)], squeezedRaUm),
     theoreticalRaUm,
     leastChipMm,
   };

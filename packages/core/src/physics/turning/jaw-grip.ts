@@ -11,7 +11,3 @@ export function gripLoss({ count, massKg, radiusMm }: Jaws, speedRpm: number): n
   const omega = (2 * Math.PI * speedRpm) / 60;
   return (count * massKg * radiusMm * omega ** 2) / 1000;
 }
-
-/** Speed at which the grip left is a share of that at rest, rpm. */
-export const speedLeaving = ({ count, massKg, radiusMm }: Jaws, gripN: number, share: number): number =>
-  (60 / (2 * Math.PI)) * Math.sqrt(((1 - share) * gripN * 1000) / (count * massKg * radiusMm));

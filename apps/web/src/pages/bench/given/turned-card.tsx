@@ -42,7 +42,7 @@ export function TurnedCard({ op, readOnly, onChange }: CardProps<TurningOperatio
   return (
     <Card
       title="Turned"
-      label={`⌀ ${mm(s.startMm)} to ⌀ ${mm(s.endMm)}`}
+      label={`⌀ ${mm(s.startMm)} to ${s.endMm > 0 ? `⌀ ${mm(s.endMm)}` : 'the centre'}`}
       lines={[
         `${WAYS[s.way]}, ${mm(s.lengthMm)}`,
         `${mm(s.overhangMm)} out of the jaws, ${SUPPORTS[s.support]}`,

@@ -58,7 +58,9 @@ export const insertDepthLimit: Limit<TurningState> = {
     const nose = cutter.properties.RE ?? 0.8;
     const round = (cutter.properties['EPSR'] ?? 80) === 0;
     const edge = (cutter.extended.edge_radius_um?.[1] ?? 15) / 1000;
-    const least = round ? 3 * edge : Math.max(LEAST_OF_NOSE * nose, 3 * edge);
+    // What its record says it is made for goes before the rule.
+    const usual = Math.min(LEAST_OF_NOSE * nose, window?.[0] ?? Infinity);
+    const least = round ? 3 * edge : Math.max(usual, 3 * edge);
     const shallow = !round && depthMm < LONG_CHIPS * Math.max(window?.[0] ?? 0, (2 / 3) * nose);
     const deep = depthMm > most;
     const state: LimitState =
@@ -120,6 +122,8 @@ export const leastChipLimit: Limit<TurningState> = {
   },
 };
 
+/** Edge to the feed from which the depth line is notched, degrees. */
+const STEEP = 70;
 /** The line where the edge leaves the part wears a notch in alloys that harden; a small lead angle or another depth moves it. */
 export const notchLimit: Limit<TurningState> = {
   id: 'notch',
@@ -128,7 +132,7 @@ export const notchLimit: Limit<TurningState> = {
   assess({ context: { alloy, cutter }, passes, chip }) {
     const rating = alloy.ratings_0_3.notch;
     if (rating < 2) return null;
-    const steep = chip.flowLeadDeg > 70;
+    const steep = chip.lineLeadDeg > STEEP;
     const repeated = passes > 1;
     return {
       predicted: null,
@@ -142,8 +146,8 @@ export const notchLimit: Limit<TurningState> = {
               measure(passes, 'pieces'),
             )
           : say(`${cutter.name}: the chip thins where the edge leaves the part.`),
-      formula: 'lead of the chip flow under 70°, or no two passes at one depth',
-      inputs: () => [input('κ', 'chip flow', chip.flowLeadDeg, 'deg')],
+      formula: 'edge under 70° to the feed where it leaves the part, or no two passes at one depth',
+      inputs: () => [input('κ', 'edge at the depth line', chip.lineLeadDeg, 'deg')],
       source: 'judgement rule G-118',
     };
   },

@@ -96,7 +96,7 @@ export const turnedRoughnessLimit: Limit<TurningState> = {
           measure(raUm, 'um-fine'),
           measure(asked, 'um-fine'),
         ),
-      formula: 'Ra from f²/(8·RE) and the least chip, times 1.3 to 1.7',
+      formula: 'Ra = f²/(18·√3·RE) times 1.2 to 1.7, or what the rounded edge squeezes',
       inputs: () => [input('fn', 'feed per revolution', cut.feedPerRevMm, 'mm/rev')],
       source: 'Brammertz 1961; judgement rule G-82',
     });
@@ -120,28 +120,25 @@ export const partChatterLimit: Limit<TurningState> = {
   group: 'vibration',
   name: 'chatter of the part',
   asks: 'forces',
-  assess({ op: { stretch }, chip, passiveN, partStiffnessNMm, partHz }) {
+  assess({ op: { stretch }, chip, acrossMPa, partStiffnessNMm, partHz }) {
     if (stretch.way !== 'outside') return null;
-    const across = Math.cos((chip.flowLeadDeg * Math.PI) / 180);
-    // What a micrometre across the part adds to the force: it thickens the chip by its share across the edge.
-    const stiffness = Math.max(1e-6, (passiveN.value / chip.areaMm2) * across);
     const { widthMm, hz } = leastChipWidth(
       { stiffnessNMm: partStiffnessNMm, dampingRatio: PART_DAMPING, naturalHz: partHz },
-      stiffness,
+      acrossMPa,
     );
     const allowed = uncertain(LAND_HELPS * widthMm, CHATTER_MODEL);
-    return held(chip.edgeMm, allowed, 'mm', 'part between its supports', {
+    return held(chip.acrossMm, allowed, 'mm', 'part between its supports', {
       why: () =>
         say(
-          'Engaged edge {0}; this part chatters from {1} on, near {2}.',
-          measure(chip.edgeMm, 'mm'),
+          'Edge across the part {0}, most of it the nose; this part chatters from {1} on, near {2}.',
+          measure(chip.acrossMm, 'mm'),
           measure(allowed.value, 'mm'),
           measure(hz, 'Hz'),
         ),
-      formula: 'b ≤ 1.6·2·k·ζ·(1+ζ)/Kf',
+      formula: '∫cos²κ db ≤ 1.6·2·k·ζ·(1+ζ)/Kf',
       inputs: () => [
         input('k', 'stiffness of the part', partStiffnessNMm / 1000, 'N/um'),
-        input('Kf', 'cutting stiffness across', stiffness, 'N/mm2'),
+        input('Kf', 'cutting stiffness across the edge', acrossMPa, 'N/mm2'),
       ],
       source: 'Tlusty & Poláček 1963; damping and land estimated',
     });

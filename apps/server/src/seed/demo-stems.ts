@@ -1,0 +1,90 @@
+import { EMPTY_SETUP_PLAN } from '@burl/core';
+import type { DemoJobMaker } from './demo-job.ts';
+import type { Place } from './demo-base.ts';
+
+const lathe: Place = { alloyId: 's13800-h1000', machineId: 'lathe-15kw', coolant: 'flood', hardness: 44 };
+
+/** Stems of cryogenic valves, turned from bar: a shop’s first lathe job. */
+export const valveStem: DemoJobMaker = ({ turn }, due) => ({
+  fields: {
+    number: 'CV-0612',
+    part: 'Cryogenic valve stem',
+    customer: 'Cryogenic valves',
+    alloyId: lathe.alloyId,
+    machineId: lathe.machineId,
+    quantity: 12,
+    heatLot: '',
+    due: due(12),
+    notes: 'Bar 55 mm, through the spindle.',
+  },
+  setups: [
+    {
+      name: 'Chucked bar',
+      plan: {
+        ...EMPTY_SETUP_PLAN,
+        datum: 'face of the stem, axis',
+        workOffset: 'G54',
+        holding: { kind: 'chuck', values: { forceN: 52000, diameterMm: 55, grippedMm: 40, friction: 0.22 } },
+      },
+      operations: [
+        {
+          name: 'Face the bar',
+          variants: [
+            turn(lathe, 'ins-fin-55', 'turn-block-25', {
+              way: 'face',
+              startMm: 55,
+              endMm: 0,
+              lengthMm: 0.8,
+              overhangMm: 150,
+            }),
+          ],
+        },
+        {
+          name: 'Rough the stem',
+          variants: [
+            turn(
+              lathe,
+              'ins-rough-80',
+              'turn-block-25',
+              { startMm: 55, endMm: 30.8, lengthMm: 120, overhangMm: 150, support: 'tailstock' },
+              { cut: { depthMm: 3.05, feedPerRevMm: 0.3 }, edgesOnShelf: 8 },
+            ),
+          ],
+        },
+        {
+          name: 'Finish the stem',
+          variants: [
+            turn(lathe, 'ins-fin-55', 'turn-block-25', {
+              startMm: 30.8,
+              endMm: 30,
+              lengthMm: 120,
+              overhangMm: 150,
+              toleranceMm: 0.033,
+              raUm: 0.8,
+            }),
+          ],
+        },
+        {
+          name: 'Bore the seat',
+          variants: [
+            turn(
+              lathe,
+              'bore-carbide-16-5d',
+              'bore-block-25',
+              {
+                way: 'inside',
+                startMm: 22,
+                endMm: 24,
+                lengthMm: 70,
+                overhangMm: 90,
+                toleranceMm: 0.052,
+                raUm: 1.6,
+              },
+              { tooling: { stickOutMm: 76 } },
+            ),
+          ],
+        },
+      ],
+    },
+  ],
+});
