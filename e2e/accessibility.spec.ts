@@ -94,6 +94,13 @@ const PLACES: readonly Place[] = [
     },
   },
   {
+    name: 'turning bench',
+    go: async (page) => {
+      await openBench(page, /CV-0612/, /Finish the stem/);
+      await expect(page.getByRole('region', { name: 'Speed against diameter' })).toBeVisible();
+    },
+  },
+  {
     name: 'window of the cut',
     go: async (page) => {
       await openBench(page, /TT-0420/, /Rough plate pocket/);

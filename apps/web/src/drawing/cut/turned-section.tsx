@@ -94,6 +94,8 @@ function Words({ op, evaluation, end }: { op: TurningOperation; evaluation: Eval
   const { stretch: s } = op;
   const passes = numberOf(evaluation, 'passes').value;
   const governs = evaluation.limits.find((l) => l.id === 'turned-size' || l.id === 'part-chatter');
+  // Beside a face stands the shank.
+  const aside = Math.min(W - 96, end + (s.way === 'face' ? 110 : 28));
   const ground = halo(s.way === 'inside' ? 'card' : 'stock');
   return (
     <>
@@ -101,9 +103,9 @@ function Words({ op, evaluation, end }: { op: TurningOperation; evaluation: Eval
         <text x={JAWS + 12} y={AXIS - 10} {...ground}>
           ⌀ {mm(s.startMm)} → {s.endMm > 0 ? mm(s.endMm) : 'centre'}
         </text>
-        <text x={Math.min(W - 96, end + 28)} y={AXIS - 62} {...halo('card')}>
+        <text x={aside} y={AXIS - 62} {...halo('card')}>
           ap {mm(numberOf(evaluation, 'ap').value)}
-          <tspan x={Math.min(W - 96, end + 28)} dy="1.3em" fontWeight="400" fill="var(--soft)">
+          <tspan x={aside} dy="1.3em" fontWeight="400" fill="var(--soft)">
             {passes.toFixed(0)} {passes === 1 ? 'pass' : 'passes'}
           </tspan>
         </text>

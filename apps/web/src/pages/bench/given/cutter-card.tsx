@@ -152,7 +152,9 @@ export function CutterCard({ op, context, crib, readOnly, onChange }: CardProps 
         `${short(coating.name)} on ${short(substrate.name).toLowerCase()}`,
         `${holder.name}, stick-out ${mm(op.tooling.stickOutMm)}`,
       ]}
-      drawing={<ToolOutline context={context} stickOutMm={op.tooling.stickOutMm} />}
+      drawing={
+        op.kind === 'turning' ? null : <ToolOutline context={context} stickOutMm={op.tooling.stickOutMm} />
+      }
     >
       {(close) => (
         <div className="space-y-3">

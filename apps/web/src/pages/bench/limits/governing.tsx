@@ -90,7 +90,7 @@ export function Governing({
       <p className="text-[16px] leading-snug font-semibold" aria-live="polite">
         {speak(limit.why, system)}
       </p>
-      {limit.group === 'vibration' && (
+      {limit.group === 'vibration' && evaluation.kind !== 'turning' && (
         <Link to={chatter} className="mt-1 inline-block font-semibold underline">
           {limit.state === 'unproven' ? 'Measure this combination' : 'See lobes, test cuts and sound'}
         </Link>
