@@ -48,6 +48,17 @@ await page.waitForTimeout(600);
 await shot('bench-milling');
 await page.goto(`${base}/`);
 await page
+  .getByRole('link', { name: /CV-0612/ })
+  .first()
+  .click();
+await page.getByRole('link', { name: /Finish the stem/ }).click();
+await page
+  .getByRole('button', { name: /^Preview: Hold the free end/ })
+  .first()
+  .waitFor();
+await shot('bench-turning');
+await page.goto(`${base}/`);
+await page
   .getByRole('link', { name: /TT-0420/ })
   .first()
   .click();
@@ -123,7 +134,6 @@ await page.getByRole('article', { name: 'Drill and tap' }).waitFor();
 await shot('holes');
 await page.goto(`${base}/resonance`);
 await page.getByRole('img', { name: /Tool-tip FRF/ }).waitFor();
-await shot('chatter-tip');
 await page.getByRole('tab', { name: 'Lobes' }).click();
 await page.getByText(/The periodic solution is used/).waitFor({ timeout: 90000 });
 await page.getByRole('status').filter({ hasText: 'Calculating the lobes' }).waitFor({ state: 'detached' });
