@@ -82,6 +82,24 @@ function cutLevel(g: Grid, p: Pass, id: number, follows: boolean): number {
   return lost;
 }
 
+/** Columns of a row that lie no farther behind the start of a piece than a length, mm (0 or less); `start` is the start's own column. */
+function ahead(
+  p: Pass,
+  dy: number,
+  [from, to]: readonly [number, number],
+  start: number,
+  cell: number,
+  behindMm = 0,
+): [number, number] {
+  const [ux, uy] = [p.bx - p.ax, p.by - p.ay];
+  const least = behindMm === 0 ? 0 : behindMm * Math.sqrt(ux * ux + uy * uy);
+  if (ux === 0) return dy * uy < least ? [0, -1] : [from, to];
+  const edge = start + (least - dy * uy) / ux / cell;
+  return ux > 0
+    ? [Math.max(from, Math.ceil(edge - 1e-9)), to]
+    : [from, Math.min(to, Math.floor(edge + 1e-9))];
+}
+
 /** One row under a rounded or inclined end. */
 function shapeRow(
   g: Grid,
@@ -99,15 +117,16 @@ function shapeRow(
   const rises = risesOf(p.shape);
   const steps = RISES / r2;
   const dy = y0 + row * cell - p.ay;
+  const perLength2 = length2 > 0 ? 1 / length2 : 0;
+  // What lies behind the start is nearest to it, and the piece before ended there.
+  const [first, last] = follows ? ahead(p, dy, [from, to], (p.ax - x0) / cell, cell) : [from, to];
   let lost = 0;
-  for (let column = from; column <= to; column++) {
+  for (let column = first; column <= last; column++) {
     const at = row * columns + column;
     const height = heights[at]!;
     if (height <= p.az) continue;
     const dx = x0 + column * cell - p.ax;
-    let t = length2 > 0 ? (dx * ux + dy * uy) / length2 : 0;
-    // What lies behind the start is nearest to it, and the piece before ended there.
-    if (t < 0 && follows) continue;
+    let t = (dx * ux + dy * uy) * perLength2;
     t = t < 0 ? 0 : t > 1 ? 1 : t;
     const d2 = (dx - t * ux) ** 2 + (dy - t * uy) ** 2;
     if (d2 >= r2) continue;
@@ -128,21 +147,24 @@ function cutInclined(g: Grid, p: Pass, id: number, follows: boolean): number {
   const length = Math.hypot(ux, uy);
   const lowest = Math.min(p.az, p.bz);
   // Going down it may still come lower somewhat behind its start.
-  const behind = follows ? Math.min(0, (p.bz - p.az) / length) * r : -Infinity;
+  const behind = Math.min(0, (p.bz - p.az) / length) * r;
   const [first, last] = rowsOf(g, Math.min(p.ay, p.by) - r, Math.max(p.ay, p.by) + r);
   let lost = 0;
   for (let row = first; row <= last; row++) {
     const dy = y0 + row * cell - p.ay;
     const [low, high] = spanOf(p, y0 + row * cell);
     if (low > high) continue;
-    const end = Math.min(columns - 1, Math.floor((high - x0) / cell));
-    for (let column = Math.max(0, Math.ceil((low - x0) / cell)); column <= end; column++) {
+    const swept: [number, number] = [
+      Math.max(0, Math.ceil((low - x0) / cell)),
+      Math.min(columns - 1, Math.floor((high - x0) / cell)),
+    ];
+    const [from, to] = follows ? ahead(p, dy, swept, (p.ax - x0) / cell, cell, behind) : swept;
+    for (let column = from; column <= to; column++) {
       const at = row * columns + column;
       const height = heights[at]!;
       if (height <= lowest) continue;
       const dx = x0 + column * cell - p.ax;
       const along = (dx * ux + dy * uy) / length;
-      if (along < behind) continue;
       const z = lowestAlong(p, along, dx * dx + dy * dy - along * along, length, r);
       if (z >= height) continue;
       lost += height - z;
