@@ -1,4 +1,4 @@
-import type { Operation } from '@burl/core';
+import type { Operation, TurningOperation } from '@burl/core';
 import type { Job } from '@burl/contract';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -90,5 +90,51 @@ describe('new operation', () => {
     go();
     expect((await screen.findByRole('alert')).textContent).toBe('These numbers are released and locked.');
     expect(made).not.toHaveBeenCalled();
+  });
+});
+
+describe('on a lathe', () => {
+  const lathe: Job = { ...job, alloyId: 's13800-h1000', machineId: 'lathe-15kw' };
+  const kinds = (): string[] =>
+    [...field(/What is cut/).querySelectorAll('option')].map((o) => o.textContent!);
+
+  it('offers what is turned; a mill does not', () => {
+    open(undefined, lathe);
+    expect(kinds().slice(0, 3)).toEqual(['outside diameter', 'bore', 'end face']);
+    cleanup();
+    open();
+    expect(kinds()).not.toContain('bore');
+  });
+
+  it('sends a turned stretch with first numbers and a name that says it', async () => {
+    const { asked } = open(undefined, lathe);
+    fireEvent.change(field(/What is cut/), { target: { value: 'outside diameter' } });
+    expect(cutters().every((c) => /insert/i.test(c))).toBe(true);
+    fill(/Diameter before/, '40');
+    fill(/Diameter after/, '36');
+    fill(/^Length/, '30');
+    fill(/Part out of the jaws/, '50');
+    go();
+    await waitFor(() => expect(asked).toHaveLength(1));
+    const { name, document: op } = asked[0]!.body as { name: string; document: TurningOperation };
+    expect(name).toBe('Turn 36');
+    expect(op.stretch).toMatchObject({
+      way: 'outside',
+      startMm: 40,
+      endMm: 36,
+      lengthMm: 30,
+      overhangMm: 50,
+    });
+    expect(op.cut.speedRpm).toBeGreaterThan(300);
+    expect(op.tooling.holderId).toBe('turn-block-25');
+  });
+
+  it('says what is impossible by its field', async () => {
+    open(undefined, lathe);
+    fireEvent.change(field(/What is cut/), { target: { value: 'outside diameter' } });
+    fill(/Diameter before/, '30');
+    fill(/Diameter after/, '36');
+    go();
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toMatch(/36.*allowed|allowed.*36/));
   });
 });
