@@ -37,6 +37,8 @@ const day = (offset: number): string => new Date(Date.now() + offset * DAY_MS).t
 export async function seedDemo(db: Database): Promise<void> {
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   await db.transaction(async (tx) => {
+    // The demo is worked out between its inserts: on a busy machine for longer than a request may think.
+    await tx.execute(sql`set local idle_in_transaction_session_timeout = 0`);
     const [anyone] = await tx.select({ id: people.id }).from(people).limit(1);
     if (anyone) return;
     const made = await tx
