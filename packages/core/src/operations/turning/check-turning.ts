@@ -6,6 +6,8 @@ import type { TurningOperation } from './turning-operation.ts';
 /** Longest a lathe reaches, mm, and its largest part. */
 const LONGEST = 5000;
 const LARGEST = 3000;
+/** A face is cut no nearer to a centre than this diameter, mm. */
+const CENTRE = 20;
 
 /** What a turned stretch may be. */
 export function checkTurning(
@@ -27,6 +29,9 @@ export function checkTurning(
   if (s.way === 'face') see.within('stretch.boreMm', s.boreMm, 0, Math.max(s.endMm, 0), 'mm');
   see.measured('stretch.toleranceMm', s.toleranceMm, 0.001, 5, 'mm');
   see.measured('stretch.raUm', s.raUm, 0.01, 50, 'um');
+  // A centre stands where the tool would go.
+  if (s.support === 'tailstock' && (s.way === 'inside' || (s.way === 'face' && s.endMm < CENTRE)))
+    see.say('stretch.support', 'tailstock', 'the chuck alone or a steady rest: the centre stands in the way');
   const nose = cutter.properties.RE;
   if (!nose || nose <= 0) see.say('cutter.properties.RE', nose, 'above 0 mm');
   else see.within('cut.feedPerRevMm', cut.feedPerRevMm, 0, 2 * nose, 'mm/rev');

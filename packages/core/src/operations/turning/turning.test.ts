@@ -69,6 +69,12 @@ describe('a turned stretch', () => {
     ['a stem thicker after than before', { endMm: 60 }, 'stretch.endMm'],
     ['a cut longer than the part stands out', { lengthMm: 200 }, 'stretch.overhangMm'],
     ['a bore through all of the part', { boreMm: 44 }, 'stretch.boreMm'],
+    ['a bore with a centre in it', { way: 'inside', support: 'tailstock' }, 'stretch.support'],
+    [
+      'a face to the middle of a held end',
+      { way: 'face', endMm: 0, lengthMm: 1, support: 'tailstock' },
+      'stretch.support',
+    ],
     ['a part of four metres across', { startMm: 4000 }, 'stretch.startMm'],
   ])('%s is refused by its field', (_, stretch, field) => {
     const base = stretch.way === 'inside' ? BORED_SEAT() : turned();
