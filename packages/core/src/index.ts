@@ -413,9 +413,12 @@ export { ladderSpeeds } from './programs/write/write-milling.ts';
 export { writeProgram, writtenFor } from './programs/write/write-program.ts';
 export { type Written, WRITTEN_NAMES } from './programs/write/write-settings.ts';
 export {
+  largestDiameter,
+  outsideDiameter,
   PART_SUPPORTS,
   PLAIN_STRETCH,
   type PartSupport,
+  smallestDiameter,
   TURNING_WAYS,
   type TurnedStretch,
   type TurningOperation,
@@ -423,7 +426,6 @@ export {
 } from './operations/turning/turning-operation.ts';
 export { turningState } from './operations/turning/turning-state.ts';
 export { isLathe, withPartSpindle } from './operations/turning/lathe-spindle.ts';
-export { turnedSentence } from './operations/turning/turned-sentence.ts';
 export { surfaceSpeedAt, spindleAt } from './physics/turning/surface-speed.ts';
 export { blankInSetup } from './programs/engage/blank-in-setup.ts';
 export {

@@ -39,6 +39,7 @@ function Group({
 
 /** Frames the list is given to mark its best. */
 const MARKED_WITHIN = 60;
+
 /** Entries of a group shown. */
 const MOST = 6;
 

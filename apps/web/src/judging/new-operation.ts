@@ -61,18 +61,16 @@ export const FIRST: NewOperation = {
   cutterId: '',
 };
 
+/** What is done, by what is made; anything else is roughed. */
+const DONE: Readonly<Partial<Record<NewOperation['made'], (n: NewOperation) => string>>> = {
+  hole: (n) => `Drill ${n.diameterMm} × ${n.depthMm}`,
+  'outside diameter': (n) => `Turn ${n.endMm}`,
+  bore: (n) => `Bore out ${n.endMm}`,
+  'end face': () => 'Face',
+};
+
 /** The name it gets when none is typed. */
-export const nameOf = (n: NewOperation): string =>
-  n.name.trim() ||
-  (n.made === 'hole'
-    ? `Drill ${n.diameterMm} × ${n.depthMm}`
-    : n.made === 'end face'
-      ? 'Face'
-      : n.made === 'bore'
-        ? `Bore out ${n.endMm}`
-        : n.made === 'outside diameter'
-          ? `Turn ${n.endMm}`
-          : `Rough ${n.made}`);
+export const nameOf = (n: NewOperation): string => n.name.trim() || (DONE[n.made]?.(n) ?? `Rough ${n.made}`);
 
 /** The stretch as it is typed. */
 const stretchOf = (n: NewOperation, made: Turned): TurnedStretch => ({

@@ -76,6 +76,8 @@ export interface Cutter {
     /** Price of the tool, estimated by its family, in the shop’s money. */
     readonly price?: number;
     readonly f_window_mm_per_rev?: readonly [number, number];
+    /** Depth of cut an insert is made for, mm. */
+    readonly ap_window_mm?: readonly [number, number];
     readonly [field: string]: unknown;
   };
   readonly suits_iso_groups: readonly IsoGroup[];

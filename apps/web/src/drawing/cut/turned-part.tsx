@@ -1,4 +1,4 @@
-import type { TurningOperation } from '@burl/core';
+import { outsideDiameter, type TurningOperation } from '@burl/core';
 
 /** What of the part a bar, a bore or a face is, in mm along and from the axis. */
 export interface TurnedOutline {
@@ -13,10 +13,7 @@ export interface TurnedOutline {
 export function outlineOf({ stretch: s }: TurningOperation): TurnedOutline {
   const to = s.overhangMm;
   const from = to - s.lengthMm;
-  if (s.way === 'face') return { outer: s.startMm / 2, before: s.startMm / 2, after: s.endMm / 2, from, to };
-  // Nobody states the outside of a bored part.
-  const outer = s.way === 'inside' ? 0.7 * s.endMm : s.startMm / 2;
-  return { outer, before: s.startMm / 2, after: s.endMm / 2, from, to };
+  return { outer: outsideDiameter(s) / 2, before: s.startMm / 2, after: s.endMm / 2, from, to };
 }
 
 /** Where things stand in the drawing, px. */

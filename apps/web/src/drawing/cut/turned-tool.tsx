@@ -1,10 +1,10 @@
 import type { OperationContext, TurningOperation } from '@burl/core';
 
 const RAD = Math.PI / 180;
-/** Width of an end clearance drawn where the record has no angle. */
+/** Point angle of an insert whose record has none, degrees. */
 const USUAL_POINT = 80;
 
-/** Corners of an insert whose nose stands at a place and feeds to the left (or down); px. */
+/** Corners of an insert whose nose stands at a place and feeds to the left; px. */
 function insertCorners(
   x: number,
   y: number,

@@ -26,10 +26,7 @@ export function startingTurning(
   const feedPerRevMm = tidy(
     Math.min(into([thin, thick], finishes ? 0.2 : 0.4), 0.6 * nose, Math.max(0.3 * thin, marks)),
   );
-  const depths = (cutter.extended['ap_window_mm'] as readonly [number, number] | undefined) ?? [
-    0.2,
-    cutter.properties.APMX ?? 1,
-  ];
+  const depths = cutter.extended.ap_window_mm ?? [0.2, cutter.properties.APMX ?? 1];
   const stock = s.way === 'face' ? s.lengthMm : Math.abs(s.startMm - s.endMm) / 2;
   const wanted = finishes ? Math.max(depths[0], FINISHING_MM) : into(depths, 0.45);
   const passes = Math.ceil(stock / wanted - 1e-6);

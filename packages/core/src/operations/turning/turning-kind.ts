@@ -18,7 +18,7 @@ import {
 import { startingTurning } from './starting-turning.ts';
 import { turningMovables } from './turning-movables.ts';
 import { turningNumbers } from './turning-numbers.ts';
-import type { TurningOperation } from './turning-operation.ts';
+import { largestDiameter, type TurningOperation } from './turning-operation.ts';
 import { turningState, type TurningState } from './turning-state.ts';
 import { turningSwitches } from './turning-switches.ts';
 
@@ -51,7 +51,7 @@ export const turningKind = operationKind<TurningOperation, TurningState>({
   movables: turningMovables,
   switches: turningSwitches,
   checks: checkTurning,
-  speedDiameter: ({ stretch }) => Math.max(stretch.startMm, stretch.endMm),
+  speedDiameter: ({ stretch }) => largestDiameter(stretch),
   set: (op, context, key, value, diameterMm) =>
     key === 'ap'
       ? { ...op, cut: { ...op.cut, depthMm: value } }

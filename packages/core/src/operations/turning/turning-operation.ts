@@ -44,6 +44,17 @@ export const PLAIN_STRETCH: TurnedStretch = {
   raUm: null,
 };
 
+/** The largest and the smallest diameter a stretch is cut at, mm. */
+export const largestDiameter = ({ startMm, endMm }: TurnedStretch): number => Math.max(startMm, endMm);
+export const smallestDiameter = ({ way, startMm, endMm }: TurnedStretch): number =>
+  way === 'face' ? endMm : Math.min(startMm, endMm);
+
+/** A bore is taken as standing in a part so many times its size: nobody states the outside. */
+const WALL_OF_BORE = 1.4;
+/** Diameter of the part outside, where it is held, mm. */
+export const outsideDiameter = ({ way, startMm, endMm }: TurnedStretch): number =>
+  way === 'inside' ? WALL_OF_BORE * endMm : startMm;
+
 /** Turning along or across at constant surface speed. */
 export interface TurningOperation extends OperationBase {
   readonly kind: 'turning';

@@ -24,7 +24,12 @@ import { type Estimate, exact, scale, sensitiveTo, uncertain } from '../../judgi
 import { turningLife } from '../life-state.ts';
 import { BEAM_MODEL, cuttingForceSources, driveEfficiency } from '../sources.ts';
 import { withPartSpindle } from './lathe-spindle.ts';
-import type { TurningOperation } from './turning-operation.ts';
+import {
+  largestDiameter,
+  outsideDiameter,
+  smallestDiameter,
+  type TurningOperation,
+} from './turning-operation.ts';
 
 export interface TurningState extends CutState<TurningOperation> {
   readonly set: SurfaceSpeed;
@@ -97,11 +102,8 @@ export function passesOf({ stretch: s, cut }: TurningOperation): {
 
 /** Diameter that carries the cut, mm: between jaws and tool the part is as thick as before the last pass. */
 function carryingDiameter({ stretch: s }: TurningOperation, depthMm: number): number {
-  if (s.way === 'inside') return s.endMm * WALL_OF_BORE;
-  return s.way === 'face' ? s.startMm : Math.min(s.startMm, s.endMm + 2 * depthMm);
+  return s.way === 'outside' ? Math.min(s.startMm, s.endMm + 2 * depthMm) : outsideDiameter(s);
 }
-/** A bore is taken as standing in a part so many times its size: nobody states the outside. */
-const WALL_OF_BORE = 1.4;
 
 /** The part as a bar between its supports. */
 function barOf(op: TurningOperation, modulusMPa: number, depthMm: number): HeldBar {
@@ -157,8 +159,7 @@ export function turningState(op: TurningOperation, given: OperationContext): Tur
   const { stretch: s, cut } = op;
   const p = cutter.properties;
   const nose = p.RE ?? 0.8;
-  const largest = Math.max(s.startMm, s.endMm);
-  const smallest = s.way === 'face' ? s.endMm : Math.min(s.startMm, s.endMm);
+  const [largest, smallest] = [largestDiameter(s), smallestDiameter(s)];
   const speedRpm = Math.min(cut.speedRpm, cut.capRpm);
   const vc = cuttingSpeed(speedRpm, largest);
   const set = { speedMMin: vc, capRpm: cut.capRpm };

@@ -1,5 +1,7 @@
 import {
   formatMeasure,
+  largestDiameter,
+  smallestDiameter,
   spindleAt,
   surfaceSpeedAt,
   toShown,
@@ -19,7 +21,7 @@ export default function DiameterPanel({ op, context }: PanelProps<TurningOperati
   const system = useSystem();
   const state = useMemo(() => turningState(op, context), [op, context]);
   const { set, capAtMm } = state;
-  const large = Math.max(op.stretch.startMm, op.stretch.endMm);
+  const large = largestDiameter(op.stretch);
   const mm = (v: number): number => toShown(v, 'mm', system);
   const curves: Curve[] = useMemo(() => {
     const at = Array.from({ length: SAMPLES }, (_, i) => (large * (i + 1)) / SAMPLES);
@@ -41,8 +43,7 @@ export default function DiameterPanel({ op, context }: PanelProps<TurningOperati
       },
     ];
   }, [set, large, system]);
-  const smallest =
-    op.stretch.way === 'face' ? op.stretch.endMm : Math.min(op.stretch.startMm, op.stretch.endMm);
+  const smallest = smallestDiameter(op.stretch);
   const said =
     capAtMm === null
       ? `In this stretch the spindle runs ${formatMeasure(state.speedRpm, 'rpm', system)} to ${formatMeasure(state.fastestRpm, 'rpm', system)}; the cap of ${formatMeasure(set.capRpm, 'rpm', system)} ${state.fastestRpm < set.capRpm - 0.5 ? 'is not reached' : 'holds throughout'}.`

@@ -53,7 +53,7 @@ export const insertDepthLimit: Limit<TurningState> = {
   group: 'cutter',
   name: 'depth of cut',
   assess({ depthMm, context: { cutter }, op }) {
-    const window = cutter.extended['ap_window_mm'] as readonly [number, number] | undefined;
+    const window = cutter.extended.ap_window_mm;
     const most = window?.[1] ?? cutter.properties.APMX ?? Infinity;
     const nose = cutter.properties.RE ?? 0.8;
     const round = (cutter.properties['EPSR'] ?? 80) === 0;

@@ -6,6 +6,7 @@ import { gripLoss } from '../../../physics/turning/jaw-grip.ts';
 import { leastChipWidth } from '../../../physics/turning/least-chip-width.ts';
 import { held } from '../../holes/limits/assessments.ts';
 import type { OperationContext } from '../../context.ts';
+import { outsideDiameter, smallestDiameter } from '../turning-operation.ts';
 import type { TurningState } from '../turning-state.ts';
 
 /** Overhang over diameter a part is turned at, by what holds its free end. Rules of the trade. */
@@ -183,8 +184,7 @@ export const jawGripLimit: Limit<TurningState> = {
       massKg: CHUCK.massKg * (size / CHUCK.sizeMm) ** 3,
       radiusMm: CHUCK.radiusShare * size,
     };
-    const gripped = stretch.way === 'inside' ? 1.4 * stretch.endMm : stretch.startMm;
-    const smallest = stretch.way === 'face' ? stretch.endMm : Math.min(stretch.startMm, stretch.endMm);
+    const gripped = outsideDiameter(stretch);
     /** Where the part is large it is turned with more, where it is small it runs faster. */
     const at = (diameterMm: number, rpm: number) => {
       const lossN = kind === 'collet' ? 0 : CHUCK.friction * gripLoss(jaws, rpm);
@@ -192,7 +192,7 @@ export const jawGripLimit: Limit<TurningState> = {
       const asked = Math.hypot((cuttingN.value * diameterMm) / gripped, feedN.value) * HOLDINGS[kind].factor;
       return { rpm, lossN, left, asked };
     };
-    const [large, small] = [at(diameterInCutMm, speedRpm), at(smallest, fastestRpm)];
+    const [large, small] = [at(diameterInCutMm, speedRpm), at(smallestDiameter(stretch), fastestRpm)];
     const worst = large.asked / large.left > small.asked / small.left ? large : small;
     return {
       ...held(
