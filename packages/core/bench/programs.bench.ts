@@ -32,3 +32,24 @@ describe(`${BLOCKS.toLocaleString('en')} short lines, 12 mm cutter, 0.25 mm grid
     for (const m of motions) run(m);
   });
 });
+
+const ENDS = {
+  ball: { radiusMm: 6, flatMm: 0, cornerMm: 6, slope: 0 },
+  'bull nose': { radiusMm: 6, flatMm: 4.5, cornerMm: 1.5, slope: 0 },
+};
+const wavy: Motion[] = [];
+const waves = text
+  .split('\n')
+  .map((line, k) => (line.startsWith('X') ? `${line} Z${(-5 - 0.5 * Math.sin(k / 14)).toFixed(3)}` : line));
+readProgram(waves.join('\n'), PLAIN_SETTINGS, { motion: (m) => wavy.push(m) });
+
+describe.each(Object.entries(ENDS))(`${BLOCKS.toLocaleString('en')} short lines, 12 mm %s`, (_, shape) => {
+  bench('level', () => {
+    const engager = makeEngager(makeHeightField(STOCK, 0.25), () => shape);
+    for (const m of motions) engager.run(m);
+  });
+  bench('another height in every line', () => {
+    const engager = makeEngager(makeHeightField(STOCK, 0.25), () => shape);
+    for (const m of wavy) engager.run(m);
+  });
+});

@@ -1,13 +1,12 @@
-/** Bytes made text at a time: a call takes so many arguments and no more. */
-const PIECE = 32_768;
-
-/** Bytes of a file as characters one by one: whatever stands in it comes out of it again. */
-export async function charactersOf(file: Blob): Promise<string> {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  let text = '';
-  for (let i = 0; i < bytes.length; i += PIECE) text += String.fromCharCode(...bytes.subarray(i, i + PIECE));
-  return text;
-}
+/** Bytes of a file as characters one by one: whatever stands in it comes out of it again. Rejects where the file cannot be read. */
+export const charactersOf = (file: Blob): Promise<string> =>
+  new Promise((done, fail) => {
+    const reader = new FileReader();
+    reader.onload = () => done(reader.result as string);
+    reader.onerror = () => fail(reader.error ?? new Error('the file cannot be read'));
+    // No decoder keeps every byte: what is called latin1 reads 0x80 to 0x9f as something else.
+    reader.readAsBinaryString(file);
+  });
 
 /** A file as the server takes it. Throws when it is too large or not of a kind it takes. */
 export async function fileAsText(

@@ -25,6 +25,9 @@ export interface ProgramPicture {
 const MOST_DRAWN = 1_000_000;
 /** Text handed on at a time, and when a picture of what is done so far is sent, ms. */
 const PIECE = 200_000;
+/** How long the path alone is read before anything is worked out on it, ms, and by how much text at a time. */
+const SKETCH_MS = 150;
+const SKETCH_PIECE = 20_000;
 const FIRST_MS = 600;
 const AGAIN_MS = 2500;
 
@@ -32,6 +35,18 @@ const piecesOf = (text: string) =>
   function* (): Generator<string> {
     for (let i = 0; i < text.length; i += PIECE) yield text.slice(i, i + PIECE);
   };
+
+/** The beginning of the path as it is read in a moment, without material: something to look at while the rest is worked out. */
+async function sketch(text: string, settings: CheckSettings): Promise<ProgramPicture> {
+  const until = performance.now() + SKETCH_MS;
+  const blocks = makeBlockTable(MOST_DRAWN);
+  function* beginning(): Generator<string> {
+    for (let i = 0; i < text.length && performance.now() < until; i += SKETCH_PIECE)
+      yield text.slice(i, i + SKETCH_PIECE);
+  }
+  await checkStream(beginning, { ...settings, stock: null }, (block) => blocks.add(block));
+  return { table: blocks.table(), result: null, stock: null, stockAssumed: null };
+}
 
 /** Lines of a text, without cutting it into them. */
 function linesIn(text: string): number {
@@ -57,6 +72,7 @@ export async function checkText(
   onPicture: (picture: ProgramPicture) => void,
   onPart: (part: number) => void,
 ): Promise<ProgramPicture> {
+  if (text.length > SKETCH_PIECE) onPicture(await sketch(text, settings));
   const { stock, stockAssumed } = stockFor(text, settings);
   const blocks = makeBlockTable(MOST_DRAWN);
   const lines = linesIn(text);

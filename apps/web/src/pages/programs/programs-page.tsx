@@ -35,6 +35,8 @@ const NONE: JobOfPrograms['kept'] = [];
 const NO_FINDINGS: readonly Finding[] = [];
 /** Text that is edited on the page; larger ones are looked at. */
 const EDITED_MOST = 2_000_000;
+/** Text that is shown before its path is: larger ones take the page longer to lay out than the path to be read. */
+const SHOWN_AT_ONCE = 4_000_000;
 
 function Workplace({ job }: { job: JobOfPrograms }) {
   const { data: session } = useSession();
@@ -64,15 +66,17 @@ function Workplace({ job }: { job: JobOfPrograms }) {
       ) : (
         <div className="grid min-h-0 flex-1 grid-cols-[minmax(240px,26%)_minmax(0,1fr)_minmax(260px,27%)] gap-2 max-[1000px]:grid-cols-1">
           <section aria-label="Text" className="flex min-h-0 flex-col max-[1000px]:h-[420px]">
-            <ProgramEditor
-              file={source.file}
-              text={source.text}
-              line={line}
-              findings={picture?.result?.findings ?? NO_FINDINGS}
-              readOnly={source.text.length > EDITED_MOST}
-              onLine={(l) => table && player.go(blockOfLine(table, l))}
-              onText={program.edit}
-            />
+            {(picture || source.text.length <= SHOWN_AT_ONCE) && (
+              <ProgramEditor
+                file={source.file}
+                text={source.text}
+                line={line}
+                findings={picture?.result?.findings ?? NO_FINDINGS}
+                readOnly={source.text.length > EDITED_MOST}
+                onLine={(l) => table && player.go(blockOfLine(table, l))}
+                onText={program.edit}
+              />
+            )}
           </section>
           <section aria-label="Path" className="flex min-h-0 flex-col gap-2">
             {picture ? (

@@ -52,4 +52,19 @@ describe('a program in the worker', () => {
     expect(picture.result!.summary.feedMinutes).toBeGreaterThan(0.3);
     expect(Math.max(...parts)).toBeGreaterThan(0.9);
   });
+
+  it('shows the path of a long one before anything is worked out on it', async () => {
+    const text = `G21 G90\nT1 M6\nS900 M3\nG0 X0 Y0 Z5\nG1 Z-2 F100\n${Array.from({ length: 4000 }, (_, i) => `X${i / 100} Y${(i % 7) / 10}`).join('\n')}\nM30\n`;
+    const early: { blocks: number; done: boolean }[] = [];
+    const picture = await checkText(
+      text,
+      { operations: [], machine: null, stock: null, cellMm: 0.5, clearPlaneMm: null },
+      ({ table, result }) => early.push({ blocks: table.count, done: result !== null }),
+      () => undefined,
+    );
+    expect(early[0]!.done).toBe(false);
+    expect(early[0]!.blocks).toBeGreaterThan(500);
+    expect(picture.table.count).toBe(4002);
+    expect(picture.result).not.toBeNull();
+  });
 });

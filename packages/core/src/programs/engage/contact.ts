@@ -31,12 +31,15 @@ export function contactAt(
   dy: number,
 ): Contact {
   const levels = edgeLevels(shape);
+  // What stands over the blank meets nothing.
+  let topmost = levels.length - 1;
+  while (topmost >= 0 && z + levels[topmost]!.riseMm >= field.stock.high[2]) topmost--;
   /** Height in contact at an angle from the left, mm: that of the outermost part of the edge that stands in material, for there it stands highest. */
   const depthAt = (angle: number): number => {
     // Left of the way is (-dy, dx); a right-hand cutter seen from above turns from there to the front.
     const [c, s] = [Math.cos(angle), Math.sin(angle)];
     const [px, py] = [-dy * c + dx * s, dx * c + dy * s];
-    for (let n = levels.length - 1; n >= 0; n--) {
+    for (let n = topmost; n >= 0; n--) {
       const { radiusMm, riseMm } = levels[n]!;
       const r = radiusMm - INSIDE;
       const over = field.over(x + px * r, y + py * r, z + riseMm);
@@ -54,6 +57,7 @@ export function contactAt(
     // Found a hair inside of the edge: the edge crosses the same line along the way a little later.
     return Math.acos((1 - INSIDE / shape.radiusMm) * Math.cos((a + b) / 2));
   };
+  if (topmost < 0) return NO_CONTACT;
   const edge = 1e-3;
   let [arc, entry, exit, deepest] = [0, -1, 0, 0];
   let start = 0;

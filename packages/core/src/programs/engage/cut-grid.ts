@@ -165,7 +165,7 @@ function cutInclined(g: Grid, p: Pass, id: number, follows: boolean): number {
       if (height <= lowest) continue;
       const dx = x0 + column * cell - p.ax;
       const along = (dx * ux + dy * uy) / length;
-      const z = lowestAlong(p, along, dx * dx + dy * dy - along * along, length, r);
+      const z = lowestAlong(p, along, dx * dx + dy * dy - along * along, length, r, height);
       if (z >= height) continue;
       lost += height - z;
       heights[at] = z;

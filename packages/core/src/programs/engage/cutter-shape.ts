@@ -41,10 +41,21 @@ export function riseAt({ flatMm, cornerMm, slope }: CutterShape, distance: numbe
   return beyond * slope;
 }
 
-/** Where on the edge contact is looked for: radius and height over the lowest point. One place where the end is square. */
-export function edgeLevels(
-  shape: CutterShape,
-): readonly { readonly radiusMm: number; readonly riseMm: number }[] {
+/** A place on the edge: radius and height over the lowest point, mm. */
+export interface EdgeLevel {
+  readonly radiusMm: number;
+  readonly riseMm: number;
+}
+
+/** Where on the edge contact is looked for, from the inside out. One place where the end is square. */
+export function edgeLevels(shape: CutterShape): readonly EdgeLevel[] {
+  let levels = knownLevels.get(shape);
+  if (!levels) knownLevels.set(shape, (levels = levelsOf(shape)));
+  return levels;
+}
+const knownLevels = new WeakMap<CutterShape, readonly EdgeLevel[]>();
+
+function levelsOf(shape: CutterShape): EdgeLevel[] {
   const { radiusMm, flatMm, cornerMm, slope } = shape;
   if (cornerMm === 0 && slope === 0) return [{ radiusMm, riseMm: 0 }];
   return [0.35, 0.65, 0.85, 1].map((share) => {

@@ -166,3 +166,35 @@ describe('contact of a cutter along its path', () => {
     expect(field.bytes).toBeLessThan(150e6);
   });
 });
+
+describe('lines far shorter than the cutter', () => {
+  /** The same way across a plate's corner, once in short lines and once in long ones. */
+  const across = (step: number, dive: number): Engagement[] => {
+    const lines = ['G0 X-7 Y-2 Z-2', 'G1 F500'];
+    for (let way = step; way <= 60 + 1e-9; way += step) {
+      const x = Math.min(way, 40) - 7;
+      lines.push(
+        `X${x.toFixed(4)} Y${(-2 + Math.max(0, way - 40)).toFixed(4)} Z${(-2 - dive * way).toFixed(5)}`,
+      );
+    }
+    return engage(`${HEAD}${lines.join('\n')}`, PLATE, ball(12)).map(({ e }) => e);
+  };
+  it.each([0, 0.02])('meet what longer ones meet, also where the way turns and goes down by %f', (dive) => {
+    const [short, long] = [across(0.1, dive), across(1, dive)];
+    const [removedShort, removedLong] = [short, long].map((all) =>
+      all.reduce((sum, e) => sum + e.removedMm3, 0),
+    );
+    expect(removedShort! / removedLong!).toBeCloseTo(1, 3);
+    const arcs = (all: readonly Engagement[], every: number) =>
+      all
+        .slice(2)
+        .filter((_, k) => k % every === every - 1)
+        .map((e) => e.most.arc);
+    const [a, b] = [arcs(short, 10), arcs(long, 1)];
+    expect(a.length).toBe(b.length);
+    // While it enters, and where it turns, the long line sees its larger end.
+    for (let k = 0; k < a.length; k++)
+      if ((k > 13 && k < 39) || k > 46) expect(Math.abs(a[k]! - b[k]!)).toBeLessThan(0.04);
+    expect(Math.max(...a)).toBeCloseTo(Math.max(...b), 1);
+  });
+});

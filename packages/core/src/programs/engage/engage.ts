@@ -3,6 +3,7 @@ import { pointOnArc } from '../read/arc.ts';
 import { type Contact, contactAt, endShare, NO_CONTACT } from './contact.ts';
 import type { CutterShape } from './cutter-shape.ts';
 import type { HeightField } from './height-field.ts';
+import { makeLastLook, type Stand } from './last-look.ts';
 import { type Pass, straight } from './passes.ts';
 
 /** What a motion does to the material. Lengths in mm, angles in rad from the left of the way it goes. */
@@ -77,7 +78,7 @@ export function piecesOf({ from, to, arc }: Motion, shape: CutterShape): Pass[] 
 }
 
 /** Place and direction at a share of a piece; direction in plan, of no length where it goes straight down. */
-function standOn(p: Pass, t: number, turn: number): [number, number, number, number, number] {
+function standOn(p: Pass, t: number, turn: number): Stand {
   if (p.arcRadius > 0) {
     const angle = Math.atan2(p.ay - p.cy, p.ax - p.cx) + 2 * p.half * t * turn;
     const [c, s] = [Math.cos(angle), Math.sin(angle)];
@@ -103,6 +104,7 @@ export function makeEngager(field: HeightField, shapeOfTool: (tool: number) => C
   const top = field.stock.high[2];
   let end: Point | null = null;
   let ended: CutterShape | null = null;
+  const last = makeLastLook();
 
   function run(motion: Motion): Engagement {
     const shape = shapeOfTool(motion.setting.tool);
@@ -131,7 +133,11 @@ export function makeEngager(field: HeightField, shapeOfTool: (tool: number) => C
         pieces.length > 1 && piece.arcRadius === 0 && !arcs.due(length, spacing) && k !== pieces.length - 1;
       const down =
         piece.bz < piece.az - 1e-9 || (piece.arcRadius > 0 && motion.to[2] < motion.from[2] - 1e-9);
-      if (!skip) {
+      const goes = standOn(piece, 1, turn);
+      if (!skip && pieces.length === 1 && follows && last.holdsFor(goes, length, shape)) {
+        plungeShare = down ? last.plungeShare : 0;
+        arcs.add(last.contact, last.contact.arc > 0 || plungeShare > 0, 1, [goes[0], goes[1], goes[2]]);
+      } else if (!skip) {
         // A short piece is looked at where it ends; the one before told of where it begins.
         const only = length < spacing / 2;
         for (let i = only ? looks : 0; i <= looks; i++) {
@@ -145,6 +151,7 @@ export function makeEngager(field: HeightField, shapeOfTool: (tool: number) => C
             touches ||= under > 0;
           }
           arcs.add(contact, touches, (k + t) / pieces.length, [x, y, z]);
+          if (i === looks) last.keep(contact, plungeShare, goes, down);
         }
       }
       removed += field.cut(piece, follows || k > 0);

@@ -40,7 +40,7 @@ function leftOver(g: Grid, count: number, x: number, y: number, z: number, top: 
     const last = Math.max(oldest, id - RUN_ON);
     let k = first;
     for (; k >= last && (k >= id || goneUntil(g, id - 1) - goneUntil(g, k) <= reach); k--) {
-      const cleared = clearedTo(passes[k & (KEPT_PASSES - 1)]!, x, y, HAIR);
+      const cleared = clearedTo(passes[k & (KEPT_PASSES - 1)]!, x, y, HAIR, height);
       if (cleared >= height) continue;
       if (cleared - z <= HAIR) return 0;
       height = cleared;

@@ -46,8 +46,8 @@ export function distanceSquared(p: Pass, x: number, y: number): number {
   return (x - p.ax - t * ux) ** 2 + (y - p.ay - t * uy) ** 2;
 }
 
-/** Height to which the piece clears a place; Infinity where the cutter does not come. */
-export function clearedTo(p: Pass, x: number, y: number, slack = 0): number {
+/** Height to which the piece clears a place; Infinity where the cutter does not come, or not below a `height` that is given. */
+export function clearedTo(p: Pass, x: number, y: number, slack = 0, height = Infinity): number {
   const reach = p.shape.radiusMm - slack;
   if (p.az === p.bz) {
     const d2 = distanceSquared(p, x, y);
@@ -63,14 +63,22 @@ export function clearedTo(p: Pass, x: number, y: number, slack = 0): number {
   }
   const along = (dx * ux + dy * uy) / length;
   const aside2 = dx * dx + dy * dy - along * along;
-  return lowestAlong(p, along, aside2, length, reach);
+  return lowestAlong(p, along, aside2, length, reach, height);
 }
 
 /**
  * Lowest the cutter's surface comes over a place while it goes an inclined straight piece; Infinity where it does not come.
  * `along` is where the place lies along the piece, `aside2` the square of its distance from that line, `reach` how far the cutter reaches.
+ * Nothing exact is worked out where it cannot come below `height`.
  */
-export function lowestAlong(p: Pass, along: number, aside2: number, length: number, reach: number): number {
+export function lowestAlong(
+  p: Pass,
+  along: number,
+  aside2: number,
+  length: number,
+  reach: number,
+  height = Infinity,
+): number {
   const room = reach * reach - aside2;
   if (room <= 0) return Infinity;
   const chord = Math.sqrt(room);
@@ -79,7 +87,9 @@ export function lowestAlong(p: Pass, along: number, aside2: number, length: numb
   if (from > to) return Infinity;
   const { shape, az } = p;
   const slope = (p.bz - az) / length;
-  if (shape.flatMm >= shape.radiusMm) return az + slope * (slope < 0 ? to : from);
+  const axis = az + slope * (slope < 0 ? to : from);
+  if (shape.flatMm >= shape.radiusMm) return axis;
+  if (axis >= height) return Infinity;
   if (shape.flatMm === 0 && shape.cornerMm === shape.radiusMm) {
     // A ball touches an inclined way beside its lowest point: where its own slope is that of the way.
     const section = Math.max(0, shape.radiusMm * shape.radiusMm - aside2);
@@ -87,15 +97,37 @@ export function lowestAlong(p: Pass, along: number, aside2: number, length: numb
     const t = best < from ? from : best > to ? to : best;
     return az + slope * t + shape.radiusMm - Math.sqrt(Math.max(0, section - (along - t) * (along - t)));
   }
-  const at = (t: number): number => az + slope * t + riseAt(shape, Math.sqrt(aside2 + (along - t) ** 2));
-  // The outline rises outwards ever more steeply, so there is one lowest place.
-  let [low, high] = [from, to];
-  for (let n = 0; n < THIRDS && high - low > 1e-6; n++) {
-    const third = (high - low) / 3;
-    if (at(low + third) < at(high - third)) high -= third;
-    else low += third;
-  }
-  return Math.min(at((low + high) / 2), at(from), at(to));
+  // Farther along a steady slope the cutter's surface comes lower until its own slope is that of the way.
+  const offset = Math.sign(-slope) * touchOffset(shape, aside2, Math.abs(slope), chord);
+  const best = along + offset;
+  const t = best < from ? from : best > to ? to : best;
+  return az + slope * t + riseAt(shape, Math.min(shape.radiusMm, Math.sqrt(aside2 + (along - t) ** 2)));
 }
-/** Steps of the search for the lowest place: two thirds are left by each. */
-const THIRDS = 24;
+
+/**
+ * How far along an inclined way the cutter stands beyond a place when its surface is lowest over it, mm and at most `chord`.
+ * `aside2` is the square of the place's distance from the way, `slope` its rise over run (positive).
+ */
+function touchOffset(shape: CutterShape, aside2: number, slope: number, chord: number): number {
+  const { flatMm, cornerMm, slope: cone } = shape;
+  const offsetAt = (distance: number): number =>
+    Math.min(chord, Math.sqrt(Math.max(0, distance * distance - aside2)));
+  if (cornerMm === 0) {
+    if (slope >= cone) return chord;
+    return offsetAt(Math.max(flatMm, Math.sqrt(aside2 / (1 - (slope / cone) ** 2))));
+  }
+  // On the corner the surface rises with the tangent of an angle, and along the way with the share of it that points that way.
+  const slope2 = slope * slope;
+  let low = Math.sqrt(slope2 / (1 + slope2));
+  let high = 1;
+  for (let n = 0; n < SINE_HALVINGS; n++) {
+    const sine = (low + high) / 2;
+    const distance = flatMm + cornerMm * sine;
+    const share2 = 1 - aside2 / (distance * distance);
+    if (sine * sine * share2 > slope2 * (1 - sine * sine)) high = sine;
+    else low = sine;
+  }
+  return offsetAt(flatMm + (cornerMm * (low + high)) / 2);
+}
+/** The height is flat about its lowest place: so many halvings of the angle's sine leave less than a ten-thousandth of a millimetre. */
+const SINE_HALVINGS = 10;
