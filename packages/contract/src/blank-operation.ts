@@ -5,10 +5,18 @@ import {
   isDrill,
   type MillingOperation,
   type Operation,
+  type OperationBase,
   PLAIN_FEATURE,
   PLAIN_HOLE,
   startingStickOut,
+  cuttingWidth,
+  type Groove,
+  grooveDepth,
+  type GroovingOperation,
+  type ThreadForm,
+  type ThreadTurningOperation,
   type TurnedStretch,
+  type TurnedThread,
   type TurningOperation,
   UNSTATED_ECONOMICS,
   USUAL_WEAR_MM,
@@ -41,9 +49,59 @@ const NARROW_SLOT_MM = 4;
 
 /** A shank stands out this far where nothing asks for more, mm. */
 const SHANK_OUT = 30;
-/** How deep the tool has to reach, mm: a boring bar the whole bore. */
-const reachOf = (size: { depthMm: number } | { stretch: TurnedStretch }): number =>
-  'depthMm' in size ? size.depthMm : size.stretch.way === 'inside' ? size.stretch.lengthMm + 1 : SHANK_OUT;
+/** What is turned: a stretch, a groove, a thread. */
+export type TurnedSize =
+  | { readonly stretch: TurnedStretch }
+  | { readonly groove: Groove }
+  | { readonly thread: ThreadForm; readonly turned: TurnedThread };
+const isTurnedSize = (size: object): size is TurnedSize =>
+  'stretch' in size || 'groove' in size || 'turned' in size;
+
+/** How deep the tool has to reach, mm: a bar the whole bore, a parting blade the middle. */
+function reachOf(size: { readonly depthMm: number } | TurnedSize): number {
+  if ('depthMm' in size) return size.depthMm;
+  if ('stretch' in size) return size.stretch.way === 'inside' ? size.stretch.lengthMm + 1 : SHANK_OUT;
+  if ('turned' in size)
+    return size.turned.internal ? size.turned.fromEndMm + size.turned.lengthMm + 1 : SHANK_OUT;
+  const { groove } = size;
+  if (groove.way === 'inside') return groove.fromEndMm + groove.lengthMm + 1;
+  return groove.way === 'part-off' ? grooveDepth(groove) : SHANK_OUT;
+}
+
+/** A draft of what is turned; its numbers are worked out next. */
+function turnedDraft(common: OperationBase, size: TurnedSize, widthMm: number): Operation {
+  if ('stretch' in size)
+    return {
+      ...common,
+      kind: 'turning',
+      stretch: size.stretch,
+      cut: { speedRpm: 500, capRpm: 1000, feedPerRevMm: 0.1, depthMm: 0.5 },
+    } satisfies TurningOperation;
+  if ('groove' in size)
+    return {
+      ...common,
+      kind: 'grooving',
+      groove: size.groove,
+      cut: {
+        speedRpm: 300,
+        capRpm: 1000,
+        feedPerRevMm: 0.05,
+        depthMm: Math.max(0.1, grooveDepth(size.groove)),
+        stepMm: 0.75 * widthMm,
+        widenBy: 'plunges',
+        firstPlunge: 'outer',
+        slowBelowMm: 3,
+        slowShare: 0.6,
+      },
+    } satisfies GroovingOperation;
+  return {
+    ...common,
+    kind: 'thread-turning',
+    thread: size.thread,
+    turned: size.turned,
+    cut: { speedRpm: 300, passes: 8, springPasses: 1, infeed: 'flank' },
+  } satisfies ThreadTurningOperation;
+}
 
 /** A new operation with numbers worked out for its cutter, or null when no holder fits. */
 export function blankOperation(
@@ -59,7 +117,7 @@ export function blankOperation(
         kind: MillingOperation['feature']['kind'];
       }
     | { diameterMm: number; depthMm: number; through: boolean; count: number }
-    | { stretch: TurnedStretch },
+    | TurnedSize,
 ): Operation | null {
   const cutter = crib.cutters.find((c) => c.id === cutterId)?.document;
   const machine = crib.machines.find((m) => m.id === job.machineId)?.document;
@@ -94,47 +152,40 @@ export function blankOperation(
     pins: [],
     notes: '',
   };
-  const draft: Operation =
-    'stretch' in size
+  const draft: Operation = isTurnedSize(size)
+    ? turnedDraft({ ...common, flankWearMm: USUAL_WEAR_MM.roughing }, size, cuttingWidth(cutter))
+    : 'diameterMm' in size
       ? ({
           ...common,
-          kind: 'turning',
+          kind: 'drilling',
+          featuresPerEdge: size.count,
+          role: 'drill',
+          followedByDeg: null,
+          hole: {
+            ...PLAIN_HOLE,
+            diameterMm: size.diameterMm,
+            depthMm: size.depthMm,
+            through: size.through,
+          },
+          cut: { speedRpm: 500, feedPerRevMm: 0.05, peck: 'plan', breakthroughFeed: 1 },
+        } satisfies DrillingOperation)
+      : ({
+          ...common,
+          kind: 'milling',
+          feature: {
+            ...PLAIN_FEATURE,
+            stockMm: size.kind === 'boss' ? 5 : null,
+            ...size,
+            ...(narrow
+              ? { allowanceMm: 0, wallToleranceMm: 0.1 }
+              : { allowanceMm: 0.3, wallToleranceMm: 0.03 }),
+          },
+          workholding: { kind: 'vice', capacityN: null, liftCapacityN: null, releaseC: null },
           flankWearMm: USUAL_WEAR_MM.roughing,
-          stretch: size.stretch,
-          cut: { speedRpm: 500, capRpm: 1000, feedPerRevMm: 0.1, depthMm: 0.5 },
-        } satisfies TurningOperation)
-      : 'diameterMm' in size
-        ? ({
-            ...common,
-            kind: 'drilling',
-            featuresPerEdge: size.count,
-            role: 'drill',
-            followedByDeg: null,
-            hole: {
-              ...PLAIN_HOLE,
-              diameterMm: size.diameterMm,
-              depthMm: size.depthMm,
-              through: size.through,
-            },
-            cut: { speedRpm: 500, feedPerRevMm: 0.05, peck: 'plan', breakthroughFeed: 1 },
-          } satisfies DrillingOperation)
-        : ({
-            ...common,
-            kind: 'milling',
-            feature: {
-              ...PLAIN_FEATURE,
-              stockMm: size.kind === 'boss' ? 5 : null,
-              ...size,
-              ...(narrow
-                ? { allowanceMm: 0, wallToleranceMm: 0.1 }
-                : { allowanceMm: 0.3, wallToleranceMm: 0.03 }),
-            },
-            workholding: { kind: 'vice', capacityN: null, liftCapacityN: null, releaseC: null },
-            flankWearMm: USUAL_WEAR_MM.roughing,
-            forceLaw: 'kienzle',
-            path: usualPath(size.kind),
-            cut: BLANK_CUT,
-          } satisfies MillingOperation);
+          forceLaw: 'kienzle',
+          path: usualPath(size.kind),
+          cut: BLANK_CUT,
+        } satisfies MillingOperation);
   const found = resolveContext(draft, cribSource(crib, job));
   return 'context' in found ? withStartingCut(draft, found.context) : null;
 }

@@ -7,6 +7,11 @@ import {
   MILLING_FEATURES,
   type Operation,
   PART_SUPPORTS,
+  INFEEDS,
+  GROOVE_WAYS,
+  WIDENINGS,
+  FACE_ORDERS,
+  CATCHES,
   type PeckList,
   STRATEGY_IDS,
   TURNING_WAYS,
@@ -224,19 +229,22 @@ const steps = {
   ),
 } as const;
 
+const oneOf = <T extends string>(words: readonly T[]) => yup.string().strict().oneOf(words).required();
+const support = oneOf(PART_SUPPORTS);
+
 const turning = yup
   .object({
     kind: yup.string().strict().oneOf(['turning']).required(),
     ...common,
     stretch: yup
       .object({
-        way: yup.string().strict().oneOf(TURNING_WAYS).required(),
+        way: oneOf(TURNING_WAYS),
         startMm: number(),
         endMm: number(),
         lengthMm: number(),
         overhangMm: number(),
         boreMm: number(),
-        support: yup.string().strict().oneOf(PART_SUPPORTS).required(),
+        support,
         interrupted: yup.boolean().strict().required(),
         toleranceMm: orNull(),
         raUm: orNull(),
@@ -251,8 +259,82 @@ const turning = yup
   .noUnknown()
   .required();
 
+const grooving = yup
+  .object({
+    kind: oneOf(['grooving']),
+    ...common,
+    groove: yup
+      .object({
+        way: oneOf(GROOVE_WAYS),
+        startMm: number(),
+        endMm: number(),
+        lengthMm: number(),
+        fromEndMm: number(),
+        overhangMm: number(),
+        boreMm: number(),
+        support,
+        cornerMm: orNull(),
+        toleranceMm: orNull(),
+        raUm: orNull(),
+        caughtBy: oneOf(CATCHES),
+      })
+      .noUnknown()
+      .required(),
+    cut: yup
+      .object({
+        ...perTurn,
+        capRpm: number(),
+        depthMm: number(),
+        stepMm: number(),
+        widenBy: oneOf(WIDENINGS),
+        firstPlunge: oneOf(FACE_ORDERS),
+        slowBelowMm: number(),
+        slowShare: number(),
+      })
+      .noUnknown()
+      .required(),
+  })
+  .noUnknown()
+  .required();
+
+const threadTurning = yup
+  .object({
+    kind: oneOf(['thread-turning']),
+    ...common,
+    thread,
+    turned: yup
+      .object({
+        internal: yup.boolean().strict().required(),
+        lengthMm: number(),
+        fromEndMm: number(),
+        runOutMm: number(),
+        overhangMm: number(),
+        boreMm: number(),
+        support,
+      })
+      .noUnknown()
+      .required(),
+    cut: yup
+      .object({
+        speedRpm: number(),
+        passes: number().integer(),
+        springPasses: number().integer(),
+        infeed: oneOf(INFEEDS),
+      })
+      .noUnknown()
+      .required(),
+  })
+  .noUnknown()
+  .required();
+
 /** Every kind of operation by its shape. */
-export const OPERATION_SHAPES = { milling, ...steps, turning } as const;
+export const OPERATION_SHAPES = {
+  milling,
+  ...steps,
+  turning,
+  grooving,
+  'thread-turning': threadTurning,
+} as const;
 
 /** An operation's parameters as they cross the wire and stand in files: shape only; the core judges the values. */
 export const operationSchema = yup.lazy((value: unknown) => {

@@ -34,7 +34,7 @@ export function judgePractice(
 ): PracticeJudgement {
   const cutter = SHIPPED.cutters.find((c) => c.id === cut.cutter);
   if (!cutter) throw new Error(`${cut.id}: cutter ${cut.cutter} is not in the crib`);
-  const op = operationOf(cut, cutter.properties.DC ?? 1, conditions);
+  const op = operationOf(cut, cutter.properties.DC ?? Number(cutter.properties['CW'] ?? 1), conditions);
   let limits: readonly LimitResult[] = [];
   let refused: string | null = null;
   try {

@@ -9,6 +9,19 @@ import {
   UNSTATED_ECONOMICS,
 } from '../src/operations/operation.ts';
 import { PLAIN_STRETCH, type TurnedStretch } from '../src/operations/turning/turning-operation.ts';
+import {
+  type Groove,
+  grooveDepth,
+  type GroovingOperation,
+  PLAIN_GROOVE,
+} from '../src/operations/grooving/grooving-operation.ts';
+import {
+  PLAIN_TURNED_THREAD,
+  threadStart,
+  type ThreadTurningOperation,
+  type TurnedThread,
+} from '../src/operations/thread-turning/thread-turning-operation.ts';
+import type { Infeed } from '../src/physics/threads/turned-passes.ts';
 import { usualPath } from '../src/operations/milling/milling-operation.ts';
 
 /** A cut somebody runs, or one known to fail, by ids of the shipped crib; lengths in mm, speeds in m/min and rpm. */
@@ -81,7 +94,29 @@ export interface TurningPractice extends PracticeBase {
   readonly capRpm: number;
 }
 
+export interface GroovingPractice extends PracticeBase {
+  readonly kind: 'grooving';
+  /** As it differs from a groove one would begin with. */
+  readonly groove: Partial<Groove>;
+  readonly feedPerRevMm: number;
+  readonly capRpm: number;
+  /** Depth between lifts; the whole groove unless stated. */
+  readonly depthMm?: number;
+  readonly cut?: Partial<GroovingOperation['cut']>;
+}
+
+export interface ThreadTurningPractice extends PracticeBase {
+  readonly kind: 'thread-turning';
+  /** Thread by designation, `M20`. */
+  readonly thread: string;
+  readonly turned: Partial<TurnedThread>;
+  readonly passes: number;
+  readonly infeed: Infeed;
+}
+
 export type PracticeCut =
+  | GroovingPractice
+  | ThreadTurningPractice
   | TurningPractice
   | MillingPractice
   | DrillingPractice
@@ -170,9 +205,43 @@ function turningOf(c: TurningPractice, base: OperationBase): Operation {
   };
 }
 
+function groovingOf(c: GroovingPractice, base: OperationBase, widthMm: number): Operation {
+  const groove = { ...PLAIN_GROOVE, ...c.groove };
+  const largest = Math.max(groove.startMm, groove.endMm);
+  return {
+    ...base,
+    kind: 'grooving',
+    groove,
+    cut: {
+      speedRpm: c.speedRpm ?? Math.min(c.capRpm, (1000 * c.cuttingSpeedMMin) / (Math.PI * largest)),
+      capRpm: c.capRpm,
+      feedPerRevMm: c.feedPerRevMm,
+      depthMm: c.depthMm ?? grooveDepth(groove),
+      stepMm: 0.75 * widthMm,
+      widenBy: 'plunges',
+      firstPlunge: 'outer',
+      slowBelowMm: Math.max(groove.endMm, groove.boreMm) + 3,
+      slowShare: 0.6,
+      ...c.cut,
+    },
+  };
+}
+
+function threadTurningOf(c: ThreadTurningPractice, base: OperationBase): Operation {
+  const op: ThreadTurningOperation = {
+    ...base,
+    kind: 'thread-turning',
+    thread: threadOf(c.thread),
+    turned: { ...PLAIN_TURNED_THREAD, ...c.turned },
+    cut: { speedRpm: 1, passes: c.passes, springPasses: 1, infeed: c.infeed },
+  };
+  const speedRpm = c.speedRpm ?? (1000 * c.cuttingSpeedMMin) / (Math.PI * threadStart(op));
+  return { ...op, cut: { ...op.cut, speedRpm } };
+}
+
 /**
  * The operation a practice cut stands for: climb, the usual path of the feature, 20 kN of a fixture, a batch of one.
- * `cutterDiameterMm` is what the cutting speed is stated at. Throws on a thread nobody knows.
+ * `cutterDiameterMm` is what the cutting speed is stated at, of a blade its width. Throws on a thread nobody knows.
  */
 export function operationOf(
   c: PracticeCut,
@@ -181,6 +250,8 @@ export function operationOf(
 ): Operation {
   const base = baseOf(c, conditions);
   if (c.kind === 'turning') return turningOf(c, base);
+  if (c.kind === 'grooving') return groovingOf(c, base, cutterDiameterMm);
+  if (c.kind === 'thread-turning') return threadTurningOf(c, base);
   const at = c.kind === 'milling' || c.kind === 'thread-milling' ? cutterDiameterMm : c.diameterMm;
   const speedRpm = c.speedRpm ?? (1000 * c.cuttingSpeedMMin) / (Math.PI * at);
   if (c.kind === 'milling') return millingOf(c, base, speedRpm, cutterDiameterMm);

@@ -55,6 +55,14 @@ describe('cuts that run every day, cuts that fail', () => {
     expect([score.daily, score.usable, score.failing]).toEqual([26, 26, 12]);
   });
 
+  it.each([0, 0.1, 0.15])('grooves, parting and threads, with a land of %s mm', (flankWearMm) => {
+    const found = judgeSet(setOf('grooves-and-threads'), { flankWearMm, moving: true });
+    const score = scoreOf(found);
+    expect(linesOf(found, 'missed')).toEqual([]);
+    expect(linesOf(found, 'falseAlarm')).toEqual([]);
+    expect([score.daily, score.usable, score.failing]).toEqual([26, 26, 14]);
+  });
+
   it.each([
     [0, false],
     [0.15, true],

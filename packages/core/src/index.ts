@@ -229,7 +229,7 @@ export {
   pilotForFormed,
   pilotForHeight,
 } from './physics/threads/thread-geometry.ts';
-export { THREAD_SERIES, threadOf } from './physics/threads/thread-table.ts';
+export { THREAD_SERIES, type ThreadSeries, threadOf } from './physics/threads/thread-table.ts';
 export { gradeWidth } from './physics/holes/hole-accuracy.ts';
 export { broughtEarly } from './deciding/hole-plan/brought-early.ts';
 export { groupByTool, toolLoads, type ToolUse } from './deciding/hole-plan/group-by-tool.ts';
@@ -264,6 +264,7 @@ export {
   workingHolders,
 } from './families/holder-class.ts';
 export { MACHINE_CLASSES, machineForm, machineOfClass, smallMachines } from './families/machine-class.ts';
+export { latheTools } from './families/lathe-tools.ts';
 export { workingRange } from './families/working-range.ts';
 export {
   learntFor,
@@ -415,17 +416,43 @@ export { type Written, WRITTEN_NAMES } from './programs/write/write-settings.ts'
 export {
   largestDiameter,
   outsideDiameter,
-  PART_SUPPORTS,
   PLAIN_STRETCH,
-  type PartSupport,
   smallestDiameter,
   TURNING_WAYS,
   type TurnedStretch,
   type TurningOperation,
   type TurningWay,
 } from './operations/turning/turning-operation.ts';
+export { isTurnedOperation, type TurnedOperation } from './operations/lathe/turned-kinds.ts';
+export {
+  CATCHES,
+  type Catch,
+  cuttingWidth,
+  FACE_ORDERS,
+  type Groove,
+  GROOVE_WAYS,
+  grippedDiameter,
+  grooveDepth,
+  grooveWidth,
+  type GrooveWay,
+  type GroovingOperation,
+  PLAIN_GROOVE,
+  type Widening,
+  WIDENINGS,
+} from './operations/grooving/grooving-operation.ts';
+export {
+  PLAIN_TURNED_THREAD,
+  threadDepth,
+  threadStart,
+  type ThreadTurningOperation,
+  type TurnedThread,
+} from './operations/thread-turning/thread-turning-operation.ts';
+export { groovingState } from './operations/grooving/grooving-state.ts';
+export { threadTurningState } from './operations/thread-turning/thread-turning-state.ts';
+export { type Infeed, INFEEDS, threadPasses } from './physics/threads/turned-passes.ts';
 export { turningState } from './operations/turning/turning-state.ts';
-export { isLathe, withPartSpindle } from './operations/turning/lathe-spindle.ts';
+export { PART_SUPPORTS, type PartSupport } from './operations/lathe/held-part.ts';
+export { isLathe, withPartSpindle } from './operations/lathe/lathe-spindle.ts';
 export { surfaceSpeedAt, spindleAt } from './physics/turning/surface-speed.ts';
 export { blankInSetup } from './programs/engage/blank-in-setup.ts';
 export {

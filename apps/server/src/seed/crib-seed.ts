@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { smallMachines, workingHolders, workingRange } from '@burl/core';
+import { latheTools, smallMachines, workingHolders, workingRange } from '@burl/core';
 import { eq, sql } from 'drizzle-orm';
 import type { CribKind } from '@burl/contract';
 import type { Database } from '../store/client.ts';
@@ -10,7 +10,7 @@ import { alloys, cutters, holders, machines, toolMaterials } from '../store/sche
 type Entry = { readonly id: string };
 /** What follows from rules alone: the working range of a shop. */
 const CLASSES: { readonly [K in CribKind]?: () => readonly Entry[] } = {
-  cutters: workingRange,
+  cutters: () => [...workingRange(), ...latheTools()],
   holders: workingHolders,
   machines: smallMachines,
 };

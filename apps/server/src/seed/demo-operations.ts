@@ -123,5 +123,5 @@ export function demoOperations(crib: Crib) {
     ...more,
   });
 
-  return { mill, drill, turn: demoTurning(contextOf), box, hole };
+  return { mill, drill, ...demoTurning(contextOf), box, hole };
 }

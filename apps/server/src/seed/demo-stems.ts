@@ -5,7 +5,7 @@ import type { Place } from './demo-base.ts';
 const lathe: Place = { alloyId: 's13800-h1000', machineId: 'lathe-15kw', coolant: 'flood', hardness: 44 };
 
 /** Stems of cryogenic valves, turned from bar: a shop’s first lathe job. */
-export const valveStem: DemoJobMaker = ({ turn }, due) => ({
+export const valveStem: DemoJobMaker = ({ turn, groove, thread }, due) => ({
   fields: {
     number: 'CV-0612',
     part: 'Cryogenic valve stem',
@@ -65,6 +65,30 @@ export const valveStem: DemoJobMaker = ({ turn }, due) => ({
           ],
         },
         {
+          name: 'Groove for the seal',
+          variants: [
+            groove(lathe, 'groove-3', {
+              startMm: 30,
+              endMm: 25.2,
+              lengthMm: 3.6,
+              fromEndMm: 30,
+              overhangMm: 150,
+              toleranceMm: 0.2,
+              raUm: 1.6,
+            }),
+          ],
+        },
+        {
+          name: 'Thread M30 × 2',
+          variants: [
+            thread(lathe, 'thread-out-60-1.75-3', 'M30x2', {
+              lengthMm: 22,
+              overhangMm: 150,
+              support: 'tailstock',
+            }),
+          ],
+        },
+        {
           name: 'Bore the seat',
           variants: [
             turn(
@@ -82,6 +106,49 @@ export const valveStem: DemoJobMaker = ({ turn }, due) => ({
               },
               { tooling: { stickOutMm: 76 } },
             ),
+          ],
+        },
+        {
+          name: 'Part off',
+          variants: [
+            groove(
+              lathe,
+              'partoff-4',
+              {
+                way: 'part-off',
+                startMm: 55,
+                endMm: 0,
+                fromEndMm: 130,
+                overhangMm: 150,
+                caughtBy: 'catcher',
+              },
+              { tooling: { stickOutMm: 32 } },
+            ),
+          ],
+        },
+      ],
+    },
+    {
+      name: 'Turned end for end',
+      plan: {
+        ...EMPTY_SETUP_PLAN,
+        datum: 'face of the head, axis',
+        workOffset: 'G55',
+        holding: { kind: 'chuck', values: { forceN: 30000, diameterMm: 30, grippedMm: 60, friction: 0.22 } },
+      },
+      operations: [
+        {
+          name: 'Groove the head for its seal',
+          variants: [
+            groove(lathe, 'groove-face-3-32-50', {
+              way: 'face',
+              startMm: 46,
+              endMm: 38,
+              lengthMm: 3,
+              fromEndMm: 0,
+              overhangMm: 30,
+              raUm: 1.6,
+            }),
           ],
         },
       ],

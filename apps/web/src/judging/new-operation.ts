@@ -3,9 +3,6 @@ import {
   isDrill,
   isMillingCutter,
   type MillingFeatureKind,
-  PLAIN_STRETCH,
-  type TurnedStretch,
-  type TurningWay,
   problemInWords,
   problemsOf,
   type System,
@@ -14,15 +11,7 @@ import type { Crib, JobFields, OperationInput } from '@burl/contract';
 import { blankOperation } from '@burl/contract';
 import { contextOf } from './context.ts';
 import { offered } from './offer.ts';
-
-/** What is turned on a lathe, as the list of what is cut has it. */
-export const TURNED = {
-  'outside diameter': 'outside',
-  bore: 'inside',
-  'end face': 'face',
-} as const satisfies Record<string, TurningWay>;
-export type Turned = keyof typeof TURNED;
-export const isTurned = (made: string): made is Turned => made in TURNED;
+import { isTurned, type Turned, turnedMade } from './turned-sizes.ts';
 
 /** What is cut: a feature to mill, or a hole to drill. */
 export type Made = MillingFeatureKind | 'hole';
@@ -42,6 +31,10 @@ export interface NewOperation {
   readonly startMm: number;
   readonly endMm: number;
   readonly overhangMm: number;
+  /** Of a groove, a thread, a parted part: how far from the free end. */
+  readonly fromEndMm: number;
+  /** Thread by its designation. */
+  readonly thread: string;
   readonly cutterId: string;
 }
 
@@ -58,35 +51,25 @@ export const FIRST: NewOperation = {
   startMm: 55,
   endMm: 48,
   overhangMm: 80,
+  fromEndMm: 12,
+  thread: 'M24',
   cutterId: '',
 };
 
-/** What is done, by what is made; anything else is roughed. */
-const DONE: Readonly<Partial<Record<NewOperation['made'], (n: NewOperation) => string>>> = {
-  hole: (n) => `Drill ${n.diameterMm} × ${n.depthMm}`,
-  'outside diameter': (n) => `Turn ${n.endMm}`,
-  bore: (n) => `Bore out ${n.endMm}`,
-  'end face': () => 'Face',
-};
-
 /** The name it gets when none is typed. */
-export const nameOf = (n: NewOperation): string => n.name.trim() || (DONE[n.made]?.(n) ?? `Rough ${n.made}`);
+export function nameOf(n: NewOperation): string {
+  const typed = n.name.trim();
+  if (typed) return typed;
+  if (isTurned(n.made)) return turnedMade(n.made).name(n);
+  return n.made === 'hole' ? `Drill ${n.diameterMm} × ${n.depthMm}` : `Rough ${n.made}`;
+}
 
-/** The stretch as it is typed. */
-const stretchOf = (n: NewOperation, made: Turned): TurnedStretch => ({
-  ...PLAIN_STRETCH,
-  way: TURNED[made],
-  startMm: n.startMm,
-  endMm: n.endMm,
-  lengthMm: n.lengthMm,
-  overhangMm: n.overhangMm,
+/** Another thing to cut, with the sizes one would begin with. */
+export const withMade = (n: NewOperation, made: NewOperation['made']): NewOperation => ({
+  ...n,
+  ...(isTurned(made) ? turnedMade(made).begins : {}),
+  made,
 });
-
-/** Tool that turns: an insert outside and on faces, a bar that goes in. */
-const turns = (c: Cutter, n: NewOperation, made: Turned): boolean =>
-  made === 'bore'
-    ? c.type === 'boring_bar' && Number(c.properties['DMIN'] ?? 0) <= n.startMm
-    : c.type === 'turning_insert';
 
 /** Diameter a feature is roughed with, mm: rolls in its corners (rule G-08), and has room beside it. */
 function usualDiameter({ made, widthMm, lengthMm, cornerRadiusMm, diameterMm }: NewOperation): number {
@@ -106,9 +89,8 @@ export function cuttersFor(crib: Crib, n: NewOperation, suits: (groups: readonly
     const { DC = 0, LU = Infinity } = c.properties;
     return [
       Number(!suits(c.suits_iso_groups)),
-      Number(LU < n.depthMm),
-      // A short bar first: it is the stiffest that reaches.
-      isTurned(n.made) ? Math.abs(Number(c.properties.LF ?? 0) - n.lengthMm - 3) : 0,
+      Number(!isTurned(n.made) && LU < n.depthMm),
+      isTurned(n.made) ? turnedMade(n.made).near(c, n) : 0,
       // A ball nose leaves no flat floor, a face mill goes into no pocket.
       Number(!hole && c.type !== 'end_mill_flat' && c.type !== 'end_mill_bull' && n.made !== 'face'),
       Number(n.made === 'slot' && DC > n.widthMm),
@@ -120,7 +102,7 @@ export function cuttersFor(crib: Crib, n: NewOperation, suits: (groups: readonly
   const { made } = n;
   return offered(crib.cutters)
     .map((c) => c.document)
-    .filter((c) => (isTurned(made) ? turns(c, n, made) : hole ? isDrill(c) : isMillingCutter(c)))
+    .filter((c) => (isTurned(made) ? turnedMade(made).tool(c, n) : hole ? isDrill(c) : isMillingCutter(c)))
     .map((cutter) => ({ cutter, rank: rank(cutter) }))
     .sort((a, b) => {
       const at = a.rank.findIndex((v, i) => v !== b.rank[i]);
@@ -146,7 +128,7 @@ export function inputOf(
     made === 'hole'
       ? { diameterMm, depthMm, through, count }
       : isTurned(made)
-        ? { stretch: stretchOf(n, made) }
+        ? turnedMade(made).size(n)
         : {
             kind: made,
             lengthMm,

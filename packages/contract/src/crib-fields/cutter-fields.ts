@@ -27,6 +27,7 @@ export const CUTTER_TYPES: Readonly<Record<string, string>> = {
   turning_insert: 'Turning insert',
   grooving_insert: 'Grooving insert',
   parting_insert: 'Parting insert',
+  threading_insert: 'Threading insert',
 };
 
 const ROTATING = [
@@ -40,9 +41,9 @@ const ROTATING = [
   'spot',
   'reamer',
   'tap',
-  'thread',
+  'thread_mill',
 ];
-const MILLS = ['end_mill', 'high_feed', 'face_mill', 'chamfer', 'disc', 'lollipop', 'thread'];
+const MILLS = ['end_mill', 'high_feed', 'face_mill', 'chamfer', 'disc', 'lollipop', 'thread_mill'];
 const SIZE = 'Size';
 const EDGE = 'Teeth and edge';
 const MATERIAL = 'Material';
@@ -95,7 +96,54 @@ export const CUTTER_FIELDS: readonly EntryField[] = [
     group: SIZE,
     types: ['disc', 'groov', 'part'],
   },
-  { ...mm, path: 'properties.DMIN', symbol: 'DMIN', label: 'Smallest bore', group: SIZE, types: ['boring'] },
+  {
+    ...mm,
+    path: 'properties.CDX',
+    symbol: 'CDX',
+    label: 'Deepest groove',
+    group: SIZE,
+    types: ['disc', 'groov', 'part'],
+  },
+  {
+    ...mm,
+    path: 'properties.DAXN',
+    symbol: 'DAXN',
+    label: 'First plunge in a face from',
+    group: SIZE,
+    types: ['groov'],
+  },
+  {
+    ...mm,
+    path: 'properties.DAXX',
+    symbol: 'DAXX',
+    label: 'First plunge in a face to',
+    group: SIZE,
+    types: ['groov'],
+  },
+  {
+    ...mm,
+    path: 'properties.TPN',
+    symbol: 'TPN',
+    label: 'Pitch from',
+    group: SIZE,
+    types: ['threading'],
+  },
+  {
+    ...mm,
+    path: 'properties.TPX',
+    symbol: 'TPX',
+    label: 'Pitch to',
+    group: SIZE,
+    types: ['threading'],
+  },
+  {
+    ...mm,
+    path: 'properties.DMIN',
+    symbol: 'DMIN',
+    label: 'Smallest bore',
+    group: SIZE,
+    types: ['boring', 'groov', 'threading'],
+  },
   {
     path: 'properties.ZEFP',
     symbol: 'ZEFP',
@@ -131,9 +179,9 @@ export const CUTTER_FIELDS: readonly EntryField[] = [
     label: 'Thread',
     kind: 'text',
     group: SIZE,
-    types: ['tap', 'thread'],
+    types: ['tap', 'thread_mill'],
   },
-  { ...mm, path: 'properties.TP', symbol: 'TP', label: 'Pitch', group: SIZE, types: ['tap', 'thread'] },
+  { ...mm, path: 'properties.TP', symbol: 'TP', label: 'Pitch', group: SIZE, types: ['tap', 'thread_mill'] },
   {
     ...degrees,
     path: 'properties.RMPX',

@@ -33,6 +33,12 @@ const SYMBOLS: Readonly<Record<string, Allowed>> = {
   CP: { low: 0, high: 1500, unit: 'bar' },
   CICT: { low: 0, high: 500 },
   CW: { low: 0.05, high: 200, unit: 'mm' },
+  CDX: { low: 0.05, high: 300, unit: 'mm' },
+  DAXN: { low: 1, high: 3000, unit: 'mm' },
+  DAXX: { low: 1, high: 3000, unit: 'mm' },
+  TPN: { low: 0.05, high: 25, unit: 'mm' },
+  TPX: { low: 0.05, high: 25, unit: 'mm' },
+  PNA: { low: 20, high: 120, unit: '°' },
   NOF: { low: 1, high: 60, unit: 'teeth', whole: true },
   ZEFP: { low: 1, high: 60, unit: 'teeth', whole: true },
 };

@@ -115,8 +115,23 @@ export const isDrill = (cutter: Pick<Cutter, 'type'>): boolean =>
 export const isTap = (cutter: Pick<Cutter, 'type'>): boolean =>
   (TAP_TYPES as readonly string[]).includes(cutter.type);
 
-/** An insert that turns; its holder is a shank in a turning block. */
-export const isTurningInsert = (cutter: Pick<Cutter, 'type'>): boolean => cutter.type === 'turning_insert';
+/** Inserts that turn, groove, part or cut threads on a lathe. */
+export const LATHE_INSERT_TYPES = [
+  'turning_insert',
+  'grooving_insert',
+  'parting_insert',
+  'threading_insert',
+] as const;
+const isLatheInsert = ({ type }: Pick<Cutter, 'type'>): boolean =>
+  (LATHE_INSERT_TYPES as readonly string[]).includes(type);
+
+/** An insert on a square shank that stands in a turning block; one with a round shank goes into a sleeve as a bar does. */
+export const isTurningInsert = (cutter: Pick<Cutter, 'type' | 'properties'>): boolean =>
+  isLatheInsert(cutter) && cutter.properties.DCONMS === undefined;
+
+/** A round bar that does not turn: it bores, or carries an insert into a bore. */
+export const isRoundBar = (cutter: Pick<Cutter, 'type' | 'properties'>): boolean =>
+  cutter.type === 'boring_bar' || (isLatheInsert(cutter) && cutter.properties.DCONMS !== undefined);
 
 /** Indexable bodies carry inserts on a steel body and are judged by the insert's chip window. */
 export const isIndexable = (cutter: Cutter): boolean => (cutter.properties.CICT ?? 0) > 0;

@@ -1,5 +1,5 @@
 import { measure, say, type Sentence } from '../units/sentence.ts';
-import { type Cutter, isTurningInsert, MILLING_CUTTER_TYPES } from './cutter.ts';
+import { type Cutter, isRoundBar, isTurningInsert, MILLING_CUTTER_TYPES } from './cutter.ts';
 import type { Holder } from './holder.ts';
 import type { Machine } from './machine.ts';
 
@@ -38,7 +38,7 @@ export function wrongHolder(cutter: Cutter, holder: Holder): Sentence | null {
   // The shank an insert sits on fills the square seat of its block.
   if (isTurningInsert(cutter))
     return square ? null : say('A turning insert stands on a square shank in a turning block.');
-  if (cutter.type === 'boring_bar' && square)
+  if (isRoundBar(cutter) && square)
     return say('A boring bar is round: it stands in a sleeve, not in the seat of a square shank.');
   const shell = isShellMill(cutter);
   if (holder.kind === 'arbor' && !shell) return say('An arbor takes shell mills; this tool has a shank.');

@@ -34,11 +34,11 @@ function checkCommon(op: Operation, context: OperationContext, see: Inspection):
 }
 
 /** Is this the kind of tool the operation needs? */
-export const toolFits = (op: Operation, cutter: Pick<OperationContext['cutter'], 'type'>): boolean =>
+export const toolFits = (op: Operation, cutter: Pick<OperationContext['cutter'], 'type' | 'properties'>): boolean =>
   kindOf(op).tool.fits(cutter, op);
 
 /** What speaks against a tool that fits, in a few words; null where nothing does. */
-export const toolDoubt = (op: Operation, cutter: Pick<OperationContext['cutter'], 'type'>): string | null =>
+export const toolDoubt = (op: Operation, cutter: Pick<OperationContext['cutter'], 'type' | 'properties'>): string | null =>
   kindOf(op).tool.doubt?.(cutter, op) ?? null;
 
 /** Everything impossible in an operation, one entry a field; empty when it can be evaluated. */

@@ -41,7 +41,7 @@ export interface WorkedOut {
 export interface ToolWanted<O extends Operation = Operation> {
   /** In words, as a refusal says it. */
   readonly named: string;
-  readonly fits: (cutter: Pick<Cutter, 'type'>, op: O) => boolean;
+  readonly fits: (cutter: Pick<Cutter, 'type' | 'properties'>, op: O) => boolean;
   /** What speaks against one that fits, in a few words; null where nothing does. */
   readonly doubt?: (cutter: Pick<Cutter, 'type'>, op: O) => string | null;
   /** It needs neither teeth nor a diameter on its record. */

@@ -1,15 +1,22 @@
-import type { HoleOperation, MillingOperation, TurningOperation } from '@burl/core';
+import type { Operation } from '@burl/core';
+import type { ComponentType } from 'react';
 import type { DrawingProps } from './drawing-props.ts';
+import { GroovedSection } from './grooved-section.tsx';
 import { HoleSection } from './hole-section.tsx';
 import { MillingDrawing } from './milling-drawing.tsx';
+import { ThreadedSection } from './threaded-section.tsx';
 import { TurnedSection } from './turned-section.tsx';
 
+/** What each kind that is not a hole is drawn by; only that kind is ever given to it. */
+const DRAWN: Partial<Record<Operation['kind'], unknown>> = {
+  milling: MillingDrawing,
+  turning: TurnedSection,
+  grooving: GroovedSection,
+  'thread-turning': ThreadedSection,
+};
+
 /** A cut of any kind drawn with its handles. */
-export const CutDrawing = (props: DrawingProps) =>
-  props.op.kind === 'milling' ? (
-    <MillingDrawing {...(props as DrawingProps<MillingOperation>)} />
-  ) : props.op.kind === 'turning' ? (
-    <TurnedSection {...(props as unknown as DrawingProps<TurningOperation>)} />
-  ) : (
-    <HoleSection {...(props as unknown as DrawingProps<HoleOperation>)} />
-  );
+export function CutDrawing(props: DrawingProps) {
+  const Drawn = (DRAWN[props.op.kind] ?? HoleSection) as ComponentType<DrawingProps>;
+  return <Drawn {...props} />;
+}

@@ -1,22 +1,12 @@
 import { type Evaluation, formatMeasure, movableOf, numberOf, type TurningOperation } from '@burl/core';
-import type { CSSProperties } from 'react';
 import { useSystem } from '../../frame/preferences.tsx';
-import { halo, StockPattern, textScale } from '../drawing.tsx';
+import { halo } from '../drawing.tsx';
 import { MovableHandle } from '../movable-handle.tsx';
 import { useWidth } from '../use-width.ts';
 import type { DrawingProps } from './drawing-props.ts';
+import { Axis, FOOT, HalfSection, OverhangLine, SECTION, sectionPlace } from './half-section.tsx';
 import { outlineOf, TurnedPart, type TurnedPlace } from './turned-part.tsx';
 import { TurnedTool } from './turned-tool.tsx';
-
-const W = 680;
-const H = 270;
-/** The axis of the part, the face of the jaws, and the room left for the part. */
-const AXIS = 226;
-const JAWS = 92;
-const LONG = 400;
-const HIGH = 130;
-/** Where the overhang is measured. */
-const FOOT = H - 16;
 
 /** Half-section of the turned part with chuck, support, tool and what is cut, to scale; its numbers can be taken hold of. */
 export function TurnedSection({
@@ -30,9 +20,7 @@ export function TurnedSection({
   const [ref, width] = useWidth<HTMLDivElement>();
   const { stretch: s } = op;
   const o = outlineOf(op);
-  const scale = Math.min(LONG / Math.max(1, o.to), HIGH / o.outer);
-  const x = (along: number): number => JAWS + along * scale;
-  const y = (radius: number): number => AXIS - radius * scale;
+  const { scale, x, y } = sectionPlace(o.to, o.outer);
   const depth = numberOf(evaluation, 'ap').value;
   const half = (o.outer + o.after) / 2;
   // The tool stands in the middle of its way, in the deepest pass.
@@ -40,50 +28,38 @@ export function TurnedSection({
     s.way === 'face'
       ? { x: x(o.to - Math.min(depth, s.lengthMm)), y: y(half) }
       : { x: x(o.from + 0.55 * (o.to - o.from)), y: y(o.after) };
-  const place: TurnedPlace = { axis: AXIS, jaws: JAWS, x, y, tip };
+  const place: TurnedPlace = { scale, x, y, tip };
   const overhang = movableOf(op, context, 'overhang');
   const ap = movableOf(op, context, 'ap');
   return (
-    <div ref={ref}>
-      <svg
-        viewBox={`0 0 ${W} ${H}`}
-        className="h-auto w-full"
-        style={{ '--text': textScale(width, W) } as CSSProperties}
-        role="group"
-        aria-label="Half-section of the turned part"
-      >
-        <StockPattern />
-        <TurnedPart op={op} outline={o} place={place} />
-        <clipPath id="half">
-          <rect x={0} y={0} width={W} height={AXIS} />
-        </clipPath>
-        <g clipPath="url(#half)">
-          <TurnedTool op={op} context={context} tip={tip} scale={scale} />
-        </g>
-        <line x1={0} x2={W} y1={AXIS} y2={AXIS} stroke="var(--soft)" strokeDasharray="14 4 3 4" />
-        <Words op={op} evaluation={evaluation} end={x(o.to)} />
-        <MovableHandle
-          movable={overhang}
-          op={op}
-          x={x(o.to)}
-          y={FOOT}
-          axis="x"
-          perUnit={1 / scale}
-          disabled={readOnly}
-          onMove={(v) => onChange(overhang.write(op, v), 'overhang')}
-        />
-        <MovableHandle
-          movable={ap}
-          op={op}
-          x={x(o.to) + 8}
-          y={y(s.way === 'face' ? half : o.after)}
-          axis="y"
-          perUnit={(s.way === 'inside' ? 1 : -1) / scale}
-          disabled={readOnly}
-          onMove={(v) => onParameter('ap', v)}
-        />
-      </svg>
-    </div>
+    <HalfSection refOf={ref} width={width} label="Half-section of the turned part">
+      <TurnedPart op={op} outline={o} place={place} />
+      <g clipPath="url(#half)">
+        <TurnedTool op={op} context={context} tip={tip} scale={scale} />
+      </g>
+      <Axis />
+      <Words op={op} evaluation={evaluation} end={x(o.to)} />
+      <MovableHandle
+        movable={overhang}
+        op={op}
+        x={x(o.to)}
+        y={FOOT}
+        axis="x"
+        perUnit={1 / scale}
+        disabled={readOnly}
+        onMove={(v) => onChange(overhang.write(op, v), 'overhang')}
+      />
+      <MovableHandle
+        movable={ap}
+        op={op}
+        x={x(o.to) + 8}
+        y={y(s.way === 'face' ? half : o.after)}
+        axis="y"
+        perUnit={(s.way === 'inside' ? 1 : -1) / scale}
+        disabled={readOnly}
+        onMove={(v) => onParameter('ap', v)}
+      />
+    </HalfSection>
   );
 }
 
@@ -95,27 +71,24 @@ function Words({ op, evaluation, end }: { op: TurningOperation; evaluation: Eval
   const passes = numberOf(evaluation, 'passes').value;
   const governs = evaluation.limits.find((l) => l.id === 'turned-size' || l.id === 'part-chatter');
   // Beside a face stands the shank.
-  const aside = Math.min(W - 96, end + (s.way === 'face' ? 110 : 28));
+  const aside = Math.min(SECTION.width - 96, end + (s.way === 'face' ? 110 : 28));
   const ground = halo(s.way === 'inside' ? 'card' : 'stock');
   return (
     <>
       <g fill="var(--ink)" fontSize="calc(13.5px * var(--text, 1))" fontWeight="650">
-        <text x={JAWS + 12} y={AXIS - 10} {...ground}>
+        <text x={SECTION.jaws + 12} y={SECTION.axis - 10} {...ground}>
           ⌀ {mm(s.startMm)} → {s.endMm > 0 ? mm(s.endMm) : 'centre'}
         </text>
-        <text x={aside} y={AXIS - 62} {...halo('card')}>
+        <text x={aside} y={SECTION.axis - 62} {...halo('card')}>
           ap {mm(numberOf(evaluation, 'ap').value)}
           <tspan x={aside} dy="1.3em" fontWeight="400" fill="var(--soft)">
             {passes.toFixed(0)} {passes === 1 ? 'pass' : 'passes'}
           </tspan>
         </text>
-        <line x1={JAWS} x2={end} y1={FOOT} y2={FOOT} stroke="var(--ink)" />
-        <text x={(JAWS + end) / 2} y={FOOT - 5} textAnchor="middle" {...halo('card')}>
-          {mm(s.overhangMm)} out of the jaws
-        </text>
       </g>
+      <OverhangLine end={end} text={`${mm(s.overhangMm)} out of the jaws`} />
       <text
-        x={W - 8}
+        x={SECTION.width - 8}
         y={20}
         textAnchor="end"
         fontSize="calc(12.5px * var(--text, 1))"

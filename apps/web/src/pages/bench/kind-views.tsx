@@ -1,19 +1,25 @@
 import type {
   DrillingOperation,
+  GroovingOperation,
   HoleOperation,
   MillingOperation,
   Operation,
+  ThreadTurningOperation,
   TurningOperation,
 } from '@burl/core';
 import { type ComponentType, lazy } from 'react';
 import { type CompareProps, Comparison } from './compare/comparison.tsx';
 import type { DrawingProps } from '../../drawing/cut/drawing-props.ts';
+import { GroovedSection } from '../../drawing/cut/grooved-section.tsx';
 import { HoleSection } from '../../drawing/cut/hole-section.tsx';
 import { MillingDrawing } from '../../drawing/cut/milling-drawing.tsx';
+import { ThreadedSection } from '../../drawing/cut/threaded-section.tsx';
 import { TurnedSection } from '../../drawing/cut/turned-section.tsx';
 import type { CardProps } from './given/card.tsx';
+import { GrooveCard } from './given/groove-card.tsx';
 import { HoleCard } from './given/hole-card.tsx';
 import { MillingCards } from './given/milling-cards.tsx';
+import { ThreadCard } from './given/thread-card.tsx';
 import { TurnedCard } from './given/turned-card.tsx';
 import type { PanelProps } from './panels/panel-props.ts';
 
@@ -78,11 +84,26 @@ const drilling = view<DrillingOperation>({
   panels: [SPINDLE, { id: 'depth', name: 'Depth', Panel: lazy(() => import('./panels/depth-panel.tsx')) }],
 });
 
+const DIAMETER = {
+  id: 'diameter',
+  name: 'Diameter',
+  Panel: lazy(() => import('./panels/diameter-panel.tsx')),
+};
 const turning = view<TurningOperation>({
   Drawing: TurnedSection,
   Cards: TurnedCard,
+  panels: [DIAMETER, SPINDLE, EDGE],
+});
+const grooving = view<GroovingOperation>({
+  Drawing: GroovedSection,
+  Cards: GrooveCard,
+  panels: [DIAMETER, SPINDLE, EDGE],
+});
+const threadTurning = view<ThreadTurningOperation>({
+  Drawing: ThreadedSection,
+  Cards: ThreadCard,
   panels: [
-    { id: 'diameter', name: 'Diameter', Panel: lazy(() => import('./panels/diameter-panel.tsx')) },
+    { id: 'passes', name: 'Passes', Panel: lazy(() => import('./panels/passes-panel.tsx')) },
     SPINDLE,
     EDGE,
   ],
@@ -99,4 +120,6 @@ export const KIND_VIEWS: Readonly<Record<Operation['kind'], KindView>> = {
   tapping: hole,
   'thread-milling': hole,
   turning,
+  grooving,
+  'thread-turning': threadTurning,
 };

@@ -1,4 +1,5 @@
-import { type HoleDemand, type HolePattern, THREAD_SERIES } from '@burl/core';
+import type { HoleDemand, HolePattern } from '@burl/core';
+import { ThreadChoice } from '../../ui/thread-choice.tsx';
 import { Choice, Grid } from '../../ui/form-parts.tsx';
 import { type NumberField, NumberFields } from '../../ui/number-fields.tsx';
 import { SurfaceFields } from '../../ui/surface-fields.tsx';
@@ -105,30 +106,12 @@ export function DemandForm({
         </Field>
       </div>
       <div className="col-span-2">
-        <Field label="Thread">
-          {(p) => (
-            <select
-              {...p}
-              disabled={readOnly}
-              value={demand.thread ?? ''}
-              onChange={(e) =>
-                set({ thread: e.target.value || null, grade: e.target.value ? null : demand.grade })
-              }
-              className={FIELD_LOOK}
-            >
-              <option value="">none, a plain hole</option>
-              {THREAD_SERIES.map((s) => (
-                <optgroup key={s.id} label={`${s.name}, ${s.standard}`}>
-                  {s.threads.map((t) => (
-                    <option key={t.designation} value={t.designation}>
-                      {t.designation}
-                    </option>
-                  ))}
-                </optgroup>
-              ))}
-            </select>
-          )}
-        </Field>
+        <ThreadChoice
+          value={demand.thread}
+          none="none, a plain hole"
+          readOnly={readOnly}
+          onTake={(thread) => set({ thread: thread || null, grade: thread ? null : demand.grade })}
+        />
       </div>
       {numbers(demand.thread === null ? SIZE : demand.through ? THREAD : BLIND_THREAD)}
       <Choice

@@ -1,6 +1,6 @@
 import { isLathe, MILLING_FEATURES, type Unit, wordsOfCutter } from '@burl/core';
 import type { Crib, Job } from '@burl/contract';
-import { type FormEvent, useState, useCallback, useMemo } from 'react';
+import { type FormEvent, Fragment, useState, useCallback, useMemo } from 'react';
 import { call, messageOf } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
@@ -12,11 +12,12 @@ import {
   cuttersFor,
   FIRST,
   inputOf,
-  isTurned,
   nameOf,
   type NewOperation,
-  TURNED,
+  withMade,
 } from '../../judging/new-operation.ts';
+import { isTurned, TURNED, turnedMade } from '../../judging/turned-sizes.ts';
+import { STRAIGHT_THREADS, ThreadChoice } from '../../ui/thread-choice.tsx';
 import { SearchSelect } from '../../ui/search-select.tsx';
 
 type Sized =
@@ -28,7 +29,8 @@ type Sized =
   | 'count'
   | 'startMm'
   | 'endMm'
-  | 'overhangMm';
+  | 'overhangMm'
+  | 'fromEndMm';
 
 /** Sizes of the feature or the hole. */
 function Sizes({ of, onChange }: { of: NewOperation; onChange: (change: Partial<NewOperation>) => void }) {
@@ -59,13 +61,20 @@ function Sizes({ of, onChange }: { of: NewOperation; onChange: (change: Partial<
       </>
     );
   if (isTurned(of.made)) {
-    const face = of.made === 'end face';
+    const { asks, threaded } = turnedMade(of.made);
     return (
       <>
-        {number(face ? 'From diameter' : 'Diameter before', 'startMm')}
-        {number(face ? 'To diameter' : 'Diameter after', 'endMm')}
-        {number(face ? 'Taken off' : 'Length', 'lengthMm')}
-        {number('Part out of the jaws', 'overhangMm')}
+        {threaded && (
+          <ThreadChoice
+            value={of.thread}
+            series={STRAIGHT_THREADS}
+            readOnly={false}
+            onTake={(thread) => onChange({ thread })}
+          />
+        )}
+        {asks.map(([key, label]) => (
+          <Fragment key={key}>{number(label, key)}</Fragment>
+        ))}
       </>
     );
   }
@@ -142,7 +151,7 @@ export function NewOperationDialog({
             <select
               {...p}
               value={typed.made}
-              onChange={(e) => change({ made: e.target.value as NewOperation['made'] })}
+              onChange={(e) => setTyped((t) => withMade(t, e.target.value as NewOperation['made']))}
               className={FIELD_LOOK}
             >
               {made.map((k) => (

@@ -1,4 +1,5 @@
-import { turnedSentence } from '../../operations/turning/turned-sentence.ts';
+import { isTurnedOperation } from '../../operations/lathe/turned-kinds.ts';
+import { turnedSentence } from '../../operations/lathe/turned-sentence.ts';
 import { isHole, type HoleOperation } from '../../operations/hole-operation.ts';
 import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import { heldOf } from '../../operations/milling/held-of.ts';
@@ -72,7 +73,7 @@ const holeOf = (op: HoleOperation): Sentence => {
 /** What the operation makes, as the sheet says it. */
 function madeOf(op: Operation): Sentence {
   if (isHole(op)) return holeOf(op);
-  return op.kind === 'turning' ? turnedSentence(op) : featureOf(op);
+  return isTurnedOperation(op) ? turnedSentence(op) : featureOf(op);
 }
 
 function holding(op: MillingOperation, context: OperationContext): Sentence {
@@ -114,10 +115,10 @@ export function setterFacts(
 ): readonly SetterFact[] {
   const load = expectedLoad(op, context, evaluation);
   const rated = Math.min(context.cutter.properties.RPMX ?? Infinity, context.holder.max_rpm || Infinity);
-  const notes = isHole(op) || op.kind === 'turning' ? stepNotes(op) : [];
+  const notes = isHole(op) || isTurnedOperation(op) ? stepNotes(op) : [];
   const change = changeWords(op, evaluation);
   return [
-    { name: isHole(op) ? 'Hole' : op.kind === 'turning' ? 'Turned' : 'Feature', text: madeOf(op) },
+    { name: isHole(op) ? 'Hole' : isTurnedOperation(op) ? 'Turned' : 'Feature', text: madeOf(op) },
     ...notes.map((text) => ({ name: 'Note', text })),
     ...(op.kind === 'milling' ? waysOf(op, context, evaluation) : []),
     ...(op.kind === 'milling' ? [{ name: 'Holding', text: holding(op, context) }] : []),

@@ -1,3 +1,4 @@
+import { turnedLength } from '../../operations/lathe/turned-kinds.ts';
 import type { Alloy } from '../../crib/alloy.ts';
 import { blockLump, warmingRow, type WarmStretch } from '../../physics/heat/part-warming.ts';
 import { type Grip, type HeldPart, ROOM_C } from '../../physics/holding/holding-model.ts';
@@ -108,7 +109,7 @@ export function temperaturesOf(setup: JudgedSetup, part: HeldPart, alloy: Alloy,
 }
 
 const depthOf = ({ document: op }: JudgedOperation): number =>
-  'feature' in op ? op.feature.depthMm : 'hole' in op ? op.hole.depthMm : op.stretch.lengthMm;
+  'feature' in op ? op.feature.depthMm : 'hole' in op ? op.hole.depthMm : turnedLength(op);
 
 /** What gives a holding room: less heat, less force, a lower or a larger hold. */
 function mendsOf(worst: HeldOperation, setup: JudgedSetup, releaseC: number | null): string[] {

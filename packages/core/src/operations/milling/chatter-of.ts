@@ -6,6 +6,7 @@ import { orthogonalRakeDeg } from '../../physics/cutting/orthogonal-rake.ts';
 import type { LoadInput } from './milling-loads.ts';
 import { helixOf } from './force-law-of.ts';
 import type { ChatterCut } from '../../physics/dynamics/chatter-cut.ts';
+import { indentationOf } from '../indentation.ts';
 import { dampingOfLand } from '../../physics/dynamics/process-damping.ts';
 
 const RAD = Math.PI / 180;
@@ -15,8 +16,6 @@ const FRESH_LAND_MM = 0.12;
 const OF_WEAR = 0.5;
 /** Land beyond which more wear is not counted on to damp: by then the force has grown too, mm. */
 const MOST_LAND_MM = 0.2;
-/** Indentation coefficient where an alloy states none, N/m³: the low end of the crib's. */
-const USUAL_INDENTATION = 1.5e13;
 /** Part of the wave a serrated edge cuts again: its teeth cut at different heights. Merdol & Altintas 2004. */
 const SERRATED = 0.5;
 
@@ -80,12 +79,7 @@ export function chatterCutOf(
     radial: radialShare * tangential * inPlane,
     diameterMm: input.diameter,
     helix: input.pitch.map((_, j) => (each?.[j] === undefined ? helix : each[j] * RAD)),
-    dampingNPerM:
-      inPlane *
-      dampingOfLand(
-        alloy.process_damping?.indentation_coefficient_n_m3.typical ?? USUAL_INDENTATION,
-        landOf(op.flankWearMm),
-      ),
+    dampingNPerM: inPlane * dampingOfLand(indentationOf(alloy), landOf(op.flankWearMm)),
     // Friction stays in the plane whole, however the edge is inclined.
     dampingFriction: LAND_FRICTION / inPlane,
   };

@@ -1,6 +1,6 @@
 import type { OperationContext } from '../context.ts';
 import type { Inspection } from '../inspection.ts';
-import { isLathe } from './lathe-spindle.ts';
+import { checkHeldPart } from '../lathe/check-held-part.ts';
 import type { TurningOperation } from './turning-operation.ts';
 
 /** Longest a lathe reaches, mm, and its largest part. */
@@ -10,20 +10,16 @@ const LARGEST = 3000;
 const CENTRE = 20;
 
 /** What a turned stretch may be. */
-export function checkTurning(
-  op: TurningOperation,
-  { cutter, machine }: OperationContext,
-  see: Inspection,
-): void {
+export function checkTurning(op: TurningOperation, context: OperationContext, see: Inspection): void {
+  const { cutter } = context;
   const { stretch: s, cut } = op;
-  if (!isLathe(machine)) see.say('machineId', machine.name, 'a lathe or a mill-turn centre');
   see.above('stretch.startMm', s.startMm, 'mm');
   see.within('stretch.startMm', s.startMm, 0, LARGEST, 'mm');
   if (s.way === 'inside') see.within('stretch.endMm', s.endMm, s.startMm + 0.01, LARGEST, 'mm');
   else see.within('stretch.endMm', s.endMm, s.way === 'face' ? 0 : 0.1, s.startMm - 0.01, 'mm');
   see.above('stretch.lengthMm', s.lengthMm, 'mm');
   see.within('stretch.lengthMm', s.lengthMm, 0, LONGEST, 'mm');
-  see.within('stretch.overhangMm', s.overhangMm, s.way === 'face' ? 0.5 : s.lengthMm, LONGEST, 'mm');
+  checkHeldPart('stretch', s, s.way === 'face' ? 0.5 : s.lengthMm, context, see);
   const outer = s.way === 'inside' ? LARGEST : s.way === 'face' ? s.startMm : s.endMm;
   see.within('stretch.boreMm', s.boreMm, 0, 0.98 * outer, 'mm');
   if (s.way === 'face') see.within('stretch.boreMm', s.boreMm, 0, Math.max(s.endMm, 0), 'mm');

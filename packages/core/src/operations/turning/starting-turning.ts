@@ -2,7 +2,7 @@ import type { OperationContext } from '../context.ts';
 import { turningWindow } from '../life-state.ts';
 import { into, low, tidy } from '../starting.ts';
 import { spindleSpeed } from '../../physics/cutting/spindle-speed.ts';
-import { withPartSpindle } from './lathe-spindle.ts';
+import { withPartSpindle } from '../lathe/lathe-spindle.ts';
 import type { TurningOperation } from './turning-operation.ts';
 
 /** A stretch that asks for size or surface is finished in one cut of this much, mm. */

@@ -7,14 +7,12 @@ import { setSpeedAndFeed } from '../set-speed-and-feed.ts';
 import { checkTurning } from './check-turning.ts';
 import { boreReachLimit, turningOverhangLimit } from './limits/bar.ts';
 import { insertDepthLimit, insertFeedLimit, leastChipLimit, notchLimit } from './limits/insert.ts';
-import {
-  jawGripLimit,
-  partChatterLimit,
-  slendernessLimit,
-  spindleCapLimit,
-  turnedRoughnessLimit,
-  turnedSizeLimit,
-} from './limits/part.ts';
+import { HOLDS_PART } from '../lathe/held-part.ts';
+import { LATHE_CAUTIONS } from '../lathe/lathe-cautions.ts';
+import { jawGripLimit } from '../lathe/limits/jaw-grip.ts';
+import { slendernessLimit } from '../lathe/limits/part-overhang.ts';
+import { spindleCapLimit } from '../lathe/limits/spindle-cap.ts';
+import { partChatterLimit, turnedRoughnessLimit, turnedSizeLimit } from './limits/part.ts';
 import { startingTurning } from './starting-turning.ts';
 import { turningMovables } from './turning-movables.ts';
 import { turningNumbers } from './turning-numbers.ts';
@@ -38,9 +36,7 @@ export const turningKind = operationKind<TurningOperation, TurningState>({
   verb: ({ stretch }) => VERBS[stretch.way],
   notes: ({ cut, stretch }) => [
     say('Constant surface speed; spindle no faster than {0}.', measure(cut.capRpm, 'rpm')),
-    ...(stretch.support === 'chuck'
-      ? []
-      : [say(`Free end held by ${stretch.support === 'steady' ? 'a steady rest' : 'the tailstock'}.`)]),
+    ...(stretch.support === 'chuck' ? [] : [say(`Free end held by ${HOLDS_PART[stretch.support]}.`)]),
   ],
   parameters: PARAMETERS,
   shown: {
@@ -65,8 +61,7 @@ export const turningKind = operationKind<TurningOperation, TurningState>({
   numbers: turningNumbers,
   rests: (s) => [s.sizeErrorMm],
   cautions: ({ stretch }, context) => [
-    'Never above the rated speed of chuck and jaws; what is not round is run slower.',
-    'Long chips cut to the bone: break them with feed and depth, and clear them with a hook and the spindle stopped.',
+    ...LATHE_CAUTIONS,
     ...(stretch.support === 'chuck' && stretch.overhangMm > 3 * Math.max(stretch.startMm, stretch.endMm)
       ? ['A long part without a tailstock can climb over the tool and leave the chuck.']
       : []),

@@ -1,5 +1,6 @@
 import type { Quantity } from '../../judging/result.ts';
 import { input } from '../../judging/limit.ts';
+import { fastestNumber } from '../lathe/lathe-numbers.ts';
 import { axialFeed, lifeAndTime, loads, quantity, speedAndFeed } from '../numbers.ts';
 import type { TurningState } from './turning-state.ts';
 
@@ -11,19 +12,7 @@ export const turningNumbers = (s: TurningState): Quantity[] => [
   quantity('passes', 'i', 'passes', s.passes, 'pieces', 'i = stock/ap, rounded up', 'geometry', [
     input('ap', 'depth of cut', s.op.cut.depthMm, 'mm'),
   ]),
-  quantity(
-    'nMax',
-    'n max',
-    'fastest in this stretch',
-    s.fastestRpm,
-    'rpm',
-    'n = min(cap, 1000·vc/(π·d))',
-    'constant surface speed',
-    [
-      input('cap', 'spindle cap', s.op.cut.capRpm, 'rpm'),
-      input('Dcap', 'cap reached at', s.capAtMm ?? 0, 'mm'),
-    ],
-  ),
+  fastestNumber(s),
   quantity(
     'h',
     'h',

@@ -1,12 +1,9 @@
+import type { PartSupport } from '../lathe/held-part.ts';
 import type { OperationBase } from '../operation-base.ts';
 
 /** Which way the tool goes: along outside, along a bore, or across a face. */
 export const TURNING_WAYS = ['outside', 'inside', 'face'] as const;
 export type TurningWay = (typeof TURNING_WAYS)[number];
-
-/** What holds the free end of the part. */
-export const PART_SUPPORTS = ['chuck', 'tailstock', 'steady'] as const;
-export type PartSupport = (typeof PART_SUPPORTS)[number];
 
 /** A stretch of a turned part and how it stands in the lathe. Lengths in mm. */
 export interface TurnedStretch {

@@ -1,15 +1,11 @@
 import type { OperationContext } from '../context.ts';
-import type { CutState } from '../cut-state.ts';
+import { barBetween, type HeldPart } from '../lathe/held-part.ts';
+import type { LatheState } from '../lathe/lathe-state.ts';
 import { rakeFactor } from '../../physics/cutting/kienzle.ts';
 import { cuttingSpeed } from '../../physics/cutting/spindle-speed.ts';
 import { rapidSeconds } from '../../physics/holes/cycle-time.ts';
 import { barStiffness } from '../../physics/turning/boring-bar.ts';
-import {
-  bendingHz,
-  deflectionUnder,
-  type HeldBar,
-  mostDeflection,
-} from '../../physics/turning/part-bending.ts';
+import { bendingHz, deflectionUnder, mostDeflection } from '../../physics/turning/part-bending.ts';
 import { noseChip, type NoseChip } from '../../physics/turning/nose-chip.ts';
 import {
   diameterAtCap,
@@ -23,7 +19,8 @@ import { RA_OF_RT, turnedRoughness } from '../../physics/turning/turned-roughnes
 import { type Estimate, exact, scale, sensitiveTo, uncertain } from '../../judging/estimate.ts';
 import { turningLife } from '../life-state.ts';
 import { BEAM_MODEL, cuttingForceSources, driveEfficiency } from '../sources.ts';
-import { withPartSpindle } from './lathe-spindle.ts';
+import { withPartSpindle } from '../lathe/lathe-spindle.ts';
+import { roughening, WORN_NORMAL } from '../lathe/worn-and-rough.ts';
 import {
   largestDiameter,
   outsideDiameter,
@@ -31,20 +28,14 @@ import {
   type TurningOperation,
 } from './turning-operation.ts';
 
-export interface TurningState extends CutState<TurningOperation> {
+export interface TurningState extends LatheState<TurningOperation> {
   readonly set: SurfaceSpeed;
   /** Depth of the deepest pass, mm, and how many there are. */
   readonly depthMm: number;
   readonly passes: number;
   readonly chip: NoseChip;
-  /** Along the cutting speed, along the feed and off the surface, N. */
-  readonly cuttingN: Estimate;
-  readonly feedN: Estimate;
+  /** Off the surface, N. */
   readonly passiveN: Estimate;
-  /** Fastest the part turns, rpm. */
-  readonly fastestRpm: number;
-  /** Diameter at which the cap is reached, mm; null where it is not reached. */
-  readonly capAtMm: number | null;
   /** How far part and tool give way under the passive force at the worst place, mm. */
   readonly partMm: Estimate;
   readonly toolMm: Estimate;
@@ -55,8 +46,6 @@ export interface TurningState extends CutState<TurningOperation> {
   /** Stiffness of the part across its axis where it gives way most, N/mm, and its lowest frequency, Hz. */
   readonly partStiffnessNMm: number;
   readonly partHz: number;
-  /** Overhang over the mean diameter of the part. */
-  readonly slenderness: number;
   /** Roughness foretold, Ra in µm, with what the alloy adds. */
   readonly raUm: number;
   readonly theoreticalRaUm: number;
@@ -64,14 +53,10 @@ export interface TurningState extends CutState<TurningOperation> {
   readonly leastChipMm: number;
 }
 
-/** Force across the edge grows with a worn flank: by this share a millimetre of land. */
-const WORN_NORMAL = 3;
 /** Share of the edge radius below which nothing is cut. Rule G-02. */
 const LEAST_CHIP = 0.3;
 /** Part of the tool's lean that stock and wear move about; the rest is set out on the first part. */
 const VARIES = 0.3;
-/** Measured over theoretical roughness: ploughing and adhesion in tough alloys. Rule G-82. */
-const ROUGHER = { tough: 1.7, hard: 1.2, other: 1.3 } as const;
 /** Share of the edge radius that squeezes the marks where the feed is fine. */
 const SQUEEZED = 0.1;
 /** Clearance before a pass, mm. */
@@ -105,19 +90,11 @@ function carryingDiameter({ stretch: s }: TurningOperation, depthMm: number): nu
   return s.way === 'outside' ? Math.min(s.startMm, s.endMm + 2 * depthMm) : outsideDiameter(s);
 }
 
-/** The part as a bar between its supports. */
-function barOf(op: TurningOperation, modulusMPa: number, depthMm: number): HeldBar {
-  const { stretch: s } = op;
-  const diameterMm = carryingDiameter(op, depthMm);
-  const bore = s.way === 'inside' ? s.endMm : s.boreMm;
-  const steady = Math.max(0, s.overhangMm - s.lengthMm / 2);
-  return {
-    diameterMm,
-    boreMm: Math.min(bore, 0.95 * diameterMm),
-    modulusMPa,
-    pinsMm: s.support === 'tailstock' ? [s.overhangMm] : s.support === 'steady' && steady > 0 ? [steady] : [],
-  };
-}
+const heldPart = (op: TurningOperation): HeldPart => ({
+  support: op.stretch.support,
+  overhangMm: op.stretch.overhangMm,
+  grippedMm: outsideDiameter(op.stretch),
+});
 
 /** Minutes in the cut and in the air of all passes. */
 function minutesOf(
@@ -149,9 +126,6 @@ function minutesOf(
 /** Passes added up one by one; more are taken as more of the same. */
 const MOST_PASSES = 200;
 
-const roughening = ({ iso513_group: group }: OperationContext['alloy']): keyof typeof ROUGHER =>
-  group === 'S' || group === 'M' ? 'tough' : group === 'H' ? 'hard' : 'other';
-
 /** Works out a turned stretch once. Input must have been checked. */
 export function turningState(op: TurningOperation, given: OperationContext): TurningState {
   const context = { ...given, machine: withPartSpindle(given.machine) };
@@ -181,7 +155,13 @@ export function turningState(op: TurningOperation, given: OperationContext): Tur
   const passiveN = uncertain(Math.max(1e-6, f.passiveN), ...sources);
   const torqueNm = scale(cuttingN, largest / 2000);
   const drive = driveEfficiency(context);
-  const bar = barOf(op, 1000 * (alloy.youngs_modulus_gpa ?? 200), depthMm);
+  const part = heldPart(op);
+  const bar = barBetween(part, {
+    diameterMm: carryingDiameter(op, depthMm),
+    boreMm: s.way === 'inside' ? s.endMm : s.boreMm,
+    modulusMPa: 1000 * (alloy.youngs_modulus_gpa ?? 200),
+    steadyMm: Math.max(0, s.overhangMm - s.lengthMm / 2),
+  });
   const from = s.way === 'face' ? s.overhangMm : s.overhangMm - s.lengthMm;
   const worst = mostDeflection(bar, passiveN.value, from, s.overhangMm);
   const least = Math.min(
@@ -236,6 +216,8 @@ export function turningState(op: TurningOperation, given: OperationContext): Tur
     speedLimitMMin: life?.speedLimitMMin ?? null,
     lifeNotes: life?.notes ?? ['no turning window for this alloy and insert'],
     libraryLife: life?.library ?? null,
+    part,
+    smallestMm: smallest,
     depthMm,
     passes,
     chip,
@@ -255,7 +237,7 @@ export function turningState(op: TurningOperation, given: OperationContext): Tur
     partHz: bendingHz(bar, Math.max(1, s.overhangMm), alloy.density_kg_m3),
     slenderness: s.overhangMm / mean,
     // What the alloy adds holds where feed marks rule; below them the squeezed edge does.
-    raUm: Math.max(theoreticalRaUm * ROUGHER[roughening(alloy)], squeezedRaUm),
+    raUm: Math.max(theoreticalRaUm * roughening(alloy), squeezedRaUm),
     theoreticalRaUm,
     leastChipMm,
   };

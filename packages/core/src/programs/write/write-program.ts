@@ -1,3 +1,4 @@
+import { isTurnedOperation } from '../../operations/lathe/turned-kinds.ts';
 import { isHole } from '../../operations/hole-operation.ts';
 import { InputError } from '../../units/input-error.ts';
 import type { ProgramOperation } from '../find/expected.ts';
@@ -8,7 +9,7 @@ import type { WriteSettings, Written, WrittenProgram } from './write-settings.ts
 
 /** What can be written for an operation. */
 export function writtenFor({ document }: Pick<ProgramOperation, 'document'>): readonly Written[] {
-  if (document.kind === 'turning') return [];
+  if (isTurnedOperation(document)) return [];
   if (document.kind !== 'milling') return ['holes'];
   const slot = document.feature.kind === 'slot' || document.path.strategy === 'trochoidal';
   const inside = document.feature.kind === 'pocket' || document.feature.kind === 'slot';
@@ -33,6 +34,7 @@ export function writeProgram(operation: ProgramOperation, settings: WriteSetting
   const c = writeCase(operation, settings);
   const { document } = c;
   if (isHole(document)) return writeHoles({ ...c, document });
-  if (document.kind === 'turning') throw new RangeError('invalid kind; nothing is written for turning');
+  if (isTurnedOperation(document))
+    throw new RangeError(`invalid kind; nothing is written for ${document.kind}`);
   return MILLED[what === 'holes' ? 'helix' : what]({ ...c, document });
 }

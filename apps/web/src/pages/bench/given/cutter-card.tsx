@@ -2,6 +2,7 @@ import {
   type Cutter,
   type FirstCut,
   formatMeasure,
+  isTurnedOperation,
   type MillingOperation,
   movablesOf,
   type Operation,
@@ -153,7 +154,7 @@ export function CutterCard({ op, context, crib, readOnly, onChange }: CardProps 
         `${holder.name}, stick-out ${mm(op.tooling.stickOutMm)}`,
       ]}
       drawing={
-        op.kind === 'turning' ? null : <ToolOutline context={context} stickOutMm={op.tooling.stickOutMm} />
+        isTurnedOperation(op) ? null : <ToolOutline context={context} stickOutMm={op.tooling.stickOutMm} />
       }
     >
       {(close) => (

@@ -1,17 +1,11 @@
-import {
-  formatMeasure,
-  PART_SUPPORTS,
-  type TurnedStretch,
-  TURNING_WAYS,
-  type TurningOperation,
-} from '@burl/core';
+import { formatMeasure, type TurnedStretch, TURNING_WAYS, type TurningOperation } from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { Choice, Grid } from '../../../ui/form-parts.tsx';
 import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
 import { Card, type CardProps } from './card.tsx';
+import { CountFields, SupportChoice, SUPPORTS } from './held-part-fields.tsx';
 
 const WAYS = { outside: 'outside', inside: 'inside', face: 'across a face' } as const;
-const SUPPORTS = { chuck: 'chuck alone', tailstock: 'tailstock', steady: 'steady rest' } as const;
 
 const END = { key: 'endMm', label: 'Diameter after', unit: 'mm' } as const;
 const TO_CENTRE = {
@@ -58,14 +52,7 @@ export function TurnedCard({ op, readOnly, onChange }: CardProps<TurningOperatio
             readOnly={readOnly}
             onTake={(way) => set({ way })}
           />
-          <Choice
-            label="Free end"
-            value={s.support}
-            options={PART_SUPPORTS}
-            nameOf={(v) => SUPPORTS[v]}
-            readOnly={readOnly}
-            onTake={(support) => set({ support })}
-          />
+          <SupportChoice value={s.support} readOnly={readOnly} onTake={(support) => set({ support })} />
           <NumberFields of={s} fields={sizes(s.way === 'face')} readOnly={readOnly} onSet={set} />
           <Choice
             label="Cut"
@@ -80,22 +67,7 @@ export function TurnedCard({ op, readOnly, onChange }: CardProps<TurningOperatio
             readOnly={readOnly}
             onSet={(change) => onChange({ ...op, cut: { ...op.cut, ...change } })}
           />
-          <NumberFields
-            of={op}
-            fields={[
-              { key: 'featuresPerPart', label: 'Of these per part', unit: 'pieces' },
-              { key: 'featuresPerEdge', label: 'Inspect edge every … parts', unit: 'pieces' },
-              {
-                key: 'edgesOnShelf',
-                label: 'Edges in stock',
-                unit: 'pieces',
-                empty: null,
-                hint: 'empty: as the crib counts',
-              },
-            ]}
-            readOnly={readOnly}
-            onSet={(change) => onChange({ ...op, ...change })}
-          />
+          <CountFields op={op} readOnly={readOnly} onChange={onChange} />
         </Grid>
       )}
     </Card>

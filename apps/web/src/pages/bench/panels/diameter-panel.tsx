@@ -1,7 +1,7 @@
 import {
   formatMeasure,
-  largestDiameter,
-  smallestDiameter,
+  groovingState,
+  type GroovingOperation,
   spindleAt,
   surfaceSpeedAt,
   toShown,
@@ -17,11 +17,14 @@ import type { PanelProps } from './panel-props.ts';
 const SAMPLES = 120;
 
 /** Spindle and surface speed from the largest diameter to the smallest: where the cap bites, the surface speed falls. */
-export default function DiameterPanel({ op, context }: PanelProps<TurningOperation>) {
+export default function DiameterPanel({ op, context }: PanelProps<TurningOperation | GroovingOperation>) {
   const system = useSystem();
-  const state = useMemo(() => turningState(op, context), [op, context]);
+  const state = useMemo(
+    () => (op.kind === 'turning' ? turningState(op, context) : groovingState(op, context)),
+    [op, context],
+  );
   const { set, capAtMm } = state;
-  const large = largestDiameter(op.stretch);
+  const large = state.diameterInCutMm;
   const mm = (v: number): number => toShown(v, 'mm', system);
   const curves: Curve[] = useMemo(() => {
     const at = Array.from({ length: SAMPLES }, (_, i) => (large * (i + 1)) / SAMPLES);
@@ -43,10 +46,10 @@ export default function DiameterPanel({ op, context }: PanelProps<TurningOperati
       },
     ];
   }, [set, large, system]);
-  const smallest = smallestDiameter(op.stretch);
+  const smallest = state.smallestMm;
   const said =
     capAtMm === null
-      ? `In this stretch the spindle runs ${formatMeasure(state.speedRpm, 'rpm', system)} to ${formatMeasure(state.fastestRpm, 'rpm', system)}; the cap of ${formatMeasure(set.capRpm, 'rpm', system)} ${state.fastestRpm < set.capRpm - 0.5 ? 'is not reached' : 'holds throughout'}.`
+      ? `In this cut the spindle runs ${formatMeasure(state.speedRpm, 'rpm', system)} to ${formatMeasure(state.fastestRpm, 'rpm', system)}; the cap of ${formatMeasure(set.capRpm, 'rpm', system)} ${state.fastestRpm < set.capRpm - 0.5 ? 'is not reached' : 'holds throughout'}.`
       : `From ${formatMeasure(capAtMm, 'mm', system)} down the cap of ${formatMeasure(set.capRpm, 'rpm', system)} holds; at ${formatMeasure(smallest, 'mm', system)} the surface speed is ${formatMeasure(surfaceSpeedAt(set, smallest), 'm/min', system)}.`;
   return (
     <section aria-label="Speed against diameter" className="flex h-full min-h-0 flex-col gap-1">

@@ -1,4 +1,4 @@
-import { withPartSpindle } from '@burl/core';
+import { isTurnedOperation, withPartSpindle } from '@burl/core';
 import { useMemo } from 'react';
 import type { PanelProps } from './panel-props.ts';
 import SpindleChart from './spindle-chart.tsx';
@@ -6,7 +6,7 @@ import SpindleChart from './spindle-chart.tsx';
 /** What the spindle delivers, and what of it this cut needs. */
 export default function SpindlePanel({ op, evaluation, context: given, readOnly, onSpeed }: PanelProps) {
   // What turns the part of a mill-turn centre is another spindle than what turns its cutters.
-  const turned = op.kind === 'turning';
+  const turned = isTurnedOperation(op);
   const context = useMemo(
     () => (turned ? { ...given, machine: withPartSpindle(given.machine) } : given),
     [turned, given],
