@@ -2,6 +2,10 @@ import {
   BLANK_CUT,
   type DrillingOperation,
   fittingHolders,
+  type InLathe,
+  isLathe,
+  type Machine,
+  PLAIN_IN_LATHE,
   isDrill,
   type MillingOperation,
   type Operation,
@@ -68,6 +72,19 @@ function reachOf(size: { readonly depthMm: number } | TurnedSize): number {
   return groove.way === 'part-off' ? grooveDepth(groove) : SHANK_OUT;
 }
 
+/** The sizes of a feature without the part it is on. */
+const featureOf = <T extends { part?: InLathe }>({ part: _, ...feature }: T): Omit<T, 'part'> => feature;
+
+/** Where a lathe mills or drills: by a driven tool, a hole on the axis with the part turning. */
+function lathePart(machine: Machine, size: object): InLathe | null {
+  if (!isLathe(machine) || isTurnedSize(size)) return null;
+  if ('part' in size) return size.part as InLathe;
+  const hole = 'diameterMm' in size;
+  // A mill-turn centre mills and drills with its milling spindle like any other.
+  if (machine.kind !== 'lathe') return null;
+  return { ...PLAIN_IN_LATHE, turns: hole ? 'part' : 'tool' };
+}
+
 /** A draft of what is turned; its numbers are worked out next. */
 function turnedDraft(common: OperationBase, size: TurnedSize, widthMm: number): Operation {
   if ('stretch' in size)
@@ -115,8 +132,9 @@ export function blankOperation(
         depthMm: number;
         cornerRadiusMm: number | null;
         kind: MillingOperation['feature']['kind'];
+        part?: InLathe;
       }
-    | { diameterMm: number; depthMm: number; through: boolean; count: number }
+    | { diameterMm: number; depthMm: number; through: boolean; count: number; part?: InLathe }
     | TurnedSize,
 ): Operation | null {
   const cutter = crib.cutters.find((c) => c.id === cutterId)?.document;
@@ -129,7 +147,9 @@ export function blankOperation(
   // Held as a drawing without a word asks, ISO 2768-m.
   const narrow = 'kind' in size && size.kind === 'slot' && size.widthMm <= NARROW_SLOT_MM;
   const dry = wantsDry(alloy) && !isDrill(cutter);
+  const inLathe = lathePart(machine, size);
   const common = {
+    ...(inLathe && { inLathe }),
     alloyId: job.alloyId,
     machineId: job.machineId,
     tooling: {
@@ -175,12 +195,17 @@ export function blankOperation(
           feature: {
             ...PLAIN_FEATURE,
             stockMm: size.kind === 'boss' ? 5 : null,
-            ...size,
+            ...featureOf(size),
             ...(narrow
               ? { allowanceMm: 0, wallToleranceMm: 0.1 }
               : { allowanceMm: 0.3, wallToleranceMm: 0.03 }),
           },
-          workholding: { kind: 'vice', capacityN: null, liftCapacityN: null, releaseC: null },
+          workholding: {
+            kind: inLathe ? 'fixture' : 'vice',
+            capacityN: null,
+            liftCapacityN: null,
+            releaseC: null,
+          },
           flankWearMm: USUAL_WEAR_MM.roughing,
           forceLaw: 'kienzle',
           path: usualPath(size.kind),

@@ -10,6 +10,7 @@ import {
   learntFor,
   type LearntHere,
   type Machine,
+  machineFor,
   madeOf,
   missingMaterials,
   type Operation,
@@ -138,7 +139,7 @@ export function resolveContext(
   return {
     context: {
       alloy,
-      machine,
+      machine: machineFor(op, machine),
       cutter,
       holder,
       ...made,

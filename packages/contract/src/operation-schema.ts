@@ -8,6 +8,7 @@ import {
   type Operation,
   PART_SUPPORTS,
   INFEEDS,
+  TURNING_SIDES,
   GROOVE_WAYS,
   WIDENINGS,
   FACE_ORDERS,
@@ -51,6 +52,18 @@ const common = {
     .noUnknown()
     .required(),
   workedOutFor: yup.object({ alloyId: id(), cutterId: id(), hardness: orNull() }).noUnknown().required(),
+  // Absent on a milling machine: an operation of before it was asked stays as it is.
+  inLathe: yup
+    .object({
+      turns: yup.string().strict().oneOf(TURNING_SIDES).required(),
+      diameterMm: number(),
+      boreMm: number(),
+      overhangMm: number(),
+      support: yup.string().strict().oneOf(PART_SUPPORTS).required(),
+    })
+    .noUnknown()
+    .default(undefined)
+    .optional(),
   pins: yup.array().of(yup.string().strict().required().max(8)).max(12).required(),
   notes: yup.string().strict().defined().max(4000),
 };

@@ -452,7 +452,14 @@ export { threadTurningState } from './operations/thread-turning/thread-turning-s
 export { type Infeed, INFEEDS, threadPasses } from './physics/threads/turned-passes.ts';
 export { turningState } from './operations/turning/turning-state.ts';
 export { PART_SUPPORTS, type PartSupport } from './operations/lathe/held-part.ts';
-export { isLathe, withPartSpindle } from './operations/lathe/lathe-spindle.ts';
+export {
+  type InLathe,
+  PLAIN_IN_LATHE,
+  TURNING_SIDES,
+  type TurningSide,
+} from './operations/lathe/in-lathe.ts';
+export { drivenHolders, drivenLathes } from './families/driven-lathe.ts';
+export { hasToTurn, isLathe, machineFor, withPartSpindle } from './operations/lathe/lathe-spindle.ts';
 export { surfaceSpeedAt, spindleAt } from './physics/turning/surface-speed.ts';
 export { blankInSetup } from './programs/engage/blank-in-setup.ts';
 export {

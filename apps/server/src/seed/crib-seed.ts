@@ -1,6 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { latheTools, smallMachines, workingHolders, workingRange } from '@burl/core';
+import {
+  drivenHolders,
+  drivenLathes,
+  latheTools,
+  smallMachines,
+  workingHolders,
+  workingRange,
+} from '@burl/core';
 import { eq, sql } from 'drizzle-orm';
 import type { CribKind } from '@burl/contract';
 import type { Database } from '../store/client.ts';
@@ -11,8 +18,8 @@ type Entry = { readonly id: string };
 /** What follows from rules alone: the working range of a shop. */
 const CLASSES: { readonly [K in CribKind]?: () => readonly Entry[] } = {
   cutters: () => [...workingRange(), ...latheTools()],
-  holders: workingHolders,
-  machines: smallMachines,
+  holders: () => [...workingHolders(), ...drivenHolders()],
+  machines: () => [...smallMachines(), ...drivenLathes()],
 };
 
 /** Reference entries, and those of the working range that are none of them already. */

@@ -2,10 +2,15 @@ import { EMPTY_SETUP_PLAN } from '@burl/core';
 import type { DemoJobMaker } from './demo-job.ts';
 import type { Place } from './demo-base.ts';
 
-const lathe: Place = { alloyId: 's13800-h1000', machineId: 'lathe-15kw', coolant: 'flood', hardness: 44 };
+const lathe: Place = {
+  alloyId: 's13800-h1000',
+  machineId: 'lathe-driven-18kw',
+  coolant: 'flood',
+  hardness: 44,
+};
 
 /** Stems of cryogenic valves, turned from bar: a shop’s first lathe job. */
-export const valveStem: DemoJobMaker = ({ turn, groove, thread }, due) => ({
+export const valveStem: DemoJobMaker = ({ turn, groove, thread, mill, box }, due) => ({
   fields: {
     number: 'CV-0612',
     part: 'Cryogenic valve stem',
@@ -149,6 +154,22 @@ export const valveStem: DemoJobMaker = ({ turn, groove, thread }, due) => ({
               overhangMm: 30,
               raUm: 1.6,
             }),
+          ],
+        },
+        {
+          name: 'Mill the wrench flats',
+          variants: [
+            mill(
+              lathe,
+              'em-bull-12-z4-re1-var',
+              'driven-collet-32',
+              box('side', 38, 4.5, 10, { allowanceMm: 0, wallToleranceMm: 0.1 }),
+              {
+                cut: { axialDepthMm: 5, radialEngagementMm: 0.75 },
+                featuresPerPart: 2,
+                inLathe: { turns: 'tool', diameterMm: 55, boreMm: 0, overhangMm: 30, support: 'chuck' },
+              },
+            ),
           ],
         },
       ],

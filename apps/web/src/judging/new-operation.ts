@@ -3,6 +3,7 @@ import {
   isDrill,
   isMillingCutter,
   type MillingFeatureKind,
+  PLAIN_IN_LATHE,
   problemInWords,
   problemsOf,
   type System,
@@ -33,6 +34,8 @@ export interface NewOperation {
   readonly overhangMm: number;
   /** Of a groove, a thread, a parted part: how far from the free end. */
   readonly fromEndMm: number;
+  /** Of a hole on a lathe: off the axis, by a driven tool. */
+  readonly offAxis: boolean;
   /** Thread by its designation. */
   readonly thread: string;
   readonly cutterId: string;
@@ -52,6 +55,7 @@ export const FIRST: NewOperation = {
   endMm: 48,
   overhangMm: 80,
   fromEndMm: 12,
+  offAxis: false,
   thread: 'M24',
   cutterId: '',
 };
@@ -121,12 +125,21 @@ export function inputOf(
 ): OperationInput | string {
   if (!n.cutterId) return 'Choose a cutter from the list.';
   const { made, lengthMm, widthMm, depthMm, cornerRadiusMm, diameterMm, through, count } = n;
+  const machine = crib.machines.find((m) => m.id === job.machineId)?.document;
+  const part = machine?.kind === 'lathe' && {
+    part: {
+      ...PLAIN_IN_LATHE,
+      turns: made === 'hole' && !n.offAxis ? ('part' as const) : ('tool' as const),
+      diameterMm: n.startMm,
+      overhangMm: n.overhangMm,
+    },
+  };
   const document = blankOperation(
     crib,
     job,
     n.cutterId,
     made === 'hole'
-      ? { diameterMm, depthMm, through, count }
+      ? { diameterMm, depthMm, through, count, ...part }
       : isTurned(made)
         ? turnedMade(made).size(n)
         : {
@@ -135,6 +148,7 @@ export function inputOf(
             widthMm,
             depthMm,
             cornerRadiusMm: made === 'pocket' ? cornerRadiusMm : null,
+            ...part,
           },
   );
   if (!document)

@@ -63,6 +63,7 @@ export const machineSchema = thing({
       static_stiffness_n_um: both(),
     }),
   ),
+  driven_tools: maybe(thing({ max_rpm: rpm(), power_torque: thing({ s1: curve(), s6_40: curve() }) })),
   notes: text(),
   work: text(),
 });

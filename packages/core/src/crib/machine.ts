@@ -58,6 +58,8 @@ export interface Machine {
     readonly chuck_mm?: number;
     readonly through_bore_mm?: number;
   };
+  /** Of a lathe: what turns its driven tools; `power_torque` is then that of the spindle that turns the part. */
+  readonly driven_tools?: { readonly max_rpm: number; readonly power_torque: SpindleCurves };
   readonly notes: string;
   readonly work: string;
 }

@@ -1,5 +1,6 @@
 import { commonMovables } from '../operations/common-movables.ts';
 import type { OperationContext } from '../operations/context.ts';
+import { checkInLathe } from '../operations/lathe/check-in-lathe.ts';
 import { Inspection } from '../operations/inspection.ts';
 import type { Operation } from '../operations/operation.ts';
 import { InputError, type InputProblem } from '../units/input-error.ts';
@@ -22,6 +23,7 @@ function checkCommon(op: Operation, context: OperationContext, see: Inspection):
   see.measured('economics.edgeChangeMin', op.economics.edgeChangeMin, 0, 600, 'min');
   see.measured('economics.partWorth', op.economics.partWorth, 0, 1e7, 'money');
   see.measured('economics.hoursLost', op.economics.hoursLost, 0, 100, 'hours');
+  checkInLathe(op, machine, see);
   for (const m of commonMovables(op, context)) see.number(m, op);
   for (const [name, curve] of Object.entries(machine.power_torque)) {
     if (curve.length < 2) see.say(`machine.power_torque.${name}`, curve.length, 'two points or more');
@@ -34,12 +36,16 @@ function checkCommon(op: Operation, context: OperationContext, see: Inspection):
 }
 
 /** Is this the kind of tool the operation needs? */
-export const toolFits = (op: Operation, cutter: Pick<OperationContext['cutter'], 'type' | 'properties'>): boolean =>
-  kindOf(op).tool.fits(cutter, op);
+export const toolFits = (
+  op: Operation,
+  cutter: Pick<OperationContext['cutter'], 'type' | 'properties'>,
+): boolean => kindOf(op).tool.fits(cutter, op);
 
 /** What speaks against a tool that fits, in a few words; null where nothing does. */
-export const toolDoubt = (op: Operation, cutter: Pick<OperationContext['cutter'], 'type' | 'properties'>): string | null =>
-  kindOf(op).tool.doubt?.(cutter, op) ?? null;
+export const toolDoubt = (
+  op: Operation,
+  cutter: Pick<OperationContext['cutter'], 'type' | 'properties'>,
+): string | null => kindOf(op).tool.doubt?.(cutter, op) ?? null;
 
 /** Everything impossible in an operation, one entry a field; empty when it can be evaluated. */
 export function problemsOf(op: Operation, context: OperationContext): InputProblem[] {

@@ -1,3 +1,5 @@
+import type { InLathe } from './lathe/in-lathe.ts';
+
 export type CoolantKind = 'flood' | 'through-tool' | 'air' | 'mist' | 'dry';
 export const COOLANT_KINDS: readonly CoolantKind[] = ['flood', 'through-tool', 'air', 'mist', 'dry'];
 
@@ -61,6 +63,8 @@ export interface OperationBase {
   readonly edgesOnShelf: number | null;
   readonly economics: Economics;
   readonly workedOutFor: WorkedOutFor;
+  /** Where a lathe mills or drills; absent on a milling machine. */
+  readonly inLathe?: InLathe;
   /** Parameters that must not move when another is edited. */
   readonly pins: readonly string[];
   readonly notes: string;

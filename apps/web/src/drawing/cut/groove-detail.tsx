@@ -1,9 +1,9 @@
 import { formatMeasure, grooveDepth, grooveWidth, type GroovingOperation } from '@burl/core';
 import { useSystem } from '../../frame/preferences.tsx';
 import { halo } from '../drawing.tsx';
-import { Detail, SECTION } from './half-section.tsx';
+import { Detail, detailAt } from './half-section.tsx';
 
-const FRAME = { x: SECTION.width - 178, y: 8, width: 170, height: 128 } as const;
+const SIZE = { y: 8, width: 170, height: 128 } as const;
 const ROOM = { width: 108, height: 58 } as const;
 
 /** Order of plunges in a groove: the first at one wall, the last at the other, so that each stands free on one side. */
@@ -18,18 +18,22 @@ export function GrooveDetail({
   op,
   bladeMm,
   cornerMm,
+  tipX,
 }: {
   op: GroovingOperation;
   bladeMm: number;
   cornerMm: number;
+  /** Where the blade stands, px. */
+  tipX: number;
 }) {
+  const frame = { ...SIZE, x: detailAt(tipX, SIZE.width) };
   const system = useSystem();
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
   const { groove: g, cut } = op;
   const [width, depth] = [grooveWidth(g, bladeMm), grooveDepth(g)];
   const scale = Math.min(ROOM.width / width, ROOM.height / depth);
-  const left = FRAME.x + (FRAME.width - width * scale) / 2;
-  const top = FRAME.y + 36;
+  const left = frame.x + (frame.width - width * scale) / 2;
+  const top = frame.y + 36;
   const bottom = top + depth * scale;
   const right = left + width * scale;
   const corner = Math.min(cornerMm, width / 2, depth) * scale;
@@ -39,12 +43,12 @@ export function GrooveDetail({
     g.way === 'part-off' ? Math.min(depth, (cut.slowBelowMm - Math.max(g.endMm, g.boreMm)) / 2) : 0;
   return (
     <Detail
-      {...FRAME}
+      {...frame}
       title={g.way === 'face' ? 'Groove in the face' : g.way === 'part-off' ? 'Parting' : 'Groove'}
     >
       <g aria-hidden="true">
         <path
-          d={`M${FRAME.x + 10} ${top} H${left} V${bottom - corner} Q${left} ${bottom} ${left + corner} ${bottom} H${right - corner} Q${right} ${bottom} ${right} ${bottom - corner} V${top} H${FRAME.x + FRAME.width - 10}`}
+          d={`M${frame.x + 10} ${top} H${left} V${bottom - corner} Q${left} ${bottom} ${left + corner} ${bottom} H${right - corner} Q${right} ${bottom} ${right} ${bottom - corner} V${top} H${frame.x + frame.width - 10}`}
           fill="none"
           stroke="var(--ink)"
           strokeWidth={1.4}
@@ -96,7 +100,7 @@ export function GrooveDetail({
             ))}
       </g>
       <g fontSize="calc(12px * var(--text, 1))" fill="var(--ink)" textAnchor="middle">
-        <text x={FRAME.x + FRAME.width / 2} y={FRAME.y + FRAME.height - 8} {...halo('card')}>
+        <text x={frame.x + frame.width / 2} y={frame.y + frame.height - 8} {...halo('card')}>
           {mm(width)} wide, {mm(depth)} deep
         </text>
       </g>

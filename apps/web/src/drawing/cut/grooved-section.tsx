@@ -53,9 +53,14 @@ export function GroovedSection({
         <Blade op={op} place={place} blade={blade} out={op.tooling.stickOutMm} />
       </g>
       <Axis />
-      <GrooveDetail op={op} bladeMm={blade} cornerMm={context.cutter.properties.RE ?? 0.2} />
+      <GrooveDetail
+        op={op}
+        bladeMm={blade}
+        cornerMm={context.cutter.properties.RE ?? 0.2}
+        tipX={x(spanOf(op, blade)[1])}
+      />
       <text
-        x={SECTION.jaws + 12}
+        x={Math.abs(x(spanOf(op, blade)[1]) - 200) < 90 ? 300 : SECTION.jaws + 12}
         y={SECTION.axis - 10}
         fill="var(--ink)"
         fontSize="calc(13.5px * var(--text, 1))"

@@ -122,6 +122,10 @@ export const OverhangLine = ({ end, text }: { end: number; text: string }) => (
   </g>
 );
 
+/** Where a part of the picture stands again, larger: on the side where the tool is not. */
+export const detailAt = (tipX: number, width: number): number =>
+  tipX > 0.62 * SECTION.width ? 210 : SECTION.width - width - 8;
+
 /** A part of the picture again, larger: a frame with its own ground. */
 export const Detail = ({
   x,

@@ -1,9 +1,9 @@
 import { formatMeasure, threadDepth, threadPasses, type ThreadTurningOperation } from '@burl/core';
 import { useSystem } from '../../frame/preferences.tsx';
 import { halo } from '../drawing.tsx';
-import { Detail, SECTION } from './half-section.tsx';
+import { Detail, detailAt } from './half-section.tsx';
 
-const FRAME = { x: SECTION.width - 198, y: 8, width: 190, height: 134 } as const;
+const SIZE = { y: 8, width: 190, height: 134 } as const;
 const ROOM = { width: 150, height: 62 } as const;
 
 /** How far aside of the middle a pass stands, as a share of its flank: not at all, along one, or along both in turn. */
@@ -14,7 +14,15 @@ const ASIDE = {
 } as const;
 
 /** The groove of a thread, larger, with the passes it is cut in. */
-export function ThreadDetail({ op }: { op: ThreadTurningOperation }) {
+export function ThreadDetail({
+  op,
+  tipX,
+}: {
+  op: ThreadTurningOperation;
+  /** Where the insert stands, px. */
+  tipX: number;
+}) {
+  const frame = { ...SIZE, x: detailAt(tipX, SIZE.width) };
   const system = useSystem();
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
   const { thread, cut } = op;
@@ -27,8 +35,8 @@ export function ThreadDetail({ op }: { op: ThreadTurningOperation }) {
     infeed: cut.infeed,
   });
   const scale = Math.min(ROOM.width / (flat + 2 * half * depth), ROOM.height / depth);
-  const middle = FRAME.x + FRAME.width / 2;
-  const top = FRAME.y + 32;
+  const middle = frame.x + frame.width / 2;
+  const top = frame.y + 32;
   /** Outline of the groove down to a depth, with its bottom aside of the middle. */
   const outline = (to: number, aside: number): string => {
     const [left, right] = [middle + (aside - flat / 2) * scale, middle + (aside + flat / 2) * scale];
@@ -36,10 +44,10 @@ export function ThreadDetail({ op }: { op: ThreadTurningOperation }) {
     return `M${(left - spread).toFixed(1)} ${top} L${left.toFixed(1)} ${(top + to * scale).toFixed(1)} H${right.toFixed(1)} L${(right + spread).toFixed(1)} ${top}`;
   };
   return (
-    <Detail {...FRAME} title={`Passes, ${IN[cut.infeed]}`}>
+    <Detail {...frame} title={`Passes, ${IN[cut.infeed]}`}>
       <g aria-hidden="true" fill="none">
         <path
-          d={`M${FRAME.x + 8} ${top} H${FRAME.x + FRAME.width - 8}`}
+          d={`M${frame.x + 8} ${top} H${frame.x + frame.width - 8}`}
           stroke="var(--soft)"
           strokeDasharray="3 3"
         />
@@ -58,7 +66,7 @@ export function ThreadDetail({ op }: { op: ThreadTurningOperation }) {
       </g>
       <text
         x={middle}
-        y={FRAME.y + FRAME.height - 10}
+        y={frame.y + frame.height - 10}
         textAnchor="middle"
         fontSize="calc(12px * var(--text, 1))"
         fill="var(--ink)"

@@ -40,13 +40,7 @@ function teeth(
 }
 
 /** Half-section of the part with its chuck and the thread, to scale; its passes again, larger. */
-export function ThreadedSection({
-  op,
-  context,
-  evaluation,
-  readOnly,
-  onChange,
-}: DrawingProps<ThreadTurningOperation>) {
+export function ThreadedSection({ op, context, readOnly, onChange }: DrawingProps<ThreadTurningOperation>) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const system = useSystem();
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
@@ -113,7 +107,7 @@ export function ThreadedSection({
         )}
       </g>
       <Axis />
-      <ThreadDetail op={op} />
+      <ThreadDetail op={op} tipX={tip.x} />
       <text
         x={SECTION.jaws + 12}
         y={SECTION.axis - 10}
@@ -123,16 +117,6 @@ export function ThreadedSection({
         {...halo('stock')}
       >
         {thread.designation}, {mm(t.lengthMm)} long
-      </text>
-      <text
-        x={12}
-        y={20}
-        fontSize="calc(12.5px * var(--text, 1))"
-        fontWeight="650"
-        fill="var(--ink)"
-        {...halo('card')}
-      >
-        start {mm(numberOf(evaluation, 'runIn').value)} before the thread
       </text>
       <OverhangLine end={end} text={`${mm(t.overhangMm)} out of the jaws`} />
       <MovableHandle

@@ -88,6 +88,46 @@ function Sizes({ of, onChange }: { of: NewOperation; onChange: (change: Partial<
   );
 }
 
+/** Where a lathe mills or drills: the part it stands on, and for a hole which of the two turns. */
+function PartInLathe({
+  of,
+  driven,
+  onChange,
+}: {
+  of: NewOperation;
+  driven: boolean;
+  onChange: (change: Partial<NewOperation>) => void;
+}) {
+  return (
+    <>
+      <Num
+        label="Part diameter"
+        value={of.startMm}
+        unit="mm"
+        readOnly={false}
+        onTake={(v) => v !== null && onChange({ startMm: v })}
+      />
+      <Num
+        label="Part out of the jaws"
+        value={of.overhangMm}
+        unit="mm"
+        readOnly={false}
+        onTake={(v) => v !== null && onChange({ overhangMm: v })}
+      />
+      {of.made === 'hole' && driven && (
+        <label className="flex items-center gap-2 self-end pb-2">
+          <input
+            type="checkbox"
+            checked={of.offAxis}
+            onChange={(e) => onChange({ offAxis: e.target.checked })}
+          />{' '}
+          off the axis, by a driven tool
+        </label>
+      )}
+    </>
+  );
+}
+
 /** State the feature and choose a cutter; Burl works out the first numbers. */
 export function NewOperationDialog({
   crib,
@@ -108,7 +148,9 @@ export function NewOperationDialog({
   const change = (next: Partial<NewOperation>) => setTyped((t) => ({ ...t, ...next }));
   const machine = crib.machines.find((m) => m.id === job.machineId)?.document;
   const turned = machine && isLathe(machine) ? (Object.keys(TURNED) as (keyof typeof TURNED)[]) : [];
-  const made: readonly NewOperation['made'][] = [...turned, ...MILLING_FEATURES, 'hole'];
+  const lathe = machine?.kind === 'lathe';
+  const driven = !lathe || machine.driven_tools !== undefined;
+  const made: readonly NewOperation['made'][] = [...turned, ...(driven ? MILLING_FEATURES : []), 'hole'];
   const group = crib.alloys.find((a) => a.id === job.alloyId)?.document.iso513_group;
   const suits = useCallback(
     (groups: readonly string[]): boolean => !group || groups.includes(group),
@@ -174,6 +216,7 @@ export function NewOperationDialog({
           </Field>
         </div>
         <Sizes of={typed} onChange={change} />
+        {lathe && !isTurned(typed.made) && <PartInLathe of={typed} driven={driven} onChange={change} />}
         <div className="col-span-3">
           <SearchSelect
             label={`Cutter, those for ${group ? `ISO ${group}` : 'the alloy'} first`}

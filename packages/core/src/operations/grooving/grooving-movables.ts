@@ -13,7 +13,7 @@ export function groovingMovables(op: GroovingOperation, { cutter, machine }: Ope
     movable(
       {
         key: 'ap',
-        name: 'Depth between lifts',
+        name: 'Plunge depth',
         unit: 'mm',
         at: numberAt('cut.depthMm'),
         heldBy: ['ap'],

@@ -11,7 +11,7 @@ export const groovingNumbers = (s: GroovingState): Quantity[] => [
   quantity(
     'ap',
     'ap',
-    'depth between lifts',
+    'plunge depth between lifts',
     Math.min(s.op.cut.depthMm, s.depthMm),
     'mm',
     'ap ≤ depth',

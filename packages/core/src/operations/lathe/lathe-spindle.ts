@@ -1,4 +1,5 @@
 import type { Machine } from '../../crib/machine.ts';
+import type { Operation } from '../operation.ts';
 
 /** The machine with the spindle that turns the part: its own on a lathe, the main one of a mill-turn centre. */
 export const withPartSpindle = (machine: Machine): Machine => {
@@ -9,3 +10,22 @@ export const withPartSpindle = (machine: Machine): Machine => {
 /** Does the machine turn its parts? */
 export const isLathe = ({ kind, turning_spindle }: Machine): boolean =>
   turning_spindle !== undefined || kind === 'lathe';
+
+const withDrivenTools = (machine: Machine): Machine => {
+  const own = machine.driven_tools;
+  return own ? { ...machine, max_rpm: own.max_rpm, power_torque: own.power_torque } : machine;
+};
+
+/** Kinds whose tool has to turn. */
+const MILLS: readonly Operation['kind'][] = ['milling', 'hole-milling', 'chamfering', 'thread-milling'];
+export const hasToTurn = ({ kind }: Operation): boolean => MILLS.includes(kind);
+
+/**
+ * The machine with the spindle an operation runs on. A milling machine has one; a lathe turns the part, or a driven tool; a mill-turn
+ * centre turns its milling spindle, or the part with the tool standing on its axis.
+ */
+export function machineFor(op: Operation, machine: Machine): Machine {
+  if (op.inLathe?.turns === 'part') return withPartSpindle(machine);
+  const driven = machine.kind === 'lathe' && (hasToTurn(op) || op.inLathe?.turns === 'tool');
+  return driven ? withDrivenTools(machine) : machine;
+}

@@ -36,6 +36,7 @@ import { reachLimit } from './limits/reach.ts';
 import { roughnessLimit, scallopLimit, wiperLimit } from './limits/surface-finish.ts';
 import { toothPassingLimit } from './limits/tooth-passing.ts';
 import { cuttingLengthLimit } from './limits/cutting-length.ts';
+import { chuckedPartLimit } from './limits/chucked-part.ts';
 import { wallErrorLimit } from './limits/wall-error.ts';
 import { workholdingHeatLimit } from './limits/workholding-heat.ts';
 import { workholdingLiftLimit, workholdingLimit } from './limits/workholding.ts';
@@ -59,6 +60,7 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   workholdingLiftLimit,
   workholdingHeatLimit,
   wallErrorLimit,
+  chuckedPartLimit,
   finishAllowanceLimit,
   scallopLimit,
   roughnessLimit,

@@ -2,6 +2,7 @@ import { entryPlan } from '../../physics/path/entry-plan.ts';
 import { say } from '../../units/sentence.ts';
 import type { OperationContext } from '../context.ts';
 import { ENTRY_METHODS } from '../operation.ts';
+import { heldOtherwise } from '../lathe/held-otherwise.ts';
 import { type MillingOperation } from './milling-operation.ts';
 import type { Switch } from '../switch.ts';
 
@@ -13,7 +14,10 @@ export function millingSwitches(op: MillingOperation, context: OperationContext)
     title: say(text),
     after: { ...op, path: { ...path, ...change } },
   });
-  const list: Switch[] = [];
+  const { inLathe } = op;
+  const list: Switch[] = inLathe
+    ? heldOtherwise(inLathe.support, true, (support) => ({ ...op, inLathe: { ...inLathe, support } }))
+    : [];
   if (path.strategy === 'levels' && op.feature.kind === 'pocket')
     list.push(
       to('constant-engagement', 'Use constant engagement in corners', {

@@ -13,7 +13,7 @@ const OF_THE_SPINDLE = 0.7;
 const EASY = 0.8;
 const MOST_PASSES = 40;
 /** Run-in a first cut asks for at most, mm. */
-const RUN_IN_MM = 12;
+const RUN_IN_MM = 15;
 
 /** First numbers of a thread: as many passes as keep the deepest easy, along the flank, a speed the slide can follow. */
 export function startingThreadTurning(

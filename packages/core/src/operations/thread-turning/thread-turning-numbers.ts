@@ -53,7 +53,7 @@ export const threadTurningNumbers = (s: ThreadTurningState): Quantity[] => [
   quantity('Fp', 'Fp', 'passive force', s.passiveN, 'N', 'Fp, off the part', 'Kienzle & Victor 1957', []),
   ...loads(s),
   quantity('lead', 'λ', 'lead angle', s.leadDeg, 'deg', 'λ = atan(P/(π·d2))', 'geometry', []),
-  quantity('runIn', 'lz', 'start before the thread', s.runInMm, 'mm', '(n·P)²/(2·a) + P', 'geometry', [
+  quantity('runIn', 'lz', 'start before the thread', s.runInMm, 'mm', '(n·P)²/(2·a) + 2·P', 'geometry', [
     input('vf', 'feed', s.feedRateMmMin, 'mm/min'),
   ]),
   quantity(

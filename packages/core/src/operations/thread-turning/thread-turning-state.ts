@@ -44,6 +44,8 @@ const LEFT = 0.5;
 const SPRUNG = 0.25;
 const PART_DAMPING = 0.03;
 const BETWEEN_S = 1.2;
+/** Two gauges of one thread differ by this much anyway, mm. */
+const LEAST_ERROR_MM = 0.002;
 
 /** Outside of a part whose bore is threaded: nobody states it. */
 const WALL = 1.4;
@@ -146,7 +148,7 @@ export function threadTurningState(op: ThreadTurningOperation, given: OperationC
     lastMm: passes.at(-1)!.addsMm,
     edgeMm: Math.max(...passes.map((p) => p.edgeMm)),
     acrossMm: Math.max(...passes.map((p) => p.acrossMm)),
-    sizeErrorMm: sensitiveTo({ value: Math.max(1e-6, size), terms: passiveN.terms }, BEAM_MODEL, 1),
+    sizeErrorMm: sensitiveTo({ value: Math.max(LEAST_ERROR_MM, size), terms: passiveN.terms }, BEAM_MODEL, 1),
     leadDeg: leadAngle(thread.pitchMm, basicDiameters(thread).pitchMm),
     runInMm: entry,
     mode: {

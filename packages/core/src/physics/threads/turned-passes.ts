@@ -59,8 +59,8 @@ export function threadPasses(
 export const leadAngle = (pitchMm: number, pitchDiameterMm: number): number =>
   (Math.atan(pitchMm / (Math.PI * pitchDiameterMm)) * 180) / Math.PI;
 
-/** Way the slide needs to come up to the feed of a thread, mm: n·P from rest at its acceleration, and a pitch to settle. */
+/** Way the slide needs to come up to the feed of a thread, mm: n·P from rest at its acceleration, and two pitches to settle. */
 export function runIn(pitchMm: number, speedRpm: number, accelerationMS2: number): number {
   const feedMS = (pitchMm * speedRpm) / 60_000;
-  return (1000 * feedMS ** 2) / (2 * accelerationMS2) + pitchMm;
+  return (1000 * feedMS ** 2) / (2 * accelerationMS2) + 2 * pitchMm;
 }

@@ -1,13 +1,15 @@
 import { formatMeasure, type MillingOperation, strategyName, heldOf, perHourOf } from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { Card, type CardProps } from './card.tsx';
+import { InLatheCard } from './in-lathe-card.tsx';
 import { FeatureForm, HoldingForm } from './given-forms.tsx';
 import { CostForm, PathForm } from './path-form.tsx';
 
 const capital = (word: string): string => `${word[0]!.toUpperCase()}${word.slice(1)}`;
 
 /** Feature, path, holding and cost of a milling cut. */
-export function MillingCards({ op, context, readOnly, onChange }: CardProps<MillingOperation>) {
+export function MillingCards(props: CardProps<MillingOperation>) {
+  const { op, context, readOnly, onChange } = props;
   const system = useSystem();
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
   const { feature, path, economics } = op;
@@ -29,6 +31,7 @@ export function MillingCards({ op, context, readOnly, onChange }: CardProps<Mill
       >
         {() => <FeatureForm {...form} context={context} />}
       </Card>
+      <InLatheCard {...props} />
       <Card
         title="Path"
         label={strategyName[path.strategy]}

@@ -8,6 +8,9 @@ import { StateWord } from '../../../ui/state-mark.tsx';
 const minutes = (m: number): string =>
   Math.abs(m) < 0.05 ? 'Same cycle time' : `Cycle time ${m > 0 ? '+' : '−'}${Math.abs(m).toFixed(1)} min`;
 
+/** Chatter of these is of the part between its supports: there are no lobes to see. */
+const TURNED: readonly string[] = ['turning', 'grooving', 'thread-turning'];
+
 /** Factors beyond this are said in words: no life model knows them. */
 const MANY = 10;
 
@@ -90,7 +93,7 @@ export function Governing({
       <p className="text-[16px] leading-snug font-semibold" aria-live="polite">
         {speak(limit.why, system)}
       </p>
-      {limit.group === 'vibration' && evaluation.kind !== 'turning' && (
+      {limit.group === 'vibration' && !TURNED.includes(evaluation.kind) && (
         <Link to={chatter} className="mt-1 inline-block font-semibold underline">
           {limit.state === 'unproven' ? 'Measure this combination' : 'See lobes, test cuts and sound'}
         </Link>

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { contextOf, DOWEL_HOLE, SEAL_POCKET } from '../../../../fixtures/crib.ts';
 import type { LimitState } from '../../../judging/result.ts';
+import { type InLathe, PLAIN_IN_LATHE } from '../../lathe/in-lathe.ts';
 import type { MillingOperation } from '../milling-operation.ts';
 import type { Operation } from '../../operation.ts';
 import { evaluate, limitOf } from '../../../evaluation/evaluate.ts';
@@ -30,6 +31,14 @@ const entry =
 const held =
   (change: Partial<MillingOperation['workholding']>): MillingChange =>
   (op) => ({ ...op, workholding: { ...op.workholding, ...change } });
+const chucked =
+  (inLathe: Partial<InLathe>): MillingChange =>
+  (op) => ({
+    ...op,
+    machineId: 'lathe-driven-18kw',
+    tooling: { ...op.tooling, holderId: 'driven-collet-32' },
+    inLathe: { ...PLAIN_IN_LATHE, ...inLathe },
+  });
 const ball =
   (axialDepthMm: number, radialEngagementMm: number): MillingChange =>
   (op) => ({
@@ -238,6 +247,14 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
   ['wall-error', 'over', 'deep and wide', cut({ axialDepthMm: 24, radialEngagementMm: 4 })],
   ['wall-error', 'over', 'a finishing pass that leans', (op) => finish(0)(op)],
   ['wall-error', 'clear', 'the same with a spring pass that still cuts', (op) => finish(1)(op)],
+  ['chucked-part', 'clear', 'a stout head by a driven tool', chucked({ diameterMm: 60, overhangMm: 40 })],
+  ['chucked-part', 'over', 'a slender stem by a driven tool', chucked({ diameterMm: 20, overhangMm: 160 })],
+  [
+    'chucked-part',
+    'clear',
+    'a lighter stem with a centre',
+    chucked({ diameterMm: 30, overhangMm: 160, support: 'tailstock' }),
+  ],
   ['long-reach', 'clear', '3 diameters', tooling({ stickOutMm: 38 })],
   ['long-reach', 'tight', '5 diameters', tooling({ stickOutMm: 60 })],
   ['long-reach', 'over', 'more than 6 diameters', tooling({ stickOutMm: 74 })],

@@ -127,7 +127,7 @@ export const threadRunInLimit: Limit<ThreadTurningState> = {
     return held(runInMm, USUAL_ROOM, 'mm', 'usual room before a thread', {
       why: () =>
         say('Start {0} before the thread: the slide has to run at the pitch.', measure(runInMm, 'mm')),
-      formula: '(n·P)²/(2·a) + P',
+      formula: '(n·P)²/(2·a) + 2·P',
       inputs: () => [input('vf', 'feed', feedRateMmMin, 'mm/min')],
       source: 'machine record',
     });
