@@ -265,7 +265,13 @@ const turning = yup
       .noUnknown()
       .required(),
     cut: yup
-      .object({ ...perTurn, capRpm: number(), depthMm: number() })
+      .object({
+        ...perTurn,
+        capRpm: number(),
+        depthMm: number(),
+        // Absent in operations of before it was asked: one depth.
+        varied: yup.boolean().strict().optional(),
+      })
       .noUnknown()
       .required(),
   })

@@ -447,6 +447,22 @@ export {
   type ThreadTurningOperation,
   type TurnedThread,
 } from './operations/thread-turning/thread-turning-operation.ts';
+export { cutOf, quickest, type TurnedAim, type TurnedCut } from './deciding/turned/quickest.ts';
+export {
+  turnedWays,
+  type TurnedVerdict,
+  type TurnedWay,
+  verdictOfWays,
+} from './deciding/turned/turned-ways.ts';
+export {
+  LATHE_FREE,
+  type LatheFree,
+  latheFreeOf,
+  latheMap,
+  latheRange,
+  readLathe,
+  writeLathe,
+} from './deciding/turned/lathe-map.ts';
 export { groovingState } from './operations/grooving/grooving-state.ts';
 export { threadTurningState } from './operations/thread-turning/thread-turning-state.ts';
 export { type Infeed, INFEEDS, threadPasses } from './physics/threads/turned-passes.ts';

@@ -1,5 +1,4 @@
 import {
-  type FreeParameter,
   InputError,
   movableOf,
   type Operation,
@@ -18,7 +17,7 @@ export interface Moves {
   /** A parameter as if typed: the others follow. */
   readonly parameter: (key: Parameter, value: number, gesture?: string) => void;
   /** Several, one after the other. */
-  readonly several: (changes: readonly (readonly [FreeParameter, number])[]) => void;
+  readonly several: (changes: readonly (readonly [string, number])[]) => void;
   readonly pin: (key: string) => void;
 }
 
@@ -56,7 +55,7 @@ export function useMoves(
     [attempt, op],
   );
   const several = useCallback(
-    (changes: readonly (readonly [FreeParameter, number])[]) =>
+    (changes: readonly (readonly [string, number])[]) =>
       attempt((context) => changes.reduce((o, [key, value]) => moved(o, context, key, value), op), 'map'),
     [attempt, op],
   );

@@ -12,6 +12,12 @@ import {
   routesOf,
   heatCurve,
   layOut,
+  type LatheFree,
+  latheMap,
+  type TurnedAim,
+  type TurnedOperation,
+  type TurnedWay,
+  turnedWays,
   type LayOutWish,
   limitMap,
   type LimitMap,
@@ -93,6 +99,22 @@ export const heavyApi = {
       return true;
     })!;
   },
+  latheMap: (
+    op: TurnedOperation,
+    context: OperationContext,
+    wish: Parameters<typeof latheMap>[2],
+    onCoarse: (map: LimitMap<LatheFree>) => void,
+    onPart: (part: number) => void,
+  ): LimitMap<LatheFree> => {
+    onCoarse(latheMap(op, context, { ...wish, ...COARSE }));
+    return latheMap(op, context, wish, (row) => row % 8 === 7 && onPart((row + 1) / wish.rows));
+  },
+  turnedWays: (
+    op: TurnedOperation,
+    context: OperationContext,
+    others: readonly OperationContext[],
+    aim: TurnedAim,
+  ): TurnedWay[] => turnedWays(op, context, others, aim),
   search: (op: MillingOperation, context: OperationContext, wish: SearchWish): SearchResult =>
     searchCut(op, context, wish),
   odds: (

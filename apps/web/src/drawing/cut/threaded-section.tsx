@@ -1,4 +1,4 @@
-import { basicDiameters, formatMeasure, movableOf, numberOf, type ThreadTurningOperation } from '@burl/core';
+import { basicDiameters, formatMeasure, movableOf, type ThreadTurningOperation } from '@burl/core';
 import { useSystem } from '../../frame/preferences.tsx';
 import { halo } from '../drawing.tsx';
 import { MovableHandle } from '../movable-handle.tsx';

@@ -33,7 +33,7 @@ function saveWord(save: SaveState): string {
 export function Bar({
   detail,
   operation,
-  compares,
+  views,
   editing,
   readOnly,
   view,
@@ -41,8 +41,8 @@ export function Bar({
 }: {
   detail: JobDetail;
   operation: JobOperation;
-  /** There is more to look at than the cut. */
-  compares: boolean;
+  /** What there is to look at; one alone needs no choice. */
+  views: readonly View[];
   editing: Editing;
   readOnly: boolean;
   view: View;
@@ -50,9 +50,9 @@ export function Bar({
 }) {
   return (
     <div className="flex items-center gap-1 max-[900px]:flex-wrap">
-      {compares && (
+      {views.length > 1 && (
         <nav aria-label="Views of the bench" className="mr-1 flex rounded-md border border-line bg-card">
-          {VIEWS.map(([id, name]) => (
+          {VIEWS.filter(([id]) => views.includes(id)).map(([id, name]) => (
             <button
               key={id}
               type="button"

@@ -101,7 +101,7 @@ function Workplace({
   const [preview, setPreview] = useState<Preview | null>(null);
   const judged = useJudged(op, preview?.operation ?? null, past, crib, batch);
   const moves = useMoves(op, contextFor, set);
-  const { Compare } = KIND_VIEWS[op.kind];
+  const { Compare, views } = KIND_VIEWS[op.kind];
   const [view, show] = useView(Compare !== null);
   const apply = (taken: Preview) => {
     setPreview(null);
@@ -126,7 +126,7 @@ function Workplace({
         <Bar
           detail={detail}
           operation={operation}
-          compares={Compare !== null}
+          views={Compare ? views : []}
           editing={editing}
           readOnly={readOnly}
           view={view}

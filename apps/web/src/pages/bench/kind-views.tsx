@@ -8,6 +8,8 @@ import type {
   TurningOperation,
 } from '@burl/core';
 import { type ComponentType, lazy } from 'react';
+import { type View, VIEWS } from './bar.tsx';
+import { TurnedComparison } from './compare/turned-comparison.tsx';
 import { type CompareProps, Comparison } from './compare/comparison.tsx';
 import type { DrawingProps } from '../../drawing/cut/drawing-props.ts';
 import { GroovedSection } from '../../drawing/cut/grooved-section.tsx';
@@ -40,6 +42,8 @@ interface KindView {
   readonly panels: readonly PanelTab[];
   /** Strategies, cutters and variants side by side; null where nothing is compared. */
   readonly Compare: ComponentType<CompareProps> | null;
+  /** What there is to look at beside the cut. */
+  readonly views: readonly View[];
 }
 
 /** Pieces made for one kind; only that kind is ever given to them. */
@@ -48,9 +52,12 @@ interface Pieces<O extends Operation> {
   readonly Cards: ComponentType<CardProps<O>>;
   readonly panels: readonly (Omit<PanelTab, 'Panel'> & { readonly Panel: ComponentType<PanelProps<O>> })[];
   readonly Compare?: ComponentType<CompareProps<O>>;
+  readonly views?: readonly View[];
 }
 const view = <O extends Operation>(pieces: Pieces<O>): KindView =>
-  ({ Compare: null, ...pieces }) as unknown as KindView;
+  ({ Compare: null, views: VIEWS.map(([id]) => id), ...pieces }) as unknown as KindView;
+
+const TURNED_VIEWS: readonly View[] = ['cut', 'strategies', 'variants'];
 
 const SPINDLE = { id: 'spindle', name: 'Spindle', Panel: lazy(() => import('./panels/spindle-panel.tsx')) };
 const EDGE = { id: 'edge', name: 'Tool life', Panel: lazy(() => import('./panels/edge-panel.tsx')) };
@@ -89,15 +96,25 @@ const DIAMETER = {
   name: 'Diameter',
   Panel: lazy(() => import('./panels/diameter-panel.tsx')),
 };
+const LATHE_WINDOW = {
+  id: 'window',
+  name: 'Window',
+  Panel: lazy(() => import('./panels/lathe-window-panel.tsx')),
+  tall: true,
+} as const;
 const turning = view<TurningOperation>({
   Drawing: TurnedSection,
   Cards: TurnedCard,
-  panels: [DIAMETER, SPINDLE, EDGE],
+  panels: [DIAMETER, SPINDLE, LATHE_WINDOW, EDGE],
+  Compare: TurnedComparison,
+  views: TURNED_VIEWS,
 });
 const grooving = view<GroovingOperation>({
   Drawing: GroovedSection,
   Cards: GrooveCard,
-  panels: [DIAMETER, SPINDLE, EDGE],
+  panels: [DIAMETER, SPINDLE, LATHE_WINDOW, EDGE],
+  Compare: TurnedComparison,
+  views: TURNED_VIEWS,
 });
 const threadTurning = view<ThreadTurningOperation>({
   Drawing: ThreadedSection,
@@ -107,6 +124,8 @@ const threadTurning = view<ThreadTurningOperation>({
     SPINDLE,
     EDGE,
   ],
+  Compare: TurnedComparison,
+  views: TURNED_VIEWS,
 });
 
 /** The view of each kind: a new kind brings a line here. */

@@ -1,3 +1,4 @@
+import type { Operation } from '../../operations/operation.ts';
 import { MILLING_LADDER } from '../../operations/milling/milling-kind.ts';
 import { madeOf } from '../../crib/tool-materials.ts';
 import type { OperationContext } from '../../operations/context.ts';
@@ -52,7 +53,7 @@ const LOOKED_AT = 9;
 
 /** Context of the same operation with another cutter in the best holder that fits; null where none does. */
 export function contextWith(
-  op: MillingOperation,
+  op: Pick<Operation, 'tooling'>,
   context: OperationContext,
   cutter: Cutter,
   offer: Offer,

@@ -5,8 +5,9 @@ import type { FreeParameter } from '../../operations/milling/milling-movables.ts
 import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import type { Unit } from '../../units/unit.ts';
 
-export interface Freedom {
-  readonly key: FreeParameter;
+/** Range of a number that is free; of a milling cut unless another's keys are given. */
+export interface Freedom<K extends string = FreeParameter> {
+  readonly key: K;
   readonly symbol: string;
   readonly name: string;
   readonly unit: Unit;

@@ -24,9 +24,9 @@ export interface MapWish {
 }
 
 /** A map of what is allowed. Values run row by row from the lowest y; axes are logarithmic. */
-export interface LimitMap {
-  readonly x: Freedom;
-  readonly y: Freedom;
+export interface LimitMap<K extends string = FreeParameter> {
+  readonly x: Freedom<K>;
+  readonly y: Freedom<K>;
   readonly columns: number;
   readonly rows: number;
   readonly limits: readonly { readonly id: string; readonly name: string }[];

@@ -35,6 +35,7 @@ export const turningKind = operationKind<TurningOperation, TurningState>({
   },
   verb: ({ stretch }) => VERBS[stretch.way],
   notes: ({ cut, stretch }) => [
+    ...(cut.varied ? [say('Depth varied from pass to pass, by a sixth either way.')] : []),
     say('Constant surface speed; spindle no faster than {0}.', measure(cut.capRpm, 'rpm')),
     ...(stretch.support === 'chuck' ? [] : [say(`Free end held by ${HOLDS_PART[stretch.support]}.`)]),
   ],

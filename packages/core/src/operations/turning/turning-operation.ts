@@ -62,8 +62,10 @@ export interface TurningOperation extends OperationBase {
     /** The spindle turns no faster than this. */
     readonly capRpm: number;
     readonly feedPerRevMm: number;
-    /** Depth of cut on the radius, of a face along the axis. */
+    /** Depth of cut on the radius, of a face along the axis; of varied ones the deepest. */
     readonly depthMm: number;
+    /** Depth differs from pass to pass, so that no two meet the edge in one place. */
+    readonly varied?: boolean;
   };
 }
 

@@ -73,14 +73,18 @@ function carrierStiffness({ cutter, holder }: OperationContext, overhangMm: numb
   return (SHANK_MPA * side ** 4) / (4 * overhangMm ** 3);
 }
 
+/** Mean of varied depths over the deepest: between it and seven tenths of it. Rule G-118. */
+const VARIED_MEAN = 0.85;
+
 /** Passes a stock is taken off in, and how deep the deepest is. */
 export function passesOf({ stretch: s, cut }: TurningOperation): {
   readonly passes: number;
   readonly depthMm: number;
 } {
   const stock = s.way === 'face' ? s.lengthMm : Math.abs(s.startMm - s.endMm) / 2;
+  const mean = cut.varied && cut.depthMm < stock - 1e-9 ? VARIED_MEAN * cut.depthMm : cut.depthMm;
   return {
-    passes: Math.max(1, Math.ceil(stock / cut.depthMm - 1e-6)),
+    passes: Math.max(1, Math.ceil(stock / mean - 1e-6)),
     depthMm: Math.min(cut.depthMm, stock),
   };
 }

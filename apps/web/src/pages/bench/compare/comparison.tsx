@@ -1,10 +1,8 @@
 import type { MillingOperation, Operation, OperationContext } from '@burl/core';
 import type { Crib, JobDetail, JobOperation } from '@burl/contract';
 import { lazy, Suspense, useMemo } from 'react';
-import { toast } from 'sonner';
-import { call, messageOf } from '../../../api/client.ts';
-import { refreshJob } from '../../../api/hooks.ts';
 import type { View } from '../bar.tsx';
+import { useKeep } from './use-keep.ts';
 import { Loading } from '../../../ui/page-states.tsx';
 
 const StrategiesView = lazy(() => import('./strategies-view.tsx'));
@@ -34,16 +32,7 @@ export function Comparison({
   onTake,
 }: CompareProps<MillingOperation>) {
   const { job } = detail;
-  const keep = async (next: Operation) => {
-    try {
-      const made = await call('POST', '/api/operations/:id/variants', { id: operation.id });
-      await call('PUT', '/api/variants/:id', { id: made.id }, { document: next, version: made.version });
-      toast.success(`Kept as variant ${made.label}.`);
-    } catch (e) {
-      toast.error(messageOf(e));
-    }
-    await refreshJob(job.id);
-  };
+  const keep = useKeep(operation, job.id);
   /** Edges set aside for an operation of this job, by cutter. */
   const setAside = useMemo(() => {
     const edges = new Map<string, number>();
@@ -67,7 +56,7 @@ export function Comparison({
             crib={crib}
             readOnly={readOnly}
             onTake={onTake}
-            onKeep={(next) => void keep(next)}
+            onKeep={keep}
           />
         ) : view === 'cutter' ? (
           <CutterView

@@ -61,6 +61,13 @@ export function TurnedCard({ op, readOnly, onChange }: CardProps<TurningOperatio
             readOnly={readOnly}
             onTake={(v) => set({ interrupted: v === 'interrupted' })}
           />
+          <Choice
+            label="Depth of the passes"
+            value={op.cut.varied ? 'varied' : 'one depth'}
+            options={['one depth', 'varied']}
+            readOnly={readOnly}
+            onTake={(v) => onChange({ ...op, cut: { ...op.cut, varied: v === 'varied' } })}
+          />
           <NumberFields
             of={op.cut}
             fields={[{ key: 'capRpm', label: 'Spindle cap', unit: 'rpm' }]}

@@ -1,4 +1,4 @@
-import type { Evaluation, FreeParameter, Operation, OperationContext } from '@burl/core';
+import type { Evaluation, Operation, OperationContext } from '@burl/core';
 import type { Preview } from '../notices.tsx';
 
 /** What every chart under the cut gets. */
@@ -9,7 +9,7 @@ export interface PanelProps<O extends Operation = Operation> {
   readonly readOnly: boolean;
   readonly onSpeed: (rpm: number) => void;
   /** Moves free parameters one after the other, as if they were typed. */
-  readonly onMove: (changes: readonly (readonly [FreeParameter, number])[]) => void;
+  readonly onMove: (changes: readonly (readonly [string, number])[]) => void;
   readonly onPreview: (found: Preview) => void;
   readonly onChange: (next: Operation) => void;
 }

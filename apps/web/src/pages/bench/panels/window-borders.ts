@@ -20,7 +20,7 @@ export interface Border {
 const CLIFF = 4;
 
 /** Borders of all limits on the grid of the map, in the plot's own units. */
-export function bordersOf(map: LimitMap): Border[] {
+export function bordersOf(map: LimitMap<string>): Border[] {
   const { columns, rows } = map;
   const sx = (W - M.left - M.right) / columns;
   const sy = (H - M.top - M.bottom) / rows;
@@ -62,7 +62,7 @@ export function bordersOf(map: LimitMap): Border[] {
 }
 
 /** Everything some limit forbids, as one area: shaded once, whatever the number of limits. */
-export function forbiddenArea(map: LimitMap): string {
+export function forbiddenArea(map: LimitMap<string>): string {
   const { columns, rows } = map;
   const worst = Array.from({ length: columns * rows }, (_, at) => {
     const no = map.forbids.some((f) => f[at]);
@@ -81,7 +81,7 @@ export function forbiddenArea(map: LimitMap): string {
 }
 
 /** Lines of equal metal per minute, for orientation. */
-export function levelsOf(map: LimitMap): string[] {
+export function levelsOf(map: LimitMap<string>): string[] {
   const values = Array.from(map.worth, (v) => (Number.isFinite(v) ? v : 0));
   const sorted = [...values].sort((a, b) => a - b);
   const { columns, rows } = map;
@@ -122,7 +122,7 @@ export function spread(borders: readonly Border[], text = 1): { border: Border; 
  * The limit that stands in the way where nothing on the map is allowed: that of the point least beyond it. Null where
  * something is. Points a plain no forbids have no share; they are named when there are no others.
  */
-export function nearestLimit(map: LimitMap): string | null {
+export function nearestLimit(map: LimitMap<string>): string | null {
   if (map.worth.some((_, at) => map.forbids.every((no) => !no[at]))) return null;
   let at = 0;
   map.largest.forEach((v, k) => {

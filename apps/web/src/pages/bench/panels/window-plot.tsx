@@ -9,7 +9,7 @@ import { bordersOf, forbiddenArea, H, levelsOf, M, nearestLimit, spread, W } fro
 import { WorkingPoint } from './working-point.tsx';
 
 /** Powers of two that mark an axis about `n` times; its ends where there is not one. */
-function ticksOf({ low, high }: LimitMap['x'], n: number): number[] {
+function ticksOf({ low, high }: LimitMap<string>['x'], n: number): number[] {
   const step = Math.max(1, Math.round(Math.log2(high / low) / n));
   const list: number[] = [];
   for (let e = Math.ceil(Math.log2(low)); 2 ** e <= high * 1.001; e += step) list.push(2 ** e);
@@ -22,12 +22,12 @@ function Axes({
   x,
   y,
 }: {
-  map: LimitMap;
+  map: LimitMap<string>;
   x: ScaleLogarithmic<number, number>;
   y: ScaleLogarithmic<number, number>;
 }) {
   const system = useSystem();
-  const named = ({ name, unit }: LimitMap['x']): string => `${name}, ${UNITS[unit][system].label}`;
+  const named = ({ name, unit }: LimitMap<string>['x']): string => `${name}, ${UNITS[unit][system].label}`;
   return (
     <g fill="var(--soft)" fontSize="calc(12.5px * var(--text, 1))">
       <g fill="var(--ink)" fontSize="calc(12px * var(--text, 1))">
@@ -62,7 +62,7 @@ export function WindowPlot({
   disabled,
   onMove,
 }: {
-  map: LimitMap;
+  map: LimitMap<string>;
   here: { readonly x: number; readonly y: number };
   disabled: boolean;
   onMove: (x: number, y: number) => void;

@@ -38,7 +38,7 @@ export function WorkingPoint({
   onMove,
 }: {
   plot: RefObject<SVGSVGElement | null>;
-  map: LimitMap;
+  map: LimitMap<string>;
   x: Scale;
   y: Scale;
   here: { readonly x: number; readonly y: number };
@@ -46,7 +46,7 @@ export function WorkingPoint({
   onMove: (x: number, y: number) => void;
 }) {
   const system = useSystem();
-  const tidy = (f: LimitMap['x'], v: number): number =>
+  const tidy = (f: LimitMap<string>['x'], v: number): number =>
     Number((Math.round(Math.min(f.high, Math.max(f.low, v)) / f.step) * f.step).toFixed(5));
   const bind = useDrag(
     ({ xy: [cx, cy], event }) => {
@@ -60,7 +60,8 @@ export function WorkingPoint({
   );
   const px = Math.min(W - M.right, Math.max(M.left, x(here.x)));
   const py = Math.min(H - M.bottom, Math.max(M.top, y(here.y)));
-  const said = (f: LimitMap['x'], v: number): string => `${f.name} ${formatMeasure(v, f.unit, system)}`;
+  const said = (f: LimitMap<string>['x'], v: number): string =>
+    `${f.name} ${formatMeasure(v, f.unit, system)}`;
   return (
     <g
       {...bind()}

@@ -129,11 +129,11 @@ export const notchLimit: Limit<TurningState> = {
   id: 'notch',
   group: 'heat and life',
   name: 'depth-of-cut notch',
-  assess({ context: { alloy, cutter }, passes, chip }) {
+  assess({ context: { alloy, cutter }, passes, chip, op }) {
     const rating = alloy.ratings_0_3.notch;
     if (rating < 2) return null;
     const steep = chip.lineLeadDeg > STEEP;
-    const repeated = passes > 1;
+    const repeated = passes > 1 && !op.cut.varied;
     return {
       predicted: null,
       allowed: null,
@@ -145,7 +145,9 @@ export const notchLimit: Limit<TurningState> = {
               `${alloy.name} notches the edge at the depth line; {0} passes at one depth meet the same place. Vary the depth, or take a round insert.`,
               measure(passes, 'pieces'),
             )
-          : say(`${cutter.name}: the chip thins where the edge leaves the part.`),
+          : op.cut.varied && passes > 1
+            ? say(`${alloy.name} notches the edge at the depth line; the depth differs from pass to pass.`)
+            : say(`${cutter.name}: the chip thins where the edge leaves the part.`),
       formula: 'edge under 70° to the feed where it leaves the part, or no two passes at one depth',
       inputs: () => [input('κ', 'edge at the depth line', chip.lineLeadDeg, 'deg')],
       source: 'judgement rule G-118',

@@ -1,0 +1,161 @@
+import { formatMeasure, limitOf, type TurnedOperation, type TurnedVerdict, type TurnedWay } from '@burl/core';
+import type { ReactNode } from 'react';
+import { useSystem } from '../../../frame/preferences.tsx';
+import { Button } from '../../../ui/button.tsx';
+import { StateWord } from '../../../ui/state-mark.tsx';
+
+/** Numbers compared, in their order; a way that has none leaves its cell empty. */
+const LINES: readonly (readonly [key: string, name: string])[] = [
+  ['vc', 'Cutting speed'],
+  ['n', 'Spindle speed'],
+  ['fn', 'Feed per revolution'],
+  ['ap', 'Depth'],
+  ['passes', 'Passes'],
+  ['plunges', 'Plunges or layers'],
+  ['Fc', 'Cutting force'],
+  ['Fp', 'Passive force'],
+  ['P', 'Spindle power'],
+  ['size', 'Size along the cut'],
+  ['Ra', 'Roughness'],
+  ['T', 'Tool life'],
+];
+
+/** What a way is best at, in a few words. */
+const wins = (verdict: TurnedVerdict, id: string): string[] => [
+  ...(verdict.quickest === id ? ['shortest'] : []),
+  ...(verdict.cheapest === id ? ['cheapest'] : []),
+  ...(verdict.calmest === id ? ['lowest force'] : []),
+];
+
+/** One line of the table. */
+const Row = ({
+  name,
+  ways,
+  of,
+}: {
+  name: string;
+  ways: readonly TurnedWay[];
+  of: (way: TurnedWay) => ReactNode;
+}) => (
+  <tr className="border-t border-line align-top">
+    <th scope="row" className="p-1.5 text-left font-normal text-soft">
+      {name}
+    </th>
+    {ways.map((w) => (
+      <td key={w.id} className="border-l border-line p-1.5">
+        {of(w)}
+      </td>
+    ))}
+  </tr>
+);
+
+/** Head of a column: its name, its state, what it is best at, and what can be done with it. */
+const Head = ({
+  way,
+  best,
+  disabled,
+  onTake,
+  onKeep,
+}: {
+  way: TurnedWay;
+  best: readonly string[];
+  disabled: boolean;
+  onTake: (next: TurnedOperation) => void;
+  onKeep: (next: TurnedOperation) => void;
+}) => (
+  <th scope="col" className="border-l border-line p-2 text-left font-normal">
+    <b>{way.name}</b>
+    <span className="block">
+      <StateWord state={way.evaluation.state} />
+    </span>
+    {best.map((word) => (
+      <span
+        key={word}
+        className="mr-1 inline-block rounded bg-accent-soft px-1.5 text-[12.5px] font-semibold"
+      >
+        {word}
+      </span>
+    ))}
+    <span className="mt-1.5 flex flex-wrap gap-1.5">
+      <Button look="main" disabled={disabled} aria-label={`Use: ${way.name}`} onClick={() => onTake(way.op)}>
+        Use
+      </Button>
+      <Button
+        disabled={disabled}
+        aria-label={`Keep as a variant: ${way.name}`}
+        onClick={() => onKeep(way.op)}
+      >
+        Keep
+      </Button>
+    </span>
+  </th>
+);
+
+/** Ways to make the same side by side, line by line. */
+export function WaysTable({
+  ways,
+  verdict,
+  disabled,
+  onTake,
+  onKeep,
+}: {
+  ways: readonly TurnedWay[];
+  verdict: TurnedVerdict;
+  disabled: boolean;
+  onTake: (next: TurnedOperation) => void;
+  onKeep: (next: TurnedOperation) => void;
+}) {
+  const system = useSystem();
+  const numberOf = (w: TurnedWay, key: string) => w.evaluation.numbers.find((n) => n.key === key);
+  const lines = LINES.filter(([key]) => ways.some((w) => numberOf(w, key)));
+  return (
+    <div
+      className="overflow-x-auto rounded-lg border border-line bg-card"
+      tabIndex={0}
+      role="region"
+      aria-label="Ways side by side"
+    >
+      <table className="w-full min-w-[760px] border-collapse text-[13.5px]">
+        <thead>
+          <tr className="align-top">
+            <td className="p-2 text-soft">Speed and feed of each are the best that no limit forbids.</td>
+            {ways.map((w) => (
+              <Head
+                key={w.id}
+                way={w}
+                best={wins(verdict, w.id)}
+                disabled={disabled}
+                onTake={onTake}
+                onKeep={onKeep}
+              />
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          <Row
+            name="Minutes with edge changes"
+            ways={ways}
+            of={(w) => <b>{formatMeasure(w.minutes, 'min', system)}</b>}
+          />
+          <Row name="Cost per feature" ways={ways} of={(w) => formatMeasure(w.cost, 'money', system)} />
+          {lines.map(([key, name]) => (
+            <Row
+              key={key}
+              name={name}
+              ways={ways}
+              of={(w) => {
+                const n = numberOf(w, key);
+                return n ? formatMeasure(n.value, n.unit, system) : '';
+              }}
+            />
+          ))}
+          <Row
+            name="Governed by"
+            ways={ways}
+            of={(w) => limitOf(w.evaluation, w.evaluation.governing).name}
+          />
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,84 @@
+import { evaluate } from '../../evaluation/evaluate.ts';
+import type { Evaluation } from '../../evaluation/evaluation.ts';
+import { costBasis, costOfFeature } from '../../operations/cost.ts';
+import type { OperationContext } from '../../operations/context.ts';
+import type { TurnedOperation } from '../../operations/lathe/turned-kinds.ts';
+import { kindOf } from '../../evaluation/registry.ts';
+
+/** What a lathe cut is chosen by: minutes with its edge changes, or money. */
+export type TurnedAim = 'minutes' | 'cost';
+
+/** A cut that was worked out, and what it comes to for one feature. */
+export interface TurnedCut {
+  readonly op: TurnedOperation;
+  readonly evaluation: Evaluation;
+  /** Minutes with the share of an edge change, and money. */
+  readonly minutes: number;
+  readonly cost: number;
+}
+
+/** Feeds tried between the thin and the thick end of the window, and halvings of the speed for each. */
+const FEEDS = 5;
+const HALVINGS = 6;
+/** Speeds looked at lie between these shares of the first one. */
+const SPEEDS = [0.4, 2.2] as const;
+
+/** What a cut comes to. */
+export function cutOf(op: TurnedOperation, context: OperationContext): TurnedCut {
+  const evaluation = evaluate(op, context);
+  const life = evaluation.numbers.find((n) => n.key === 'T')?.value ?? null;
+  const { cutting, linking } = evaluation.time;
+  const basis = costBasis(op, context);
+  const minutes = cutting + linking + (life === null ? 0 : (cutting / life) * basis.edgeChangeMin);
+  const { total } = costOfFeature(basis, { contact: cutting, total: cutting + linking }, life);
+  return { op, evaluation, minutes, cost: total };
+}
+
+const allowed = ({ evaluation }: TurnedCut): boolean => evaluation.state !== 'over';
+
+/** Feeds a kind may take, mm a turn; none where the pitch is the feed. */
+function feedsOf(op: TurnedOperation, { cutter }: OperationContext): readonly (number | null)[] {
+  if (op.kind === 'thread-turning') return [null];
+  const [thin, thick] = cutter.extended.f_window_mm_per_rev ?? [0.05, 0.25];
+  const most = op.kind === 'turning' ? Math.min(thick, 0.68 * (cutter.properties.RE ?? 0.8)) : thick;
+  const wider = Array.from({ length: FEEDS }, (_, i) => thin + ((0.94 * most - thin) * i) / (FEEDS - 1));
+  return [op.cut.feedPerRevMm, ...wider.filter((f) => f > 0)];
+}
+
+/**
+ * The same cut with the speed and feed that come out best with no limit over; the first numbers where every one breaks some. Depth,
+ * way and tools stay. Minutes fall with speed until edges are changed more often than they gain, so both ends of a halving are looked at.
+ */
+export function quickest(
+  start: TurnedOperation,
+  context: OperationContext,
+  aim: TurnedAim = 'minutes',
+): TurnedCut {
+  const first = cutOf(start, context);
+  const better = (a: TurnedCut, b: TurnedCut): TurnedCut =>
+    allowed(a) !== allowed(b) ? (allowed(a) ? a : b) : a[aim] <= b[aim] ? a : b;
+  const at = (rpm: number, feed: number | null): TurnedCut => {
+    const key = 'n';
+    let op = kindOf(start).set(start, context, key, Math.max(1, Math.round(rpm))) as TurnedOperation;
+    if (op.kind !== 'thread-turning' && op.cut.speedRpm > op.cut.capRpm)
+      op = { ...op, cut: { ...op.cut, speedRpm: op.cut.capRpm } } as TurnedOperation;
+    if (feed !== null && op.kind !== 'thread-turning')
+      op = { ...op, cut: { ...op.cut, feedPerRevMm: feed } } as TurnedOperation;
+    return cutOf(op, context);
+  };
+  let best = first;
+  const rpm = start.cut.speedRpm;
+  for (const feed of feedsOf(start, context)) {
+    let [low, high] = [SPEEDS[0] * rpm, SPEEDS[1] * rpm];
+    for (let i = 0; i < HALVINGS; i++) {
+      const [left, right] = [low + (high - low) / 3, high - (high - low) / 3].map((n) => at(n, feed)) as [
+        TurnedCut,
+        TurnedCut,
+      ];
+      best = better(better(left, right), best);
+      if (better(left, right) === left) high -= (high - low) / 3;
+      else low += (high - low) / 3;
+    }
+  }
+  return best;
+}
