@@ -113,3 +113,83 @@ test('a finished stem that chatters is cured by its tailstock, and taken back', 
   await expect(governs).toContainText('Over limit');
   await expectSaved(page);
 });
+
+test('a bar is grooved, threaded, drilled on its axis, flattened by a driven tool and parted', async ({
+  page,
+}) => {
+  await signIn(page, 'engineer');
+  await newJob(page, {
+    number: 'CV-2613',
+    part: 'Valve spindle',
+    alloy: '13-8Mo',
+    machine: 'Turning centre 18 kW',
+    quantity: 12,
+  });
+  const dialog = page.getByRole('dialog');
+  const governs = page.getByRole('region', { name: 'What governs' });
+  const begin = async (what: string, sizes: Readonly<Record<string, string>>) => {
+    await page.getByRole('button', { name: 'Operation' }).click();
+    await dialog.getByLabel('What is cut').selectOption(what);
+    for (const [name, value] of Object.entries(sizes))
+      await dialog.getByLabel(new RegExp(`^${name}`)).fill(value);
+    await dialog.getByRole('button', { name: 'Calculate' }).click();
+  };
+
+  const toRoute = () => page.getByRole('link', { name: 'CV-2613' }).click();
+
+  // A groove near the end of a slender stem squeals; the tailstock cures it.
+  await begin('groove', {
+    'Diameter before': '30',
+    'Diameter at the bottom': '25',
+    Width: '3.6',
+    'From the free end': '12',
+    'Part out of the jaws': '150',
+  });
+  await expect(page.getByRole('group', { name: 'Half-section of the grooved part' })).toBeVisible();
+  await expect(governs).toContainText(/chatters from .* \(the part where the groove is\)/);
+  await governs.getByRole('button', { name: /^Preview: Hold the free end with the tailstock/ }).click();
+  await governs.getByRole('button', { name: 'Apply' }).click();
+  await expect(governs).not.toContainText('Over limit');
+  await expectSaved(page);
+
+  // Ways to make it side by side; the window of feed and speed.
+  await page.getByRole('button', { name: 'Strategies' }).click();
+  const ways = page.getByRole('region', { name: 'Ways side by side' });
+  await expect(ways).toContainText('Sideways in layers');
+  await expect(ways).toContainText('shortest');
+  await ways.getByRole('button', { name: 'Use: Plunge beside plunge' }).click();
+  await expect(page.getByText('Applied. Undo restores the previous cut.')).toBeVisible();
+  await page.getByRole('tab', { name: 'Window' }).click();
+  await expect(page.getByRole('group', { name: /^Map of feed and spindle speed; bounded by/ })).toBeVisible();
+
+  await toRoute();
+  await begin('thread outside', { Length: '22', 'Part out of the jaws': '60' });
+  await expect(page.getByRole('group', { name: 'Half-section of the threaded part' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Passes' })).toContainText(/Depths .* without infeed/);
+
+  await toRoute();
+  await begin('hole', { Diameter: '8.5', Depth: '20', 'Part diameter': '30', 'Part out of the jaws': '60' });
+  await expect(page.getByRole('button', { name: /^In the lathe/ })).toContainText('the part turns');
+
+  await toRoute();
+  await begin('side', {
+    Length: '30',
+    'Stock on the side': '3',
+    Depth: '6',
+    'Part diameter': '30',
+    'Part out of the jaws': '60',
+  });
+  await expect(page.getByRole('button', { name: /^In the lathe/ })).toContainText('the driven tool turns');
+  await expect(page.getByRole('button', { name: /^Machine/ })).toContainText(/6,000\srpm/);
+
+  // Parted at a cap that throws nothing; at the spindle's own speed the part flies.
+  await toRoute();
+  await begin('part off', { 'Bar diameter': '30', 'Length of the part': '40', 'Part out of the jaws': '60' });
+  await expect(governs).not.toContainText('Over limit');
+  await page.getByRole('button', { name: /^Parted/ }).click();
+  await page.getByLabel('Spindle cap').fill('3500');
+  await page.getByLabel('Spindle cap').press('Enter');
+  await expect(governs).toContainText(/Part comes off at 3,500\srpm/);
+  await page.getByLabel('What takes the part').selectOption('the sub-spindle');
+  await expect(governs).not.toContainText('Over limit');
+});

@@ -36,6 +36,10 @@ export function cutOf(op: TurnedOperation, context: OperationContext): TurnedCut
 
 const allowed = ({ evaluation }: TurnedCut): boolean => evaluation.state !== 'over';
 
+/** How far the worst limit is used; a plain no counts as twice. */
+const worstShare = ({ evaluation }: TurnedCut): number =>
+  Math.max(...evaluation.limits.map((l) => l.share?.value ?? (l.state === 'over' ? 2 : 0)));
+
 /** Feeds a kind may take, mm a turn; none where the pitch is the feed. */
 function feedsOf(op: TurnedOperation, { cutter }: OperationContext): readonly (number | null)[] {
   if (op.kind === 'thread-turning') return [null];
@@ -55,8 +59,11 @@ export function quickest(
   aim: TurnedAim = 'minutes',
 ): TurnedCut {
   const first = cutOf(start, context);
-  const better = (a: TurnedCut, b: TurnedCut): TurnedCut =>
-    allowed(a) !== allowed(b) ? (allowed(a) ? a : b) : a[aim] <= b[aim] ? a : b;
+  // Where both break a limit, the one that breaks it less leads out.
+  const better = (a: TurnedCut, b: TurnedCut): TurnedCut => {
+    if (allowed(a) !== allowed(b)) return allowed(a) ? a : b;
+    return allowed(a) ? (a[aim] <= b[aim] ? a : b) : worstShare(a) <= worstShare(b) ? a : b;
+  };
   const at = (rpm: number, feed: number | null): TurnedCut => {
     const key = 'n';
     let op = kindOf(start).set(start, context, key, Math.max(1, Math.round(rpm))) as TurnedOperation;

@@ -20,6 +20,8 @@ import { WaysTable } from './ways-table.tsx';
 
 const AIMS: Readonly<Record<TurnedAim, string>> = { minutes: 'cycle time', cost: 'cost' };
 
+const NO_WAYS: readonly TurnedWay[] = [];
+
 /** Contexts of the crib's other tools that do the same: of each the first holder that takes it. */
 function othersOf(op: TurnedOperation, context: OperationContext, crib: Crib): OperationContext[] {
   const offer = offerOf(crib);
@@ -54,7 +56,7 @@ export default function WaysView({
     question('turned ways', op, context, others.map((o) => o.cutter.id).join(), aim),
     (api) => api.turnedWays(op, context, others, aim),
   );
-  const ways = heavy.data ?? [];
+  const ways = heavy.data ?? NO_WAYS;
   const verdict = useMemo(() => verdictOfWays(ways), [ways]);
   return (
     <div className="space-y-2">
