@@ -1,5 +1,11 @@
 import type { JobDetail, Variant } from '@burl/contract';
-import { type MillingOperation, smallMachines, workingHolders } from '@burl/core';
+import {
+  type MillingOperation,
+  drivenHolders,
+  drivenLathes,
+  smallMachines,
+  workingHolders,
+} from '@burl/core';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import {
@@ -41,7 +47,7 @@ describe('demo', () => {
       'CV-0093': ['requested', 'tight'],
       'TT-0412': ['released', 'clear'],
     });
-    expect(jobs.reduce((n, j) => n + j.operations, 0)).toBe(29);
+    expect(jobs.reduce((n, j) => n + j.operations, 0)).toBe(34);
   });
 });
 
@@ -213,8 +219,8 @@ describe('the crib', () => {
     const crib = await cribOf(engineer);
     expect([crib.alloys.length, crib.machines.length, crib.holders.length]).toEqual([
       51,
-      9 + smallMachines().length,
-      13 + workingHolders().length,
+      9 + smallMachines().length + drivenLathes().length,
+      13 + workingHolders().length + drivenHolders().length,
     ]);
     const built = crib.cutters.filter((c) => c.origin === 'built-in');
     expect(built.length).toBeGreaterThan(1500);

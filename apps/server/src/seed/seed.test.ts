@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { isTurnedOperation } from '@burl/core';
 import { eq, sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { testDatabase } from '../../test/database.ts';
@@ -86,7 +87,7 @@ describe('migrations and seeds', () => {
     await seedDemo(old.db);
     // What states how hot its bond may get says more than the first form could, and what is turned had none.
     const today = (await old.db.select().from(variants)).filter(({ document: d }) =>
-      d.kind === 'milling' ? d.workholding.releaseC === null : d.kind !== 'turning',
+      d.kind === 'milling' ? d.workholding.releaseC === null : !isTurnedOperation(d),
     );
     for (const v of today)
       await old.db

@@ -26,7 +26,14 @@ export function csvOf(job: string, operations: readonly Judged[]): string {
       'vf mm/min': round(numberOf(e, 'vf').value),
       'fz mm/tooth': 'feedPerToothMm' in op.cut ? op.cut.feedPerToothMm : '',
       'fn mm/rev': 'feedPerRevMm' in op.cut ? op.cut.feedPerRevMm : '',
-      'ap mm': 'feature' in op ? op.cut.axialDepthMm : 'hole' in op ? op.hole.depthMm : 'depthMm' in op.cut ? op.cut.depthMm : '',
+      'ap mm':
+        'feature' in op
+          ? op.cut.axialDepthMm
+          : 'hole' in op
+            ? op.hole.depthMm
+            : 'depthMm' in op.cut
+              ? op.cut.depthMm
+              : '',
       'ae mm': 'feature' in op ? op.cut.radialEngagementMm : '',
       'cycle time per part min': round(e.time.perPart),
       state: e.state,

@@ -12,32 +12,22 @@ import type { Crib, JobFields, OperationInput } from '@burl/contract';
 import { blankOperation } from '@burl/contract';
 import { contextOf } from './context.ts';
 import { offered } from './offer.ts';
-import { isTurned, type Turned, turnedMade } from './turned-sizes.ts';
+import { isTurned, type LatheSizes, type Turned, turnedMade } from './turned-sizes.ts';
 
 /** What is cut: a feature to mill, or a hole to drill. */
 export type Made = MillingFeatureKind | 'hole';
 
 /** A new operation as it is typed. */
-export interface NewOperation {
+export interface NewOperation extends LatheSizes {
   readonly made: Made | Turned;
   readonly name: string;
-  readonly lengthMm: number;
   readonly widthMm: number;
-  readonly depthMm: number;
   readonly cornerRadiusMm: number | null;
   readonly diameterMm: number;
   readonly count: number;
   readonly through: boolean;
-  /** Of a turned stretch: diameters before and after, and how far the part stands out of the jaws. */
-  readonly startMm: number;
-  readonly endMm: number;
-  readonly overhangMm: number;
-  /** Of a groove, a thread, a parted part: how far from the free end. */
-  readonly fromEndMm: number;
   /** Of a hole on a lathe: off the axis, by a driven tool. */
   readonly offAxis: boolean;
-  /** Thread by its designation. */
-  readonly thread: string;
   readonly cutterId: string;
 }
 
