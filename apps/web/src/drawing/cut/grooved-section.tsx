@@ -5,22 +5,19 @@ import {
   grippedDiameter,
   grooveDepth,
   grooveWidth,
-  movableOf,
   numberOf,
 } from '@burl/core';
 import { useSystem } from '../../frame/preferences.tsx';
 import { halo } from '../drawing.tsx';
-import { MovableHandle } from '../movable-handle.tsx';
 import { useWidth } from '../use-width.ts';
 import type { DrawingProps } from './drawing-props.ts';
 import { GrooveDetail } from './groove-detail.tsx';
 import {
   Axis,
   Chuck,
-  FOOT,
   GRIPPED,
   HalfSection,
-  OverhangLine,
+  Overhang,
   SECTION,
   sectionPlace,
   type SectionPlace,
@@ -40,10 +37,8 @@ export function GroovedSection({
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
   const { groove: g } = op;
   const place = sectionPlace(g.overhangMm, grippedDiameter(g) / 2);
-  const { x, scale } = place;
+  const { x } = place;
   const blade = cuttingWidth(context.cutter);
-  const overhang = movableOf(op, context, 'overhang');
-  const end = x(g.overhangMm);
   const governs = evaluation.limits.find((l) => l.id === 'groove-chatter');
   const rim = evaluation.numbers.some((n) => n.key === 'rim') ? numberOf(evaluation, 'rim').value : null;
   return (
@@ -81,16 +76,13 @@ export function GroovedSection({
           ? `edge ${mm(blade)} wide, ${numberOf(evaluation, 'plunges').value.toFixed(0)} ${op.cut.widenBy === 'side' && grooveWidth(g, blade) > blade ? 'layers' : 'plunges'}`
           : `comes off with its rim at ${formatMeasure(rim, 'm/min', system)}`}
       </text>
-      <OverhangLine end={end} text={`${mm(g.overhangMm)} out of the jaws`} />
-      <MovableHandle
-        movable={overhang}
+      <Overhang
         op={op}
-        x={end}
-        y={FOOT}
-        axis="x"
-        perUnit={1 / scale}
-        disabled={readOnly}
-        onMove={(v) => onChange(overhang.write(op, v), 'overhang')}
+        context={context}
+        overhangMm={g.overhangMm}
+        place={place}
+        readOnly={readOnly}
+        onChange={onChange}
       />
     </HalfSection>
   );

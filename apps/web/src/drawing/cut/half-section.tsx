@@ -1,11 +1,14 @@
-import type { PartSupport } from '@burl/core';
+import { formatMeasure, movableOf, type Operation, type PartSupport } from '@burl/core';
 import type { CSSProperties, ReactNode, Ref } from 'react';
+import { useSystem } from '../../frame/preferences.tsx';
 import { halo, StockPattern, textScale } from '../drawing.tsx';
+import { MovableHandle } from '../movable-handle.tsx';
+import type { DrawingProps } from './drawing-props.ts';
 
 /** Size of the picture, the axis of the part, the face of the jaws, and the room left for the part, px. */
 export const SECTION = { width: 680, height: 270, axis: 226, jaws: 92, long: 400, high: 130 } as const;
 /** Where the overhang is measured. */
-export const FOOT = SECTION.height - 16;
+const FOOT = SECTION.height - 16;
 /** Where the part goes into the jaws. */
 export const GRIPPED = SECTION.jaws - 34;
 
@@ -112,15 +115,42 @@ export const Support = ({
     <circle cx={steady.x} cy={steady.y - 9} r={9} fill="var(--holder)" stroke="var(--soft)" />
   ) : null;
 
-/** How far the part stands out, measured below it. */
-export const OverhangLine = ({ end, text }: { end: number; text: string }) => (
-  <g fill="var(--ink)" fontSize="calc(13.5px * var(--text, 1))" fontWeight="650">
-    <line x1={SECTION.jaws} x2={end} y1={FOOT} y2={FOOT} stroke="var(--ink)" />
-    <text x={(SECTION.jaws + end) / 2} y={FOOT - 5} textAnchor="middle" {...halo('card')}>
-      {text}
-    </text>
-  </g>
-);
+/** How far the part stands out, measured below it and taken hold of at its end. */
+export function Overhang<O extends Operation>({
+  op,
+  context,
+  overhangMm,
+  place,
+  readOnly,
+  onChange,
+}: Pick<DrawingProps<O>, 'op' | 'context' | 'readOnly' | 'onChange'> & {
+  overhangMm: number;
+  place: SectionPlace;
+}) {
+  const system = useSystem();
+  const end = place.x(overhangMm);
+  const overhang = movableOf(op, context, 'overhang');
+  return (
+    <>
+      <g fill="var(--ink)" fontSize="calc(13.5px * var(--text, 1))" fontWeight="650">
+        <line x1={SECTION.jaws} x2={end} y1={FOOT} y2={FOOT} stroke="var(--ink)" />
+        <text x={(SECTION.jaws + end) / 2} y={FOOT - 5} textAnchor="middle" {...halo('card')}>
+          {formatMeasure(overhangMm, 'mm', system)} out of the jaws
+        </text>
+      </g>
+      <MovableHandle
+        movable={overhang}
+        op={op}
+        x={end}
+        y={FOOT}
+        axis="x"
+        perUnit={1 / place.scale}
+        disabled={readOnly}
+        onMove={(v) => onChange(overhang.write(op, v), 'overhang')}
+      />
+    </>
+  );
+}
 
 /** Where a part of the picture stands again, larger: on the side where the tool is not. */
 export const detailAt = (tipX: number, width: number): number =>

@@ -1,16 +1,14 @@
-import { basicDiameters, formatMeasure, movableOf, type ThreadTurningOperation } from '@burl/core';
+import { basicDiameters, formatMeasure, type ThreadTurningOperation } from '@burl/core';
 import { useSystem } from '../../frame/preferences.tsx';
 import { halo } from '../drawing.tsx';
-import { MovableHandle } from '../movable-handle.tsx';
 import { useWidth } from '../use-width.ts';
 import type { DrawingProps } from './drawing-props.ts';
 import {
   Axis,
   Chuck,
-  FOOT,
   GRIPPED,
   HalfSection,
-  OverhangLine,
+  Overhang,
   SECTION,
   sectionPlace,
   type SectionPlace,
@@ -57,7 +55,6 @@ export function ThreadedSection({ op, context, readOnly, onChange }: DrawingProp
   const path = t.internal
     ? `M${GRIPPED} ${y(outer)} H${end} V${y(start)} H${x(span[1])} ${line} H${GRIPPED} Z`
     : `M${GRIPPED} ${y(bore)} H${end} V${y(start)} H${x(span[1])} ${line} H${GRIPPED} Z`;
-  const overhang = movableOf(op, context, 'overhang');
   const out = op.tooling.stickOutMm * scale;
   const tip = { x: x(span[1]) - 6, y: y(root) };
   return (
@@ -118,16 +115,13 @@ export function ThreadedSection({ op, context, readOnly, onChange }: DrawingProp
       >
         {thread.designation}, {mm(t.lengthMm)} long
       </text>
-      <OverhangLine end={end} text={`${mm(t.overhangMm)} out of the jaws`} />
-      <MovableHandle
-        movable={overhang}
+      <Overhang
         op={op}
-        x={end}
-        y={FOOT}
-        axis="x"
-        perUnit={1 / scale}
-        disabled={readOnly}
-        onMove={(v) => onChange(overhang.write(op, v), 'overhang')}
+        context={context}
+        overhangMm={t.overhangMm}
+        place={place}
+        readOnly={readOnly}
+        onChange={onChange}
       />
     </HalfSection>
   );

@@ -4,7 +4,7 @@ import { halo } from '../drawing.tsx';
 import { MovableHandle } from '../movable-handle.tsx';
 import { useWidth } from '../use-width.ts';
 import type { DrawingProps } from './drawing-props.ts';
-import { Axis, FOOT, HalfSection, OverhangLine, SECTION, sectionPlace } from './half-section.tsx';
+import { Axis, HalfSection, Overhang, SECTION, sectionPlace } from './half-section.tsx';
 import { outlineOf, TurnedPart, type TurnedPlace } from './turned-part.tsx';
 import { TurnedTool } from './turned-tool.tsx';
 
@@ -29,7 +29,6 @@ export function TurnedSection({
       ? { x: x(o.to - Math.min(depth, s.lengthMm)), y: y(half) }
       : { x: x(o.from + 0.55 * (o.to - o.from)), y: y(o.after) };
   const place: TurnedPlace = { scale, x, y, tip };
-  const overhang = movableOf(op, context, 'overhang');
   const ap = movableOf(op, context, 'ap');
   return (
     <HalfSection refOf={ref} width={width} label="Half-section of the turned part">
@@ -39,15 +38,13 @@ export function TurnedSection({
       </g>
       <Axis />
       <Words op={op} evaluation={evaluation} end={x(o.to)} />
-      <MovableHandle
-        movable={overhang}
+      <Overhang
         op={op}
-        x={x(o.to)}
-        y={FOOT}
-        axis="x"
-        perUnit={1 / scale}
-        disabled={readOnly}
-        onMove={(v) => onChange(overhang.write(op, v), 'overhang')}
+        context={context}
+        overhangMm={s.overhangMm}
+        place={place}
+        readOnly={readOnly}
+        onChange={onChange}
       />
       <MovableHandle
         movable={ap}
@@ -86,7 +83,6 @@ function Words({ op, evaluation, end }: { op: TurningOperation; evaluation: Eval
           </tspan>
         </text>
       </g>
-      <OverhangLine end={end} text={`${mm(s.overhangMm)} out of the jaws`} />
       <text
         x={SECTION.width - 8}
         y={20}

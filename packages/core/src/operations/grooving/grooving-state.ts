@@ -1,4 +1,4 @@
-import { type Estimate, exact, scale, sensitiveTo, uncertain } from '../../judging/estimate.ts';
+import { type Estimate, scale, uncertain } from '../../judging/estimate.ts';
 import { rakeFactor } from '../../physics/cutting/kienzle.ts';
 import { cuttingSpeed } from '../../physics/cutting/spindle-speed.ts';
 import { barStiffness } from '../../physics/turning/boring-bar.ts';
@@ -8,12 +8,13 @@ import { bendingHz, deflectionUnder } from '../../physics/turning/part-bending.t
 import { diameterAtCap, spindleAt, type SurfaceSpeed } from '../../physics/turning/surface-speed.ts';
 import { RA_OF_RT, turnedRoughness } from '../../physics/turning/turned-roughness.ts';
 import { barBetween, type HeldPart } from '../lathe/held-part.ts';
+import { latheLife, latheLoads } from '../lathe/lathe-loads.ts';
 import type { LatheState } from '../lathe/lathe-state.ts';
 import { withPartSpindle } from '../lathe/lathe-spindle.ts';
 import { roughening, WORN_NORMAL } from '../lathe/worn-and-rough.ts';
 import type { OperationContext } from '../context.ts';
 import { turningLife } from '../life-state.ts';
-import { cuttingForceSources, driveEfficiency } from '../sources.ts';
+import { cuttingForceSources } from '../sources.ts';
 import {
   cuttingWidth,
   grippedDiameter,
@@ -57,8 +58,6 @@ const PART_DAMPING = 0.03;
 const ALONG_CHIP = 0.75;
 /** A turret nobody measured. Estimate of the class. */
 const UNKNOWN_TURRET = { freq_hz: 420, stiffness_n_um: 80, damping_ratio: 0.045 } as const;
-/** Bursts: a plunge seldom lasts longer. */
-const SHORT_MINUTES = 4;
 
 /** The blade or what carries it, mm and MPa. */
 function bladeOf({ cutter }: OperationContext, bladeMm: number, stickOutMm: number): Blade {
@@ -142,7 +141,6 @@ export function groovingState(op: GroovingOperation, given: OperationContext): G
   const cuttingN = uncertain(cutting, ...sources);
   const feedN = uncertain(ratio * cutting, ...sources);
   const torqueNm = scale(cuttingN, largest / 2000);
-  const drive = driveEfficiency(context);
 
   const part: HeldPart = { support: g.support, overhangMm: g.overhangMm, grippedMm: grippedDiameter(g) };
   const at = Math.max(
@@ -182,20 +180,8 @@ export function groovingState(op: GroovingOperation, given: OperationContext): G
     diameterInCutMm: largest,
     feedRateMmMin: speedRpm * feed,
     removalCm3Min: plunges.widestMm * feed * vc,
-    powerKw: sensitiveTo(scale(torqueNm, (2 * Math.PI * speedRpm) / 60_000 / drive.value), drive.source, -1),
-    torqueNm,
-    peakTorqueNm: torqueNm,
-    rating: minutes.cutting > SHORT_MINUTES ? 's1' : 's6_40',
-    pullOutN: exact(0),
-    time: {
-      cutting: minutes.cutting,
-      linking: minutes.air,
-      perPart: (minutes.cutting + minutes.air) * op.featuresPerPart,
-    },
-    lifeMin: life?.lifeMin ?? null,
-    speedLimitMMin: life?.speedLimitMMin ? scale(life.speedLimitMMin, GROOVED_SPEED) : null,
-    lifeNotes: life?.notes ?? ['no turning window for this alloy and insert'],
-    libraryLife: life?.library ?? null,
+    ...latheLoads(context, torqueNm, speedRpm, minutes, op.featuresPerPart),
+    ...latheLife(life, GROOVED_SPEED),
     cuttingN,
     feedN,
     fastestRpm,

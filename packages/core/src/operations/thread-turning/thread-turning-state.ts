@@ -1,4 +1,4 @@
-import { type Estimate, exact, scale, sensitiveTo, uncertain } from '../../judging/estimate.ts';
+import { type Estimate, scale, sensitiveTo, uncertain } from '../../judging/estimate.ts';
 import { rakeFactor } from '../../physics/cutting/kienzle.ts';
 import { cuttingSpeed } from '../../physics/cutting/spindle-speed.ts';
 import { rapidSeconds } from '../../physics/holes/cycle-time.ts';
@@ -9,11 +9,12 @@ import { bendingHz, deflectionUnder, mostDeflection } from '../../physics/turnin
 import type { TurningMode } from '../../physics/turning/least-chip-width.ts';
 import type { OperationContext } from '../context.ts';
 import { barBetween, type HeldPart } from '../lathe/held-part.ts';
+import { latheLife, latheLoads } from '../lathe/lathe-loads.ts';
 import type { LatheState } from '../lathe/lathe-state.ts';
 import { withPartSpindle } from '../lathe/lathe-spindle.ts';
 import { WORN_NORMAL } from '../lathe/worn-and-rough.ts';
 import { turningLife } from '../life-state.ts';
-import { BEAM_MODEL, cuttingForceSources, driveEfficiency } from '../sources.ts';
+import { BEAM_MODEL, cuttingForceSources } from '../sources.ts';
 import { threadDepth, threadStart, type ThreadTurningOperation } from './thread-turning-operation.ts';
 
 export interface ThreadTurningState extends LatheState<ThreadTurningOperation> {
@@ -79,7 +80,6 @@ export function threadTurningState(op: ThreadTurningOperation, given: OperationC
   const feedN = scale(cuttingN, ratio * (cut.infeed === 'radial' ? 0.1 : 0.5));
   const passiveN = scale(cuttingN, ratio);
   const torqueNm = scale(cuttingN, diameter / 2000);
-  const drive = driveEfficiency(context);
   const gripped = t.internal ? WALL * thread.majorMm : diameter;
   const part: HeldPart = { support: t.support, overhangMm: t.overhangMm, grippedMm: gripped };
   const [from, to] = [Math.max(1, t.overhangMm - t.fromEndMm - t.lengthMm), t.overhangMm - t.fromEndMm];
@@ -125,16 +125,8 @@ export function threadTurningState(op: ThreadTurningOperation, given: OperationC
     diameterInCutMm: diameter,
     feedRateMmMin: speedRpm * thread.pitchMm,
     removalCm3Min: deepest.areaMm2 * vc,
-    powerKw: sensitiveTo(scale(torqueNm, (2 * Math.PI * speedRpm) / 60_000 / drive.value), drive.source, -1),
-    torqueNm,
-    peakTorqueNm: torqueNm,
-    rating: 's6_40',
-    pullOutN: exact(0),
-    time: { cutting, linking: air, perPart: (cutting + air) * op.featuresPerPart },
-    lifeMin: life?.lifeMin ?? null,
-    speedLimitMMin: life?.speedLimitMMin ? scale(life.speedLimitMMin, THREADED_SPEED) : null,
-    lifeNotes: life?.notes ?? ['no turning window for this alloy and insert'],
-    libraryLife: life?.library ?? null,
+    ...latheLoads(context, torqueNm, speedRpm, { cutting, air }, op.featuresPerPart),
+    ...latheLife(life, THREADED_SPEED),
     cuttingN,
     feedN,
     passiveN,

@@ -1,5 +1,6 @@
 import type { OperationContext } from '../context.ts';
 import { barBetween, type HeldPart } from '../lathe/held-part.ts';
+import { latheLife, latheLoads } from '../lathe/lathe-loads.ts';
 import type { LatheState } from '../lathe/lathe-state.ts';
 import { rakeFactor } from '../../physics/cutting/kienzle.ts';
 import { cuttingSpeed } from '../../physics/cutting/spindle-speed.ts';
@@ -16,9 +17,9 @@ import {
 } from '../../physics/turning/surface-speed.ts';
 import { turningForces } from '../../physics/turning/turning-force.ts';
 import { RA_OF_RT, turnedRoughness } from '../../physics/turning/turned-roughness.ts';
-import { type Estimate, exact, scale, sensitiveTo, uncertain } from '../../judging/estimate.ts';
+import { type Estimate, scale, sensitiveTo, uncertain } from '../../judging/estimate.ts';
 import { turningLife } from '../life-state.ts';
-import { BEAM_MODEL, cuttingForceSources, driveEfficiency } from '../sources.ts';
+import { BEAM_MODEL, cuttingForceSources } from '../sources.ts';
 import { withPartSpindle } from '../lathe/lathe-spindle.ts';
 import { roughening, WORN_NORMAL } from '../lathe/worn-and-rough.ts';
 import {
@@ -158,7 +159,6 @@ export function turningState(op: TurningOperation, given: OperationContext): Tur
   const feedN = uncertain(Math.max(1e-6, f.feedN), ...sources);
   const passiveN = uncertain(Math.max(1e-6, f.passiveN), ...sources);
   const torqueNm = scale(cuttingN, largest / 2000);
-  const drive = driveEfficiency(context);
   const part = heldPart(op);
   const bar = barBetween(part, {
     diameterMm: carryingDiameter(op, depthMm),
@@ -206,20 +206,8 @@ export function turningState(op: TurningOperation, given: OperationContext): Tur
     diameterInCutMm: largest,
     feedRateMmMin: feedRate,
     removalCm3Min: chip.areaMm2 * vc,
-    powerKw: sensitiveTo(scale(torqueNm, (2 * Math.PI * speedRpm) / 60_000 / drive.value), drive.source, -1),
-    torqueNm,
-    peakTorqueNm: torqueNm,
-    rating: minutes.cutting > SHORT_MINUTES ? 's1' : 's6_40',
-    pullOutN: exact(0),
-    time: {
-      cutting: minutes.cutting,
-      linking: minutes.air,
-      perPart: (minutes.cutting + minutes.air) * op.featuresPerPart,
-    },
-    lifeMin: life?.lifeMin ?? null,
-    speedLimitMMin: life?.speedLimitMMin ?? null,
-    lifeNotes: life?.notes ?? ['no turning window for this alloy and insert'],
-    libraryLife: life?.library ?? null,
+    ...latheLoads(context, torqueNm, speedRpm, minutes, op.featuresPerPart),
+    ...latheLife(life),
     part,
     smallestMm: smallest,
     depthMm,
@@ -246,5 +234,3 @@ export function turningState(op: TurningOperation, given: OperationContext): Tur
     leastChipMm,
   };
 }
-/** Cuts this long or shorter are held against the drive's short rating. */
-const SHORT_MINUTES = 4;

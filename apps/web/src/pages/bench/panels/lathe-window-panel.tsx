@@ -10,12 +10,10 @@ import {
 } from '@burl/core';
 import { proxy } from 'comlink';
 import { useState } from 'react';
-import { InlineChoice } from '../../../ui/inline-choice.tsx';
-import { HeavyState } from '../../../workers/heavy-state.tsx';
 import { question } from '../../../workers/question.ts';
 import { useHeavy } from '../../../workers/use-heavy.ts';
+import { MapPane } from './map-pane.tsx';
 import type { PanelProps } from './panel-props.ts';
-import { WindowPlot } from './window-plot.tsx';
 
 /** Points of the map. */
 const COLUMNS = 90;
@@ -46,38 +44,21 @@ export default function LatheWindowPanel({
         proxy((part: number) => progress.part(part)),
       ),
   );
-  const { data } = map;
   const name = (k: LatheFree): string => movableOf(op, context, k).name.toLowerCase();
   return (
     <div className="flex h-full min-h-0 flex-col gap-1.5">
-      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <InlineChoice
-          label="across"
-          value={x}
-          options={free.filter((k) => k !== y)}
-          name={name}
-          onTake={setX}
-        />
-        <InlineChoice label="up" value={y} options={free.filter((k) => k !== x)} name={name} onTake={setY} />
-        {map.busy && <HeavyState what="the map" heavy={map} />}
-      </div>
-      <div className={`min-h-0 flex-1 ${map.stale ? 'opacity-60' : ''}`}>
-        {data ? (
-          <WindowPlot
-            map={data}
-            here={{ x: readLathe(op, data.x.key), y: readLathe(op, data.y.key) }}
-            disabled={readOnly}
-            onMove={(a, b) =>
-              onMove([
-                [data.x.key, a],
-                [data.y.key, b],
-              ])
-            }
-          />
-        ) : (
-          !map.busy && <HeavyState what="the map" heavy={map} />
-        )}
-      </div>
+      <MapPane
+        map={map}
+        free={free}
+        x={x}
+        y={y}
+        name={name}
+        onX={setX}
+        onY={setY}
+        here={(k) => readLathe(op, k)}
+        readOnly={readOnly}
+        onMove={onMove}
+      />
     </div>
   );
 }

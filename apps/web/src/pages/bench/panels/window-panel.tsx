@@ -11,12 +11,11 @@ import {
 import { proxy } from 'comlink';
 import { useState } from 'react';
 import { InlineChoice } from '../../../ui/inline-choice.tsx';
-import { HeavyState } from '../../../workers/heavy-state.tsx';
 import { question } from '../../../workers/question.ts';
 import { useHeavy } from '../../../workers/use-heavy.ts';
 import { type Confidence, confidenceName, CONFIDENCES } from '../aims.ts';
+import { MapPane } from './map-pane.tsx';
 import type { PanelProps } from './panel-props.ts';
-import { WindowPlot } from './window-plot.tsx';
 import { WindowSearch } from './window-search.tsx';
 
 /** Points of the map. */
@@ -49,25 +48,21 @@ export default function WindowPanel({
         proxy((part: number) => progress.part(part)),
       ),
   );
-  const { data } = map;
   const name = (k: FreeParameter): string => movableOf(op, context, k).name.toLowerCase();
   return (
     <div className="flex h-full min-h-0 flex-col gap-1.5">
-      <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-        <InlineChoice
-          label="across"
-          value={x}
-          options={FREE_PARAMETERS.filter((k) => k !== y)}
-          name={name}
-          onTake={setX}
-        />
-        <InlineChoice
-          label="up"
-          value={y}
-          options={FREE_PARAMETERS.filter((k) => k !== x)}
-          name={name}
-          onTake={setY}
-        />
+      <MapPane
+        map={map}
+        free={FREE_PARAMETERS}
+        x={x}
+        y={y}
+        name={name}
+        onX={setX}
+        onY={setY}
+        here={(k) => readFree(op, k)}
+        readOnly={readOnly}
+        onMove={onMove}
+      >
         <InlineChoice
           label="Confidence"
           value={confidence}
@@ -75,25 +70,7 @@ export default function WindowPanel({
           name={confidenceName}
           onTake={setConfidence}
         />
-        {map.busy && <HeavyState what="the map" heavy={map} />}
-      </div>
-      <div className={`min-h-0 flex-1 ${map.stale ? 'opacity-60' : ''}`}>
-        {data ? (
-          <WindowPlot
-            map={data}
-            here={{ x: readFree(op, data.x.key), y: readFree(op, data.y.key) }}
-            disabled={readOnly}
-            onMove={(a, b) =>
-              onMove([
-                [data.x.key, a],
-                [data.y.key, b],
-              ])
-            }
-          />
-        ) : (
-          !map.busy && <HeavyState what="the map" heavy={map} />
-        )}
-      </div>
+      </MapPane>
       <WindowSearch
         op={op}
         context={context}
