@@ -101,6 +101,14 @@ const PLACES: readonly Place[] = [
     },
   },
   {
+    name: 'ways to groove',
+    go: async (page) => {
+      await openBench(page, /CV-0612/, /Groove for the seal/);
+      await page.getByRole('button', { name: 'Strategies', exact: true }).click();
+      await expect(page.getByRole('region', { name: 'Ways side by side' })).toContainText('shortest');
+    },
+  },
+  {
     name: 'window of the cut',
     go: async (page) => {
       await openBench(page, /TT-0420/, /Rough plate pocket/);

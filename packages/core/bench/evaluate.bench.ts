@@ -1,6 +1,8 @@
 import { bench, describe } from 'vitest';
 import type * as Core from '../src/index.ts';
 import { contextOf, CRIB, DOWEL_HOLE, SEAL_POCKET } from '../fixtures/crib.ts';
+import { grooved, threaded } from '../fixtures/lathe-cuts.ts';
+import { FINISHED_STEM } from '../fixtures/turned.ts';
 import { kienzle } from '../src/physics/cutting/kienzle.ts';
 import type { EdgeForce } from '../src/physics/cutting/force-law.ts';
 import { millingForces } from '../src/physics/cutting/milling-forces.ts';
@@ -15,10 +17,14 @@ const SETTLED = { warmupTime: 1500, time: 2000 };
 
 const pocket = contextOf(SEAL_POCKET);
 const hole = contextOf(DOWEL_HOLE);
+const [stem, groove, thread] = [FINISHED_STEM(), grooved(), threaded('M24')];
 
 describe('evaluation with all limits', () => {
   bench('milling operation', () => void evaluate(SEAL_POCKET, pocket), SETTLED);
   bench('drilled hole', () => void evaluate(DOWEL_HOLE, hole), SETTLED);
+  bench('finishing cut on a lathe', () => void evaluate(stem.op, stem.context), SETTLED);
+  bench('groove', () => void evaluate(groove.op, groove.context), SETTLED);
+  bench('turned thread', () => void evaluate(thread.op, thread.context), SETTLED);
 });
 
 describe('remedies of one operation', () => {
