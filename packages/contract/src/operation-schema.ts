@@ -258,6 +258,8 @@ const turning = yup
         overhangMm: number(),
         boreMm: number(),
         support,
+        // Absent in operations of before it was asked.
+        outerMm: yup.number().strict().nullable().optional(),
         interrupted: yup.boolean().strict().required(),
         toleranceMm: orNull(),
         raUm: orNull(),

@@ -25,6 +25,21 @@ const IN_BORE = { way: 'inside', startMm: 30, endMm: 35, lengthMm: 3, fromEndMm:
 const BAR = { cutterId: 'groove-in-2-bar16', holderId: 'bore-block-25', stickOutMm: 32 } as const;
 const NUT_BAR = { cutterId: 'thread-in-bar20-60-1.75-3', holderId: 'bore-block-25', stickOutMm: 30 } as const;
 
+/** A bearing ring bored in three jaws. */
+const RING = () =>
+  turned(
+    {
+      way: 'inside',
+      startMm: 91,
+      endMm: 92,
+      outerMm: 112,
+      lengthMm: 28,
+      overhangMm: 30,
+      toleranceMm: 0.035,
+    },
+    { cutterId: 'bore-steel-16-3d', holderId: 'bore-block-25', stickOutMm: 34 },
+  );
+
 const all = {
   groove: grooved({ toleranceMm: 0.2, raUm: 3.2, cornerMm: 0.4 }),
   'slender groove': grooved(STEM_GROOVE),
@@ -61,12 +76,28 @@ describe('what a lathe makes beside diameters', () => {
       FACED_STEM(),
       BORED_SEAT(),
       turned({}, { alloyId: '718-aged', cutterId: 'ins-s-med' }),
+      RING(),
     ];
     const met = new Set(cuts.flatMap(({ op, context }) => evaluate(op, context).limits.map((l) => l.id)));
     const asked = [KINDS.turning, KINDS.grooving, KINDS['thread-turning']].flatMap((k) =>
       k.ladder.map((l) => l.id),
     );
     expect(asked.filter((id) => !met.has(id) && !WAITING.includes(id))).toEqual([]);
+  });
+});
+
+describe('a thin ring', () => {
+  it('springs out of round by what its chuck presses; one nobody stated is at most tight', () => {
+    const { op, context } = RING();
+    const share = (liftN: number) => {
+      const held = { kind: 'chuck' as const, slideN: liftN, liftN, releaseC: null };
+      return limitOf(evaluate(op, { ...context, held }), 'ring-distortion');
+    };
+    expect(share(12_000).state).toBe('over');
+    expect(share(400).state).not.toBe('over');
+    expect(limitOf(evaluate(op, context), 'ring-distortion').state).toBe('tight');
+    const stout = { ...op, stretch: { ...op.stretch, outerMm: 200 } };
+    expect(evaluate(stout, context).limits.map((l) => l.id)).not.toContain('ring-distortion');
   });
 });
 

@@ -23,6 +23,7 @@ export function checkTurning(op: TurningOperation, context: OperationContext, se
   const outer = s.way === 'inside' ? LARGEST : s.way === 'face' ? s.startMm : s.endMm;
   see.within('stretch.boreMm', s.boreMm, 0, 0.98 * outer, 'mm');
   if (s.way === 'face') see.within('stretch.boreMm', s.boreMm, 0, Math.max(s.endMm, 0), 'mm');
+  if (s.way === 'inside') see.measured('stretch.outerMm', s.outerMm ?? null, s.endMm + 0.1, LARGEST, 'mm');
   see.measured('stretch.toleranceMm', s.toleranceMm, 0.001, 5, 'mm');
   see.measured('stretch.raUm', s.raUm, 0.01, 50, 'um');
   // A centre stands where the tool would go.

@@ -4,6 +4,7 @@ import { OF_ALL } from '../limits/ladder-of-all.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { Parameter } from '../parameter.ts';
 import { setSpeedAndFeed } from '../set-speed-and-feed.ts';
+import { ringDistortionLimit } from './limits/ring.ts';
 import { checkTurning } from './check-turning.ts';
 import { boreReachLimit, turningOverhangLimit } from './limits/bar.ts';
 import { insertDepthLimit, insertFeedLimit, leastChipLimit, notchLimit } from './limits/insert.ts';
@@ -78,6 +79,7 @@ export const turningKind = operationKind<TurningOperation, TurningState>({
     leastChipLimit,
     jawGripLimit,
     turnedSizeLimit,
+    ringDistortionLimit,
     turnedRoughnessLimit,
     slendernessLimit,
     turningOverhangLimit,

@@ -18,6 +18,8 @@ export interface TurnedStretch {
   readonly overhangMm: number;
   /** Bore through the part; 0 is solid. */
   readonly boreMm: number;
+  /** Outside of a part that is bored; absent or null where nobody states it. */
+  readonly outerMm?: number | null;
   readonly support: PartSupport;
   /** Slot, flat, scale or hole that the edge comes over every turn. */
   readonly interrupted: boolean;
@@ -49,8 +51,8 @@ export const smallestDiameter = ({ way, startMm, endMm }: TurnedStretch): number
 /** A bore is taken as standing in a part so many times its size: nobody states the outside. */
 const WALL_OF_BORE = 1.4;
 /** Diameter of the part outside, where it is held, mm. */
-export const outsideDiameter = ({ way, startMm, endMm }: TurnedStretch): number =>
-  way === 'inside' ? WALL_OF_BORE * endMm : startMm;
+export const outsideDiameter = ({ way, startMm, endMm, outerMm }: TurnedStretch): number =>
+  way === 'inside' ? (outerMm ?? WALL_OF_BORE * endMm) : startMm;
 
 /** Turning along or across at constant surface speed. */
 export interface TurningOperation extends OperationBase {

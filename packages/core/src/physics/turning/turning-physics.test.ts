@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { outOfRound } from './clamped-ring.ts';
 import { gripLoss } from './jaw-grip.ts';
 import { leastChipWidth } from './least-chip-width.ts';
 import { noseChip } from './nose-chip.ts';
@@ -174,5 +175,20 @@ describe('chatter, grip and surface', () => {
     expect(at(0.2)).toBeGreaterThan(at(0.1));
     expect(at(0.01)).toBeGreaterThan(0.9 * at(0.03));
     expect(at(0.3)).toBeCloseTo(0.3 ** 2 / 6.4, 2);
+  });
+});
+
+describe('a ring in its jaws', () => {
+  const ring = { outerMm: 100, boreMm: 92, lengthMm: 30, modulusMPa: 200_000 };
+  it('loses what thin rings lose under three jaws', () => {
+    const moment = (30 * 4 ** 3) / 12;
+    // 0.01594 under a jaw and 0.01425 between two, as the tables have it.
+    expect(outOfRound(ring, 3, 1000)).toBeCloseTo((0.0302 * 1000 * 48 ** 3) / (200_000 * moment), 4);
+  });
+  it('goes with the force, and falls with jaws and with the cube of the wall', () => {
+    expect(outOfRound(ring, 3, 2000)).toBeCloseTo(2 * outOfRound(ring, 3, 1000), 9);
+    expect(outOfRound(ring, 6, 500)).toBeLessThan(outOfRound(ring, 3, 1000) / 8);
+    expect(outOfRound({ ...ring, boreMm: 84 }, 3, 1000)).toBeLessThan(outOfRound(ring, 3, 1000) / 7);
+    expect(() => outOfRound({ ...ring, boreMm: 100 }, 3, 1000)).toThrow(/bore/);
   });
 });

@@ -17,10 +17,22 @@ const TO_CENTRE = {
   hint: 'empty: to the centre',
 } as const;
 
-const sizes = (face: boolean): readonly NumberField<TurnedStretch>[] => [
-  { key: 'startMm', label: face ? 'From diameter' : 'Diameter before', unit: 'mm' },
-  face ? TO_CENTRE : END,
-  { key: 'lengthMm', label: face ? 'Taken off along the axis' : 'Length', unit: 'mm' },
+const OUTSIDE = {
+  key: 'outerMm',
+  label: 'Outside diameter',
+  unit: 'mm',
+  empty: null,
+  hint: 'empty: 1.4 times the bore',
+} as const;
+
+/** A stretch whose outside stands there, stated or not. */
+type Stated = TurnedStretch & { readonly outerMm: number | null };
+
+const sizes = ({ way }: TurnedStretch): readonly NumberField<Stated>[] => [
+  ...(way === 'inside' ? [OUTSIDE] : []),
+  { key: 'startMm', label: way === 'face' ? 'From diameter' : 'Diameter before', unit: 'mm' },
+  way === 'face' ? TO_CENTRE : END,
+  { key: 'lengthMm', label: way === 'face' ? 'Taken off along the axis' : 'Length', unit: 'mm' },
   { key: 'overhangMm', label: 'Part out of the jaws', unit: 'mm' },
   { key: 'boreMm', label: 'Bore through the part', unit: 'mm', empty: 0, blank: true, hint: 'empty: solid' },
   { key: 'toleranceMm', label: 'Diameter tolerance', unit: 'mm', empty: null, hint: 'empty: none' },
@@ -53,7 +65,12 @@ export function TurnedCard({ op, readOnly, onChange }: CardProps<TurningOperatio
             onTake={(way) => set({ way })}
           />
           <SupportChoice value={s.support} readOnly={readOnly} onTake={(support) => set({ support })} />
-          <NumberFields of={s} fields={sizes(s.way === 'face')} readOnly={readOnly} onSet={set} />
+          <NumberFields<Stated>
+            of={{ ...s, outerMm: s.outerMm ?? null }}
+            fields={sizes(s)}
+            readOnly={readOnly}
+            onSet={set}
+          />
           <Choice
             label="Cut"
             value={s.interrupted ? 'interrupted' : 'smooth'}
