@@ -1,16 +1,66 @@
-import { type OperationContext, PLAIN_STRETCH, type TurnedStretch, type TurningOperation } from '@burl/core';
-import { blankOperation } from '@burl/contract';
+import {
+  drivenHolders,
+  drivenLathes,
+  type Groove,
+  type GroovingOperation,
+  latheTools,
+  type OperationContext,
+  PLAIN_GROOVE,
+  PLAIN_STRETCH,
+  PLAIN_TURNED_THREAD,
+  threadOf,
+  type ThreadTurningOperation,
+  type TurnedStretch,
+  type TurnedThread,
+  type TurningOperation,
+} from '@burl/core';
+import { blankOperation, type Crib, type TurnedSize } from '@burl/contract';
 import { contextOf } from '../src/judging/context.ts';
 import { CRIB } from './crib.ts';
 
 const JOB = { alloyId: 's13800-h1000', machineId: 'lathe-15kw', quantity: 12, heatLot: '' };
+const entry = (document: { readonly id: string }) =>
+  ({ id: document.id, origin: 'built-in', copiedFrom: null, version: 1, document }) as never;
+
+/** The shipped crib with what a lathe has beside its reference tools. */
+export const LATHE_CRIB: Crib = {
+  ...CRIB,
+  cutters: [...CRIB.cutters, ...latheTools().map(entry)],
+  holders: [...CRIB.holders, ...drivenHolders().map(entry)],
+  machines: [...CRIB.machines, ...drivenLathes().map(entry)],
+};
+
+function begun<K extends 'turning' | 'grooving' | 'thread-turning'>(
+  kind: K,
+  cutterId: string,
+  size: TurnedSize,
+) {
+  const op = blankOperation(LATHE_CRIB, JOB, cutterId, size);
+  if (op?.kind !== kind) throw new Error(`${cutterId} makes no ${kind}`);
+  return { op: op as Extract<typeof op, { kind: K }>, context: contextOf(LATHE_CRIB, op, JOB)! };
+}
 
 /** A turned stretch of aged stainless on the lathe as a person would begin it. */
-export function turned(
+export const turned = (
   stretch: Partial<TurnedStretch> = {},
   cutterId = 'ins-rough-80',
-): { op: TurningOperation; context: OperationContext } {
-  const op = blankOperation(CRIB, JOB, cutterId, { stretch: { ...PLAIN_STRETCH, ...stretch } });
-  if (op?.kind !== 'turning') throw new Error(`${cutterId} turns nothing`);
-  return { op, context: contextOf(CRIB, op, JOB)! };
-}
+): { op: TurningOperation; context: OperationContext } =>
+  begun('turning', cutterId, { stretch: { ...PLAIN_STRETCH, ...stretch } });
+
+/** A groove in it. */
+export const grooved = (
+  groove: Partial<Groove> = {},
+  cutterId = 'groove-3',
+): { op: GroovingOperation; context: OperationContext } =>
+  begun('grooving', cutterId, { groove: { ...PLAIN_GROOVE, ...groove } });
+
+/** A thread on it. */
+export const threaded = (
+  designation = 'M24',
+  turnedThread: Partial<TurnedThread> = {},
+  cutterId = 'thread-out-60-1.75-3',
+): { op: ThreadTurningOperation; context: OperationContext } =>
+  begun('thread-turning', cutterId, {
+    thread: threadOf(designation),
+    turned: { ...PLAIN_TURNED_THREAD, ...turnedThread },
+  });
