@@ -1,9 +1,6 @@
 import {
-  drivenHolders,
-  drivenLathes,
   type Groove,
   type GroovingOperation,
-  latheTools,
   type OperationContext,
   PLAIN_GROOVE,
   PLAIN_STRETCH,
@@ -14,21 +11,15 @@ import {
   type TurnedThread,
   type TurningOperation,
 } from '@burl/core';
-import { blankOperation, type Crib, type TurnedSize } from '@burl/contract';
+import { blankOperation, type TurnedSize } from '@burl/contract';
+import { withLatheTools } from '../../../packages/contract/test/lathe-crib.ts';
 import { contextOf } from '../src/judging/context.ts';
 import { CRIB } from './crib.ts';
 
 const JOB = { alloyId: 's13800-h1000', machineId: 'lathe-15kw', quantity: 12, heatLot: '' };
-const entry = (document: { readonly id: string }) =>
-  ({ id: document.id, origin: 'built-in', copiedFrom: null, version: 1, document }) as never;
 
 /** The shipped crib with what a lathe has beside its reference tools. */
-export const LATHE_CRIB: Crib = {
-  ...CRIB,
-  cutters: [...CRIB.cutters, ...latheTools().map(entry)],
-  holders: [...CRIB.holders, ...drivenHolders().map(entry)],
-  machines: [...CRIB.machines, ...drivenLathes().map(entry)],
-};
+export const LATHE_CRIB = withLatheTools(CRIB);
 
 function begun<K extends 'turning' | 'grooving' | 'thread-turning'>(
   kind: K,
