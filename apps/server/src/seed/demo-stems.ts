@@ -157,7 +157,7 @@ const turnedEnd = ({ groove, mill, box }: Makers): DemoSetup => ({
           'driven-collet-32',
           box('side', 38, 4.5, 10, { allowanceMm: 0, wallToleranceMm: 0.1 }),
           {
-            cut: { axialDepthMm: 5, radialEngagementMm: 0.75 },
+            cut: { axialDepthMm: 3.3, radialEngagementMm: 0.7 },
             featuresPerPart: 2,
             inLathe: { turns: 'tool', diameterMm: 55, boreMm: 0, overhangMm: 30, support: 'chuck' },
           },

@@ -1,10 +1,10 @@
 import { perHourOf } from '../crib/shop-rates.ts';
 import type { OperationContext } from './context.ts';
-import { isIndexable, outerDiameter } from '../crib/cutter.ts';
+import { isIndexable, isRoundBar, isTurningInsert, outerDiameter } from '../crib/cutter.ts';
 import type { Operation } from './operation.ts';
 
 /** Usual figures where the shop has not stated its own; plain numbers in the shop's money. */
-const USUAL = { machinePerHour: 90, edgeChangeMin: 3, indexableEdge: 12 } as const;
+const USUAL = { machinePerHour: 90, edgeChangeMin: 3, indexableEdge: 12, turningEdge: 4 } as const;
 
 export interface CostBasis {
   readonly machinePerMin: number;
@@ -19,9 +19,11 @@ export function costBasis(op: Operation, { cutter, shelf, rates }: OperationCont
   const machinePerHour = op.economics.machinePerHour ?? (rates ? perHourOf(rates, op.machineId) : null);
   const edgeChangeMin = op.economics.edgeChangeMin ?? rates?.edgeChangeMin ?? null;
   const edgePrice = op.economics.edgePrice ?? shelf?.edgePrice ?? null;
+  // An insert of a lathe, or of a bar that stands still, has edges of its own and no diameter to be priced by.
   const usualEdge = isIndexable(cutter)
     ? USUAL.indexableEdge * (cutter.properties.CICT ?? 1)
-    : (cutter.extended.price ?? 4 * outerDiameter(cutter) ** 1.2);
+    : (cutter.extended.price ??
+      (isTurningInsert(cutter) || isRoundBar(cutter) ? USUAL.turningEdge : 4 * outerDiameter(cutter) ** 1.2));
   const assumed: string[] = [];
   if (machinePerHour === null) assumed.push('machine hour');
   if (edgePrice === null) assumed.push('price per edge');

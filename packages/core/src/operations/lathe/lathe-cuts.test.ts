@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { CRIB, SHIPPED } from '../../../fixtures/crib.ts';
 import { grooved, threaded } from '../../../fixtures/lathe-cuts.ts';
 import { BORED_SEAT, FACED_STEM, FINISHED_STEM, turned } from '../../../fixtures/turned.ts';
+import { costBasis } from '../cost.ts';
 import { wrongHolder } from '../../crib/pairing.ts';
 import { evaluate, limitOf, numberOf } from '../../evaluation/evaluate.ts';
 import { problemsOf } from '../../evaluation/check-operation.ts';
@@ -84,6 +85,17 @@ describe('what a lathe makes beside diameters', () => {
     );
     expect(asked.filter((id) => !met.has(id) && !WAITING.includes(id))).toEqual([]);
   });
+});
+
+describe('what an edge of a lathe costs where nobody says', () => {
+  it.each([turned(), BORED_SEAT(), grooved(), threaded('M24'), grooved(PARTED, BLADE)])(
+    'is a few euros and never nothing: $op.tooling.cutterId',
+    ({ op, context }) => {
+      const { edgePrice } = costBasis(op, context);
+      expect(edgePrice).toBeGreaterThan(2);
+      expect(edgePrice).toBeLessThan(40);
+    },
+  );
 });
 
 describe('a thin ring', () => {

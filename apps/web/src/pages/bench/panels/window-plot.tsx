@@ -32,7 +32,7 @@ function Axes({
     <g fill="var(--soft)" fontSize="calc(12.5px * var(--text, 1))">
       <g fill="var(--ink)" fontSize="calc(12px * var(--text, 1))">
         {ticksOf(map.x, 6).map((t) => (
-          <text key={t} x={x(t)} y={H - M.bottom + 15} textAnchor="middle">
+          <text key={t} x={x(t)} y={H - M.bottom + 15} textAnchor={x(t) > W - 30 ? 'end' : 'middle'}>
             {formatNumber(t, map.x.unit, system)}
           </text>
         ))}
