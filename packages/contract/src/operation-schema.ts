@@ -26,6 +26,9 @@ const orNull = (): yup.NumberSchema<number | null> =>
   yup.number().strict().nullable().defined().default(null) as never;
 const id = (): yup.StringSchema<string> => yup.string().strict().required().max(120);
 
+const oneOf = <T extends string>(words: readonly T[]) => yup.string().strict().oneOf(words).required();
+const support = oneOf(PART_SUPPORTS);
+
 const measured = yup
   .object({ hardness: orNull(), runoutUm: orNull(), lifeSpeed30MMin: orNull(), kc11NMm2: orNull() })
   .noUnknown()
@@ -55,11 +58,11 @@ const common = {
   // Absent on a milling machine: an operation of before it was asked stays as it is.
   inLathe: yup
     .object({
-      turns: yup.string().strict().oneOf(TURNING_SIDES).required(),
+      turns: oneOf(TURNING_SIDES),
       diameterMm: number(),
       boreMm: number(),
       overhangMm: number(),
-      support: yup.string().strict().oneOf(PART_SUPPORTS).required(),
+      support,
     })
     .noUnknown()
     .default(undefined)
@@ -241,9 +244,6 @@ const steps = {
     { thread },
   ),
 } as const;
-
-const oneOf = <T extends string>(words: readonly T[]) => yup.string().strict().oneOf(words).required();
-const support = oneOf(PART_SUPPORTS);
 
 const turning = yup
   .object({

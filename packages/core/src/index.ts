@@ -423,7 +423,7 @@ export {
   type TurningOperation,
   type TurningWay,
 } from './operations/turning/turning-operation.ts';
-export { isTurnedOperation, type TurnedOperation } from './operations/lathe/turned-kinds.ts';
+export { isTurnedKind, isTurnedOperation, type TurnedOperation } from './operations/lathe/turned-kinds.ts';
 export {
   CATCHES,
   type Catch,
@@ -475,7 +475,7 @@ export {
   type TurningSide,
 } from './operations/lathe/in-lathe.ts';
 export { drivenHolders, drivenLathes } from './families/driven-lathe.ts';
-export { hasToTurn, isLathe, machineFor, withPartSpindle } from './operations/lathe/lathe-spindle.ts';
+export { hasToTurn, isLathe, machineFor } from './operations/lathe/lathe-spindle.ts';
 export { surfaceSpeedAt, spindleAt } from './physics/turning/surface-speed.ts';
 export { blankInSetup } from './programs/engage/blank-in-setup.ts';
 export {

@@ -62,7 +62,7 @@ const goesIn = (c: Cutter, boreMm: number): boolean => Number(c.properties['DMIN
 /** A short bar first: it is the stiffest that reaches. */
 const shortBar = (c: Cutter, n: LatheSizes): number =>
   Math.abs(Number(c.properties.LF ?? 0) - n.lengthMm - 3);
-const any = (): number => 0;
+const alike = (): number => 0;
 
 const grooveOf = (n: LatheSizes, way: GrooveWay): Groove => ({
   ...PLAIN_GROOVE,
@@ -172,7 +172,7 @@ export const TURNED = {
     begins: { lengthMm: 20, fromEndMm: 0 },
     size: (n) => threads(n, false),
     tool: (c, n) => c.type === 'threading_insert' && !bar(c) && inRange(c, n),
-    near: any,
+    near: alike,
     name: (n) => `Thread ${n.thread}`,
   },
   'thread in a bore': {

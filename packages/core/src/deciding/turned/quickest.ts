@@ -65,8 +65,7 @@ export function quickest(
     return allowed(a) ? (a[aim] <= b[aim] ? a : b) : worstShare(a) <= worstShare(b) ? a : b;
   };
   const at = (rpm: number, feed: number | null): TurnedCut => {
-    const key = 'n';
-    let op = kindOf(start).set(start, context, key, Math.max(1, Math.round(rpm))) as TurnedOperation;
+    let op = kindOf(start).set(start, context, 'n', Math.max(1, Math.round(rpm))) as TurnedOperation;
     if (op.kind !== 'thread-turning' && op.cut.speedRpm > op.cut.capRpm)
       op = { ...op, cut: { ...op.cut, speedRpm: op.cut.capRpm } } as TurnedOperation;
     if (feed !== null && op.kind !== 'thread-turning')

@@ -15,18 +15,10 @@ import { groovingNumbers } from './grooving-numbers.ts';
 import type { GroovingOperation } from './grooving-operation.ts';
 import { groovingState, type GroovingState } from './grooving-state.ts';
 import { groovingSwitches } from './grooving-switches.ts';
-import {
-  bladeBucklingLimit,
-  bladeOverhangLimit,
-  firstPlungeLimit,
-  grooveChipLimit,
-  grooveChipsLimit,
-  grooveCornerLimit,
-  grooveFeedLimit,
-  grooveFitLimit,
-  wideningLimit,
-} from './limits/blade.ts';
+import { bladeBucklingLimit, bladeOverhangLimit } from './limits/blade.ts';
+import { firstPlungeLimit, grooveCornerLimit, grooveFitLimit } from './limits/fit.ts';
 import { grooveChatterLimit, grooveRoughnessLimit, grooveWallLimit } from './limits/groove-part.ts';
+import { grooveChipLimit, grooveChipsLimit, grooveFeedLimit, wideningLimit } from './limits/plunging.ts';
 import { centreFeedLimit, partedLengthLimit, partingPlaceLimit, partThrownLimit } from './limits/parting.ts';
 import { startingGrooving } from './starting-grooving.ts';
 
@@ -54,9 +46,7 @@ export const groovingKind = operationKind<GroovingOperation, GroovingState>({
     fits: ({ type, properties }, { groove }) => {
       const bar = properties.DCONMS !== undefined;
       const curved = properties['DAXX'] !== undefined;
-      if (groove.way === 'part-off')
-        return (type === 'parting_insert' || type === 'grooving_insert') && !bar && !curved;
-      if (groove.way === 'outside')
+      if (groove.way === 'part-off' || groove.way === 'outside')
         return (type === 'parting_insert' || type === 'grooving_insert') && !bar && !curved;
       return type === 'grooving_insert' && (groove.way === 'inside' ? bar : curved);
     },

@@ -7,10 +7,10 @@ import type { TurningMode } from '../../physics/turning/least-chip-width.ts';
 import { bendingHz, deflectionUnder } from '../../physics/turning/part-bending.ts';
 import { diameterAtCap, spindleAt, type SurfaceSpeed } from '../../physics/turning/surface-speed.ts';
 import { RA_OF_RT, turnedRoughness } from '../../physics/turning/turned-roughness.ts';
-import { barBetween, type HeldPart } from '../lathe/held-part.ts';
+import { PART_DAMPING } from '../lathe/damped-chip-width.ts';
+import { barBetween, type HeldPart, partModulus } from '../lathe/held-part.ts';
 import { latheLife, latheLoads } from '../lathe/lathe-loads.ts';
 import type { LatheState } from '../lathe/lathe-state.ts';
-import { withPartSpindle } from '../lathe/lathe-spindle.ts';
 import { roughening, WORN_NORMAL } from '../lathe/worn-and-rough.ts';
 import type { OperationContext } from '../context.ts';
 import { turningLife } from '../life-state.ts';
@@ -49,11 +49,11 @@ export interface GroovingState extends LatheState<GroovingOperation> {
 const THICKNESS = 0.8;
 const HEIGHT = { grooving_insert: 16, parting_insert: 26 } as const;
 const BLADE_MPA = 207_000;
+const STEEL_KG_M3 = 7850;
 /** What of the feed force stands aside: plunging square the corners balance, beside a wall they do not. */
 const ASIDE = { plunge: 0.05, beside: 0.12, side: 1 } as const;
 /** A groove is run slower than a diameter: its chip stands between two walls and the coolant does not come. Shop practice. */
 export const GROOVED_SPEED = 0.75;
-const PART_DAMPING = 0.03;
 /** Share of a slide's movement that lies along the chip: its mode stands askew, and the force does. Estimate. */
 const ALONG_CHIP = 0.75;
 /** A turret nobody measured. Estimate of the class. */
@@ -100,24 +100,22 @@ function modesOf(
   if (bar !== undefined) {
     const overhangMm = op.tooling.stickOutMm;
     const modulusGPa = cutter.extended.bar_E_gpa ?? 207;
-    const area = (Math.PI * bar ** 2) / 4;
-    const hz =
-      ((1.8751 / (overhangMm / 1000)) ** 2 *
-        Math.sqrt((modulusGPa * 1e9 * ((Math.PI * bar ** 4) / 64) * 1e-12) / (7850 * area * 1e-6))) /
-      (2 * Math.PI);
     modes.push({
       of: 'bar',
       stiffnessNMm: barStiffness({ diameterMm: bar, overhangMm, modulusGPa }),
       dampingRatio: Number(cutter.extended['bar_damping_ratio'] ?? PART_DAMPING),
-      naturalHz: hz,
+      naturalHz: bendingHz(
+        { diameterMm: bar, modulusMPa: 1000 * modulusGPa, pinsMm: [] },
+        overhangMm,
+        STEEL_KG_M3,
+      ),
     });
   }
   return modes;
 }
 
 /** Works out a groove once. Input must have been checked. */
-export function groovingState(op: GroovingOperation, given: OperationContext): GroovingState {
-  const context = { ...given, machine: withPartSpindle(given.machine) };
+export function groovingState(op: GroovingOperation, context: OperationContext): GroovingState {
   const { alloy, cutter } = context;
   const { groove: g, cut } = op;
   const p = cutter.properties;
@@ -135,8 +133,8 @@ export function groovingState(op: GroovingOperation, given: OperationContext): G
   const { kc11, sources } = cuttingForceSources(op, context);
   const k = alloy.kienzle;
   const specific = kc11 * rakeFactor(p.GAMF ?? 0, k.reference_rake_deg) * feed ** -k.mc.typical;
-  const worn = k.wear_force.add_n_per_mm_edge_per_mm_vb * plunges.widestMm * op.flankWearMm;
-  const cutting = specific * plunges.widestMm * feed + worn;
+  const worn = k.wear_force.add_n_per_mm_edge_per_mm_vb * bladeMm * op.flankWearMm;
+  const cutting = specific * bladeMm * feed + worn;
   const ratio = k.radial_to_tangential.typical * (1 + WORN_NORMAL * op.flankWearMm);
   const cuttingN = uncertain(cutting, ...sources);
   const feedN = uncertain(ratio * cutting, ...sources);
@@ -150,7 +148,7 @@ export function groovingState(op: GroovingOperation, given: OperationContext): G
   const bar = barBetween(part, {
     diameterMm: g.way === 'inside' || g.way === 'face' ? part.grippedMm : g.startMm,
     boreMm: g.way === 'inside' ? g.endMm : g.boreMm,
-    modulusMPa: 1000 * (alloy.youngs_modulus_gpa ?? 200),
+    modulusMPa: partModulus(alloy),
     steadyMm: Math.max(0, at - STEADY_BEHIND * g.startMm),
   });
   const stiffness = 1 / Math.max(1e-12, deflectionUnder(bar, 1, at));
@@ -158,7 +156,7 @@ export function groovingState(op: GroovingOperation, given: OperationContext): G
   const blade = bladeOf(context, bladeMm, op.tooling.stickOutMm);
   const sideways = plunges.layers > 0;
   const asideN = sideways
-    ? scale(feedN, (ASIDE.side * plunges.layerMm) / plunges.widestMm)
+    ? scale(feedN, (ASIDE.side * plunges.layerMm) / bladeMm)
     : scale(feedN, plunges.count > 1 ? ASIDE.beside : ASIDE.plunge);
 
   const minutes = grooveMinutes(op, bladeMm, set, plunges);
@@ -179,7 +177,7 @@ export function groovingState(op: GroovingOperation, given: OperationContext): G
     cuttingSpeedMMin: vc,
     diameterInCutMm: largest,
     feedRateMmMin: speedRpm * feed,
-    removalCm3Min: plunges.widestMm * feed * vc,
+    removalCm3Min: bladeMm * feed * vc,
     ...latheLoads(context, torqueNm, speedRpm, minutes, op.featuresPerPart),
     ...latheLife(life, GROOVED_SPEED),
     cuttingN,

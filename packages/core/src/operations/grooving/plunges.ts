@@ -20,8 +20,7 @@ export interface Plunges {
   readonly lifts: number;
   /** Layers that are widened sideways; 0 where it is plunged only. */
   readonly layers: number;
-  /** Edge in the cut in the widest plunge, and in a layer, mm. */
-  readonly widestMm: number;
+  /** Edge in the cut in a layer, mm; 0 without. */
   readonly layerMm: number;
 }
 
@@ -35,7 +34,6 @@ export function plungesOf({ groove, cut }: GroovingOperation, bladeMm: number): 
     count: sideways ? 1 : 1 + Math.ceil(beside / cut.stepMm - 1e-6),
     lifts: sideways ? 0 : Math.max(0, Math.ceil(depth / cut.depthMm - 1e-6) - 1),
     layers,
-    widestMm: bladeMm,
     layerMm: sideways ? depth / layers : 0,
   };
 }

@@ -1,6 +1,6 @@
 import { spindleSpeed } from '../../physics/cutting/spindle-speed.ts';
 import type { OperationContext } from '../context.ts';
-import { withPartSpindle } from '../lathe/lathe-spindle.ts';
+import { feedForRa } from '../lathe/worn-and-rough.ts';
 import { turningWindow } from '../life-state.ts';
 import { into, low, tidy } from '../starting.ts';
 import { cuttingWidth, grooveDepth, type GroovingOperation } from './grooving-operation.ts';
@@ -13,7 +13,6 @@ const OF_THE_SPINDLE = 0.8;
 const AT_ONCE = 1.5;
 /** Parting slows down in the last of its diameter, mm, to this share. Rule G-117. */
 const SLOW = { belowMm: 3, share: 0.6 } as const;
-const RA_TO_FEED = (18 * Math.sqrt(3)) / 1000 / 2;
 
 /** First numbers of a groove: the middle of its window, slower than a diameter, a cap at which nothing is thrown. */
 export function startingGrooving(
@@ -25,8 +24,8 @@ export function startingGrooving(
   const { cutter } = context;
   const width = cuttingWidth(cutter);
   const [thin, thick] = cutter.extended.f_window_mm_per_rev ?? [0.015 * width, 0.045 * width];
-  const marks = g.raUm === null ? Infinity : Math.sqrt(g.raUm * RA_TO_FEED * (cutter.properties.RE ?? 0.2));
-  const spindle = OF_THE_SPINDLE * withPartSpindle(context.machine).max_rpm;
+  const marks = feedForRa(g.raUm, cutter.properties.RE ?? 0.2);
+  const spindle = OF_THE_SPINDLE * context.machine.max_rpm;
   const rim = RIM_M_MIN[g.caughtBy];
   const thrown =
     g.way === 'part-off' && Number.isFinite(rim) ? (0.9 * 1000 * rim) / (Math.PI * g.startMm) : Infinity;

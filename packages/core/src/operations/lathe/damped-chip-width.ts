@@ -3,6 +3,9 @@ import { leastChipWidth, type TurningMode } from '../../physics/turning/least-ch
 import { indentationOf } from '../indentation.ts';
 import type { LatheState } from './lathe-state.ts';
 
+/** Damping ratio of a part in its chuck, where nobody measured it. Estimate. */
+export const PART_DAMPING = 0.03;
+
 /** Land a fresh edge presses the wave with, mm, and the share of its wear that presses. Judgement: hones of inserts, one edge in the cut. */
 const FRESH_LAND_MM = 0.06;
 const OF_WEAR = 0.5;

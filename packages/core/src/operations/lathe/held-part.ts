@@ -1,3 +1,4 @@
+import type { Alloy } from '../../crib/alloy.ts';
 import type { HeldBar } from '../../physics/turning/part-bending.ts';
 
 /** What holds the free end of the part. */
@@ -19,6 +20,10 @@ export interface HeldPart {
   /** Diameter in the jaws. */
   readonly grippedMm: number;
 }
+
+/** Stiffness of what a part is made of, MPa. */
+export const partModulus = ({ youngs_modulus_gpa }: Pick<Alloy, 'youngs_modulus_gpa'>): number =>
+  1000 * (youngs_modulus_gpa ?? 200);
 
 /** The part as a bar between its supports; a steady stands at `steadyMm` from the jaws. */
 export const barBetween = (

@@ -1,7 +1,6 @@
 import type { Machine } from '../../crib/machine.ts';
 import type { Operation } from '../operation.ts';
 import { type Movable, movable, numberAt } from '../movable.ts';
-import { withPartSpindle } from './lathe-spindle.ts';
 
 /** The cap on the spindle: under the speed of the largest diameter it is no cap but another speed. */
 export const capMovable = (
@@ -14,7 +13,7 @@ export const capMovable = (
       least: 1,
       most: 500_000,
       low: Math.min(cut.capRpm, 10 * Math.ceil(cut.speedRpm / 10)),
-      high: withPartSpindle(machine).max_rpm,
+      high: machine.max_rpm,
       step: 10,
     },
   );

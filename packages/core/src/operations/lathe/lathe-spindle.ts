@@ -1,8 +1,9 @@
 import type { Machine } from '../../crib/machine.ts';
 import type { Operation } from '../operation.ts';
+import { isTurnedOperation } from './turned-kinds.ts';
 
-/** The machine with the spindle that turns the part: its own on a lathe, the main one of a mill-turn centre. */
-export const withPartSpindle = (machine: Machine): Machine => {
+/** With the spindle that turns the part: its own on a lathe, the main one of a mill-turn centre. */
+const withPartSpindle = (machine: Machine): Machine => {
   const own = machine.turning_spindle;
   return own ? { ...machine, max_rpm: own.max_rpm, power_torque: own.power_torque } : machine;
 };
@@ -25,7 +26,7 @@ export const hasToTurn = ({ kind }: Operation): boolean => MILLS.includes(kind);
  * centre turns its milling spindle, or the part with the tool standing on its axis.
  */
 export function machineFor(op: Operation, machine: Machine): Machine {
-  if (op.inLathe?.turns === 'part') return withPartSpindle(machine);
+  if (isTurnedOperation(op) || op.inLathe?.turns === 'part') return withPartSpindle(machine);
   const driven = machine.kind === 'lathe' && (hasToTurn(op) || op.inLathe?.turns === 'tool');
   return driven ? withDrivenTools(machine) : machine;
 }

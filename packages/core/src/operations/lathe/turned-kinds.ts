@@ -12,7 +12,8 @@ const TURNED: Readonly<Record<TurnedOperation['kind'], true>> = {
   'thread-turning': true,
 };
 
-export const isTurnedOperation = (op: Operation): op is TurnedOperation => op.kind in TURNED;
+export const isTurnedKind = (kind: Operation['kind']): kind is TurnedOperation['kind'] => kind in TURNED;
+export const isTurnedOperation = (op: Operation): op is TurnedOperation => isTurnedKind(op.kind);
 
 /** How far along the axis one cuts, mm. */
 export function turnedLength(op: TurnedOperation): number {

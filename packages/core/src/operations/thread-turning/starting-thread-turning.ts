@@ -1,7 +1,6 @@
 import { spindleSpeed } from '../../physics/cutting/spindle-speed.ts';
 import { runIn, threadPasses } from '../../physics/threads/turned-passes.ts';
 import type { OperationContext } from '../context.ts';
-import { withPartSpindle } from '../lathe/lathe-spindle.ts';
 import { turningWindow } from '../life-state.ts';
 import { low } from '../starting.ts';
 import { mostOfPass } from './limits/turned-thread.ts';
@@ -22,7 +21,7 @@ export function startingThreadTurning(
   diameterMm: number,
 ): ThreadTurningOperation['cut'] {
   const { thread } = op;
-  const machine = withPartSpindle(context.machine);
+  const machine = context.machine;
   const infeed = thread.pitchMm > 1.5 ? ('flank' as const) : ('radial' as const);
   const most = EASY * mostOfPass(thread.pitchMm, context.alloy);
   let passes = 3;

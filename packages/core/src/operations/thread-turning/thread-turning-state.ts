@@ -8,10 +8,10 @@ import { barStiffness } from '../../physics/turning/boring-bar.ts';
 import { bendingHz, deflectionUnder, mostDeflection } from '../../physics/turning/part-bending.ts';
 import type { TurningMode } from '../../physics/turning/least-chip-width.ts';
 import type { OperationContext } from '../context.ts';
-import { barBetween, type HeldPart } from '../lathe/held-part.ts';
+import { PART_DAMPING } from '../lathe/damped-chip-width.ts';
+import { barBetween, type HeldPart, partModulus } from '../lathe/held-part.ts';
 import { latheLife, latheLoads } from '../lathe/lathe-loads.ts';
 import type { LatheState } from '../lathe/lathe-state.ts';
-import { withPartSpindle } from '../lathe/lathe-spindle.ts';
 import { WORN_NORMAL } from '../lathe/worn-and-rough.ts';
 import { turningLife } from '../life-state.ts';
 import { BEAM_MODEL, cuttingForceSources } from '../sources.ts';
@@ -43,7 +43,6 @@ export const THREADED_SPEED = 0.65;
 /** Share of the bending that the last light passes and a spring pass leave. */
 const LEFT = 0.5;
 const SPRUNG = 0.25;
-const PART_DAMPING = 0.03;
 const BETWEEN_S = 1.2;
 /** Two gauges of one thread differ by this much anyway, mm. */
 const LEAST_ERROR_MM = 0.002;
@@ -52,8 +51,10 @@ const LEAST_ERROR_MM = 0.002;
 const WALL = 1.4;
 
 /** Works out a turned thread once. Input must have been checked. */
-export function threadTurningState(op: ThreadTurningOperation, given: OperationContext): ThreadTurningState {
-  const context = { ...given, machine: withPartSpindle(given.machine) };
+export function threadTurningState(
+  op: ThreadTurningOperation,
+  context: OperationContext,
+): ThreadTurningState {
   const { alloy, cutter, machine } = context;
   const { thread, turned: t, cut } = op;
   const diameter = threadStart(op);
@@ -86,7 +87,7 @@ export function threadTurningState(op: ThreadTurningOperation, given: OperationC
   const bar = barBetween(part, {
     diameterMm: gripped,
     boreMm: t.internal ? thread.majorMm : t.boreMm,
-    modulusMPa: 1000 * (alloy.youngs_modulus_gpa ?? 200),
+    modulusMPa: partModulus(alloy),
     steadyMm: Math.max(0, from - gripped),
   });
   const last = scale(passiveN, forces.at(-1)! / forces[heaviest]!);

@@ -1,8 +1,8 @@
 import type { OperationContext } from '../context.ts';
+import { feedForRa } from '../lathe/worn-and-rough.ts';
 import { turningWindow } from '../life-state.ts';
 import { into, low, tidy } from '../starting.ts';
 import { spindleSpeed } from '../../physics/cutting/spindle-speed.ts';
-import { withPartSpindle } from '../lathe/lathe-spindle.ts';
 import type { TurningOperation } from './turning-operation.ts';
 
 /** A stretch that asks for size or surface is finished in one cut of this much, mm. */
@@ -18,11 +18,11 @@ export function startingTurning(
 ): TurningOperation['cut'] {
   const { cutter, machine } = context;
   const { stretch: s } = op;
-  const spindle = withPartSpindle(machine).max_rpm;
+  const spindle = machine.max_rpm;
   const nose = cutter.properties.RE ?? 0.8;
   const finishes = s.toleranceMm !== null || s.raUm !== null;
   const [thin, thick] = cutter.extended.f_window_mm_per_rev ?? [0.08, 0.25];
-  const marks = s.raUm === null ? Infinity : Math.sqrt(s.raUm * RA_TO_FEED * nose);
+  const marks = feedForRa(s.raUm, nose);
   const feedPerRevMm = tidy(
     Math.min(into([thin, thick], finishes ? 0.2 : 0.4), 0.6 * nose, Math.max(0.3 * thin, marks)),
   );
@@ -40,5 +40,3 @@ export function startingTurning(
     depthMm: tidy(Math.max(1e-3, stock / Math.max(1, passes))),
   };
 }
-/** f² of an Ra in µm with the nose in mm: 18·√3·RE·Ra/1000, less what a tough alloy adds. */
-const RA_TO_FEED = (18 * Math.sqrt(3)) / 1000 / 2;

@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import { barBetween, type HeldPart } from '../lathe/held-part.ts';
+import { barBetween, type HeldPart, partModulus } from '../lathe/held-part.ts';
 import { latheLife, latheLoads } from '../lathe/lathe-loads.ts';
 import type { LatheState } from '../lathe/lathe-state.ts';
 import { rakeFactor } from '../../physics/cutting/kienzle.ts';
@@ -20,8 +20,7 @@ import { RA_OF_RT, turnedRoughness } from '../../physics/turning/turned-roughnes
 import { type Estimate, scale, sensitiveTo, uncertain } from '../../judging/estimate.ts';
 import { turningLife } from '../life-state.ts';
 import { BEAM_MODEL, cuttingForceSources } from '../sources.ts';
-import { withPartSpindle } from '../lathe/lathe-spindle.ts';
-import { roughening, WORN_NORMAL } from '../lathe/worn-and-rough.ts';
+import { leastChip, roughening, WORN_NORMAL } from '../lathe/worn-and-rough.ts';
 import {
   largestDiameter,
   outsideDiameter,
@@ -54,8 +53,6 @@ export interface TurningState extends LatheState<TurningOperation> {
   readonly leastChipMm: number;
 }
 
-/** Share of the edge radius below which nothing is cut. Rule G-02. */
-const LEAST_CHIP = 0.3;
 /** Part of the tool's lean that stock and wear move about; the rest is set out on the first part. */
 const VARIES = 0.3;
 /** Share of the edge radius that squeezes the marks where the feed is fine. */
@@ -132,8 +129,7 @@ function minutesOf(
 const MOST_PASSES = 200;
 
 /** Works out a turned stretch once. Input must have been checked. */
-export function turningState(op: TurningOperation, given: OperationContext): TurningState {
-  const context = { ...given, machine: withPartSpindle(given.machine) };
+export function turningState(op: TurningOperation, context: OperationContext): TurningState {
   const { alloy, cutter } = context;
   const { stretch: s, cut } = op;
   const p = cutter.properties;
@@ -163,7 +159,7 @@ export function turningState(op: TurningOperation, given: OperationContext): Tur
   const bar = barBetween(part, {
     diameterMm: carryingDiameter(op, depthMm),
     boreMm: s.way === 'inside' ? s.endMm : s.boreMm,
-    modulusMPa: 1000 * (alloy.youngs_modulus_gpa ?? 200),
+    modulusMPa: partModulus(alloy),
     steadyMm: Math.max(0, s.overhangMm - s.lengthMm / 2),
   });
   const from = s.way === 'face' ? s.overhangMm : s.overhangMm - s.lengthMm;
@@ -179,7 +175,7 @@ export function turningState(op: TurningOperation, given: OperationContext): Tur
   );
   const toolMm = scale(passiveN, 1 / carrierStiffness(context, op.tooling.stickOutMm));
   const edge = (cutter.extended.edge_radius_um?.[1] ?? 15) / 1000;
-  const leastChipMm = LEAST_CHIP * edge;
+  const leastChipMm = leastChip(cutter);
   const wiped = (p.BS ?? 0) >= cut.feedPerRevMm;
   // A wiper halves what the feed leaves at the least. Rule G-85.
   const feed = wiped ? cut.feedPerRevMm / 2 : cut.feedPerRevMm;

@@ -1,4 +1,12 @@
-import { type Evaluation, formatMeasure, limitOf, type Remedy, speak, type System } from '@burl/core';
+import {
+  type Evaluation,
+  formatMeasure,
+  isTurnedKind,
+  limitOf,
+  type Remedy,
+  speak,
+  type System,
+} from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -7,9 +15,6 @@ import { StateWord } from '../../../ui/state-mark.tsx';
 
 const minutes = (m: number): string =>
   Math.abs(m) < 0.05 ? 'Same cycle time' : `Cycle time ${m > 0 ? '+' : '−'}${Math.abs(m).toFixed(1)} min`;
-
-/** Chatter of these is of the part between its supports: there are no lobes to see. */
-const TURNED: readonly string[] = ['turning', 'grooving', 'thread-turning'];
 
 /** Factors beyond this are said in words: no life model knows them. */
 const MANY = 10;
@@ -93,7 +98,8 @@ export function Governing({
       <p className="text-[16px] leading-snug font-semibold" aria-live="polite">
         {speak(limit.why, system)}
       </p>
-      {limit.group === 'vibration' && !TURNED.includes(evaluation.kind) && (
+      {/* Of a part between its supports there are no lobes to see. */}
+      {limit.group === 'vibration' && !isTurnedKind(evaluation.kind) && (
         <Link to={chatter} className="mt-1 inline-block font-semibold underline">
           {limit.state === 'unproven' ? 'Measure this combination' : 'See lobes, test cuts and sound'}
         </Link>

@@ -1,6 +1,7 @@
 import { type Source, uncertain } from '../../../judging/estimate.ts';
 import { input, type Limit } from '../../../judging/limit.ts';
 import { measure, say } from '../../../units/sentence.ts';
+import { FEED_MARKS } from '../../lathe/worn-and-rough.ts';
 import { dampedChipWidth } from '../../lathe/damped-chip-width.ts';
 import { held } from '../../holes/limits/assessments.ts';
 import type { GroovingState } from '../grooving-state.ts';
@@ -25,11 +26,11 @@ export const grooveChatterLimit: Limit<GroovingState> = {
   name: 'chatter',
   asks: 'forces',
   assess(state) {
-    const { modes, acrossMPa, plunges } = state;
+    const { modes, acrossMPa, plunges, bladeMm } = state;
     const widths = modes.map((mode) => ({ mode, ...dampedChipWidth(state, mode, acrossMPa) }));
     const { mode, widthMm, hz } = widths.reduce((a, b) => (a.widthMm <= b.widthMm ? a : b));
     const allowed = uncertain(widthMm, CHATTER_MODEL);
-    const edge = plunges.layers > 0 ? Math.max(plunges.layerMm, plunges.widestMm) : plunges.widestMm;
+    const edge = Math.max(plunges.layerMm, bladeMm);
     return held(edge, allowed, 'mm', GIVES[mode.of], {
       why: () =>
         say(
@@ -93,14 +94,6 @@ export const grooveWallLimit: Limit<GroovingState> = {
   },
 };
 
-const MARKS: Source = {
-  id: 'feed-marks',
-  label: 'measured over theoretical roughness',
-  kind: 'model',
-  sigma: 0.3,
-  narrowBy: 'measure Ra on the first part',
-};
-
 /** The corner of the blade leaves feed marks on the walls. */
 export const grooveRoughnessLimit: Limit<GroovingState> = {
   id: 'groove-roughness',
@@ -109,7 +102,7 @@ export const grooveRoughnessLimit: Limit<GroovingState> = {
   assess({ raUm, op: { groove, cut } }) {
     const asked = groove.raUm;
     if (asked === null || groove.way === 'part-off') return null;
-    return held(uncertain(raUm, MARKS), asked, 'um-fine', 'drawing', {
+    return held(uncertain(raUm, FEED_MARKS), asked, 'um-fine', 'drawing', {
       why: () => say('Walls Ra {0}; {1} required.', measure(raUm, 'um-fine'), measure(asked, 'um-fine')),
       formula: 'Ra = f²/(18·√3·RE) times 1.2 to 1.7',
       inputs: () => [input('fn', 'feed per revolution', cut.feedPerRevMm, 'mm/rev')],

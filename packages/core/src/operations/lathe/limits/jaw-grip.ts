@@ -4,20 +4,8 @@ import { HOLDINGS } from '../../../physics/holding/holdings.ts';
 import { gripLoss } from '../../../physics/turning/jaw-grip.ts';
 import type { OperationContext } from '../../context.ts';
 import { held } from '../../holes/limits/assessments.ts';
+import { USUAL_CHUCK } from '../usual-chuck.ts';
 import type { LatheState } from '../lathe-state.ts';
-
-/**
- * Jaws and chuck where nobody stated them: three jaws of this weight, this far out, of a chuck of this size, and what it pushes with.
- * Estimates of the class.
- */
-const CHUCK = {
-  jaws: 3,
-  massKg: 0.9,
-  sizeMm: 254,
-  radiusShare: 0.36,
-  friction: 0.2,
-  forceN: 60_000,
-} as const;
 
 /** Grip against sliding along and round the part at rest, N, and whether the setup states it. */
 function gripOf({ held: given }: OperationContext): {
@@ -27,7 +15,7 @@ function gripOf({ held: given }: OperationContext): {
 } {
   if (given && (given.kind === 'chuck' || given.kind === 'collet'))
     return { kind: given.kind, liftN: given.liftN, stated: true };
-  return { kind: 'chuck', liftN: CHUCK.friction * CHUCK.forceN, stated: false };
+  return { kind: 'chuck', liftN: USUAL_CHUCK.friction * USUAL_CHUCK.forceN, stated: false };
 }
 
 /** The cut must not turn the part in its jaws or push it through them; the jaws' own weight loosens them as they turn. */
@@ -38,16 +26,16 @@ export const jawGripLimit: Limit<LatheState> = {
   asks: 'forces',
   assess({ context, part, cuttingN, feedN, diameterInCutMm, speedRpm, fastestRpm, smallestMm }) {
     const { kind, liftN, stated } = gripOf(context);
-    const size = context.machine.turning_spindle?.chuck_mm ?? CHUCK.sizeMm;
+    const size = context.machine.turning_spindle?.chuck_mm ?? USUAL_CHUCK.sizeMm;
     const jaws = {
-      count: CHUCK.jaws,
-      massKg: CHUCK.massKg * (size / CHUCK.sizeMm) ** 3,
-      radiusMm: CHUCK.radiusShare * size,
+      count: USUAL_CHUCK.jaws,
+      massKg: USUAL_CHUCK.massKg * (size / USUAL_CHUCK.sizeMm) ** 3,
+      radiusMm: USUAL_CHUCK.radiusShare * size,
     };
     const gripped = part.grippedMm;
     /** Where the part is large it is turned with more, where it is small it runs faster. */
     const at = (diameterMm: number, rpm: number) => {
-      const lossN = kind === 'collet' ? 0 : CHUCK.friction * gripLoss(jaws, rpm);
+      const lossN = kind === 'collet' ? 0 : USUAL_CHUCK.friction * gripLoss(jaws, rpm);
       const left = Math.max(1, liftN - lossN);
       const asked = Math.hypot((cuttingN.value * diameterMm) / gripped, feedN.value) * HOLDINGS[kind].factor;
       return { rpm, lossN, left, asked };
@@ -71,7 +59,7 @@ export const jawGripLimit: Limit<LatheState> = {
           formula: 'factor·√((Fc·D/Dg)² + Ff²) ≤ μ·(F − 3·m·r·ω²)',
           inputs: () => [
             input('Fc', 'cutting force', cuttingN.value, 'N'),
-            input('loss', 'taken by the jaws’ weight', worst.lossN / CHUCK.friction, 'N'),
+            input('loss', 'taken by the jaws’ weight', worst.lossN / USUAL_CHUCK.friction, 'N'),
           ],
           source: 'Coulomb friction; centrifugal force of the jaws, estimated',
         },

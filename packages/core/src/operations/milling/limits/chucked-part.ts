@@ -3,7 +3,7 @@ import { input, type Limit } from '../../../judging/limit.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { deflectionUnder } from '../../../physics/turning/part-bending.ts';
 import { held } from '../../holes/limits/assessments.ts';
-import { barBetween } from '../../lathe/held-part.ts';
+import { barBetween, partModulus } from '../../lathe/held-part.ts';
 import type { MillingState } from '../milling-state.ts';
 
 const PART_MODEL: Source = {
@@ -29,7 +29,7 @@ export const chuckedPartLimit: Limit<MillingState> = {
       {
         diameterMm: inLathe.diameterMm,
         boreMm: inLathe.boreMm,
-        modulusMPa: 1000 * (alloy.youngs_modulus_gpa ?? 200),
+        modulusMPa: partModulus(alloy),
         steadyMm: Math.max(0, inLathe.overhangMm - inLathe.diameterMm),
       },
     );

@@ -2,6 +2,7 @@ import type { Alloy } from '../../../crib/alloy.ts';
 import { type Source, uncertain } from '../../../judging/estimate.ts';
 import { input, type Limit } from '../../../judging/limit.ts';
 import { measure, say } from '../../../units/sentence.ts';
+import { leastChip } from '../../lathe/worn-and-rough.ts';
 import { dampedChipWidth } from '../../lathe/damped-chip-width.ts';
 import { atLeast, held, verdict } from '../../holes/limits/assessments.ts';
 import type { ThreadTurningState } from '../thread-turning-state.ts';
@@ -54,8 +55,6 @@ export const threadInsertLimit: Limit<ThreadTurningState> = {
 /** Most a pass adds over the root of its pitch, both in mm, and its least, mm. Shop practice. */
 const MOST_OF_ROOT = 0.24;
 const LEAST_MM = 0.03;
-/** Share of the edge radius below which nothing is cut. Rule G-02. */
-const LEAST_CHIP = 0.3;
 
 /** Most a pass adds at a pitch, mm. */
 export const mostOfPass = (pitchMm: number, { iso513_group }: Pick<Alloy, 'iso513_group'>): number =>
@@ -89,7 +88,7 @@ export const threadLastPassLimit: Limit<ThreadTurningState> = {
   group: 'cutter',
   name: 'last pass',
   assess({ lastMm, op: { cut }, context: { cutter } }) {
-    const least = Math.max(LEAST_MM, (LEAST_CHIP * 2 * (cutter.extended.edge_radius_um?.[1] ?? 15)) / 1000);
+    const least = Math.max(LEAST_MM, 2 * leastChip(cutter));
     return atLeast(lastMm, least, 'mm-fine', 'edge and what hardens', {
       why: () =>
         say(

@@ -1,7 +1,8 @@
 import { type Source, uncertain } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { input, type Limit } from '../../../judging/limit.ts';
-import { dampedChipWidth } from '../../lathe/damped-chip-width.ts';
+import { FEED_MARKS } from '../../lathe/worn-and-rough.ts';
+import { dampedChipWidth, PART_DAMPING } from '../../lathe/damped-chip-width.ts';
 import { held } from '../../holes/limits/assessments.ts';
 import type { TurningState } from '../turning-state.ts';
 
@@ -42,14 +43,6 @@ export const turnedSizeLimit: Limit<TurningState> = {
   },
 };
 
-const MARKS: Source = {
-  id: 'feed-marks',
-  label: 'measured over theoretical roughness',
-  kind: 'model',
-  sigma: 0.3,
-  narrowBy: 'measure Ra on the first part',
-};
-
 /** Feed marks of the nose. */
 export const turnedRoughnessLimit: Limit<TurningState> = {
   id: 'turned-roughness',
@@ -58,7 +51,7 @@ export const turnedRoughnessLimit: Limit<TurningState> = {
   assess({ raUm, theoreticalRaUm, op: { stretch, cut } }) {
     const asked = stretch.raUm;
     if (asked === null) return null;
-    return held(uncertain(raUm, MARKS), asked, 'um-fine', 'drawing', {
+    return held(uncertain(raUm, FEED_MARKS), asked, 'um-fine', 'drawing', {
       why: () =>
         say(
           'Feed marks Ra {0}, in this alloy Ra {1}; {2} required.',
@@ -73,8 +66,6 @@ export const turnedRoughnessLimit: Limit<TurningState> = {
   },
 };
 
-/** Damping of a part in a chuck, and what a worn land at usual speeds adds to the least chip width. Judgement, wide on purpose. */
-const PART_DAMPING = 0.03;
 const CHATTER_MODEL: Source = {
   id: 'part-mode',
   label: 'stiffness and damping of the part in its chuck, not measured',

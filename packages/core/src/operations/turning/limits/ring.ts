@@ -2,11 +2,11 @@ import { type Source, uncertain } from '../../../judging/estimate.ts';
 import { input, type Limit } from '../../../judging/limit.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { outOfRound } from '../../../physics/turning/clamped-ring.ts';
+import { partModulus } from '../../lathe/held-part.ts';
+import { USUAL_CHUCK } from '../../lathe/usual-chuck.ts';
 import { held } from '../../holes/limits/assessments.ts';
 import type { TurningState } from '../turning-state.ts';
 
-/** A chuck nobody stated: three jaws that press with this together, N, and the friction a stated one is taken back by. Estimates of the class. */
-const CHUCK = { jaws: 3, forceN: 60_000, friction: 0.2 } as const;
 /** Wall over mean radius from which a part is no ring that bends. */
 const THICK = 0.5;
 /** Only what is cut near the jaws is out of round by them: overhang over diameter. */
@@ -35,15 +35,15 @@ export const ringDistortionLimit: Limit<TurningState> = {
     if (!thin || s.overhangMm > NEAR * outer) return null;
     const { held: given } = context;
     if (given && given.kind !== 'chuck' && given.kind !== 'soft-jaws') return null;
-    const jawN = (given ? given.liftN / CHUCK.friction : CHUCK.forceN) / CHUCK.jaws;
+    const jawN = (given ? given.liftN / USUAL_CHUCK.friction : USUAL_CHUCK.forceN) / USUAL_CHUCK.jaws;
     const lobes = outOfRound(
       {
         outerMm: outer,
         boreMm: bore,
         lengthMm: Math.max(s.overhangMm, s.lengthMm),
-        modulusMPa: 1000 * (context.alloy.youngs_modulus_gpa ?? 200),
+        modulusMPa: partModulus(context.alloy),
       },
-      CHUCK.jaws,
+      USUAL_CHUCK.jaws,
       jawN,
     );
     const most = s.toleranceMm / 2;
