@@ -2,7 +2,7 @@ import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { type ReactNode, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { mayAdminister, type Person } from '@burl/contract';
+import { type JobSummary, mayAdminister, type Person } from '@burl/contract';
 import { found } from '@burl/core';
 import { useCrib, useJobs, useOperationsFound, usePeople } from '../api/hooks.ts';
 import { searchable, searchableAlloys } from '../judging/offer.ts';
@@ -59,8 +59,8 @@ function useCribFound(search: string) {
   }, [crib, search]);
 }
 
-/** Takes the best of the list once it stands, where somebody pressed Enter before. */
-function useEntered(looking: boolean) {
+/** Takes what was named, or the best of the list once it stands, where somebody pressed Enter before. */
+function useEntered(looking: boolean, named: string | null) {
   const list = useRef<HTMLDivElement>(null);
   const [entered, setEntered] = useState(false);
   // Who is quicker than the server means the best of what it will answer, not of what stood there before.
@@ -69,7 +69,9 @@ function useEntered(looking: boolean) {
     let frame = 0;
     // The list marks its best a moment after what was found stands in it.
     const take = (left: number): void => {
-      const best = list.current?.querySelector<HTMLElement>('[cmdk-item][data-selected=true]');
+      const best = list.current?.querySelector<HTMLElement>(
+        named === null ? '[cmdk-item][data-selected=true]' : `[cmdk-item][data-value="${CSS.escape(named)}"]`,
+      );
       if (!best && left > 0) {
         frame = requestAnimationFrame(() => take(left - 1));
         return;
@@ -79,9 +81,11 @@ function useEntered(looking: boolean) {
     };
     frame = requestAnimationFrame(() => take(MARKED_WITHIN));
     return () => cancelAnimationFrame(frame);
-  }, [entered, looking]);
+  }, [entered, looking, named]);
   return { list, setEntered };
 }
+
+const jobKey = (j: JobSummary): string => `${j.number} ${j.part} ${j.customer} ${j.heatLot} ${j.id}`;
 
 /** Jobs, operations, tools, alloys, people and everything the page can do, from the keyboard. */
 export function CommandPalette({
@@ -106,7 +110,14 @@ export function CommandPalette({
   const named = search
     ? (people ?? []).filter((p) => p.name.toLowerCase().includes(search.toLowerCase())).slice(0, MOST)
     : [];
-  const { list, setEntered } = useEntered(looking);
+  // Operations are found by the number of their job too, and may be answered before it: who typed a number wants the job.
+  const exact = jobs?.find((j) => j.number.toLowerCase() === typed.trim().toLowerCase());
+  const exactKey = exact ? jobKey(exact) : null;
+  const [marked, setMarked] = useState('');
+  useEffect(() => {
+    if (exactKey !== null) setMarked(exactKey);
+  }, [exactKey]);
+  const { list, setEntered } = useEntered(looking, exactKey);
   const pick = (run: () => void) => () => {
     onClose();
     run();
@@ -120,7 +131,7 @@ export function CommandPalette({
           className="fixed top-[12vh] left-1/2 z-50 w-[92vw] max-w-xl -translate-x-1/2 rounded-xl border border-line bg-card p-2 text-ink shadow-2xl"
         >
           <Dialog.Title className="sr-only">Search or command</Dialog.Title>
-          <Command label="Search or command" loop>
+          <Command label="Search or command" loop value={marked} onValueChange={setMarked}>
             <Command.Input
               value={typed}
               onValueChange={(next) => {
@@ -177,7 +188,7 @@ export function CommandPalette({
               <Group
                 heading="Jobs"
                 items={(jobs ?? []).map((j) => ({
-                  id: `${j.number} ${j.part} ${j.customer} ${j.heatLot} ${j.id}`,
+                  id: jobKey(j),
                   label: `${j.number} ${j.part}`,
                   note: j.status,
                   run: pick(() => void navigate(`/jobs/${j.id}`)),

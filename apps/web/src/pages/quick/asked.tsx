@@ -85,14 +85,15 @@ export function Asked({ crib, mayKeep }: { crib: Crib; mayKeep: boolean }) {
   );
   const contextFor = useCallback((op: Operation) => contextOf(crib, op, ONE_PART), [crib]);
   const known = search.toString();
+  const keep = useCallback(
+    () => setRecent(keepQuestion({ search: known, label: labelOf(q, crib) })),
+    [known, q, crib],
+  );
   useEffect(() => {
     if (!answer || !known) return;
-    const timer = setTimeout(
-      () => setRecent(keepQuestion({ search: known, label: labelOf(q, crib) })),
-      ASKED_MS,
-    );
+    const timer = setTimeout(keep, ASKED_MS);
     return () => clearTimeout(timer);
-  }, [answer, known, q, crib]);
+  }, [answer, known, keep]);
   const byHand = q.taken !== null || moved !== null;
 
   return (
@@ -101,7 +102,14 @@ export function Asked({ crib, mayKeep }: { crib: Crib; mayKeep: boolean }) {
         <QuestionForm crib={crib} question={q} onChange={(change) => askNew(change(latest.current))} />
         <div className="flex flex-wrap gap-2">
           {mayKeep && answer && (
-            <Button look="main" onClick={() => setSaving(true)}>
+            <Button
+              look="main"
+              onClick={() => {
+                // Who uses an answer has asked, however quick he was.
+                keep();
+                setSaving(true);
+              }}
+            >
               <Save size={15} aria-hidden="true" /> Save as job
             </Button>
           )}
