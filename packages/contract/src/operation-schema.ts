@@ -1,5 +1,10 @@
 import {
+  ARC_SIDES,
   COOLANT_KINDS,
+  EDGE_SIDES,
+  MOST_ELEMENTS,
+  PROFILE_KINDS,
+  ROTATIONS,
   DRILL_ROLES,
   ENTRY_METHODS,
   FORCE_LAWS,
@@ -55,6 +60,12 @@ const common = {
     .noUnknown()
     .required(),
   workedOutFor: yup.object({ alloyId: id(), cutterId: id(), hardness: orNull() }).noUnknown().required(),
+  // Absent where the tool sits as its machine has it.
+  seat: yup
+    .object({ rotation: oneOf(ROTATIONS), edge: oneOf(EDGE_SIDES) })
+    .noUnknown()
+    .optional()
+    .default(undefined),
   // Absent on a milling machine: an operation of before it was asked stays as it is.
   inLathe: yup
     .object({
@@ -245,6 +256,32 @@ const steps = {
   ),
 } as const;
 
+const profile = yup
+  .object({
+    startMm: number(),
+    elements: yup
+      .array()
+      .of(
+        yup
+          .object({
+            kind: oneOf(PROFILE_KINDS),
+            toMm: number(),
+            lengthMm: number(),
+            radiusMm: orNull(),
+            side: oneOf(ARC_SIDES),
+          })
+          .noUnknown(),
+      )
+      .max(MOST_ELEMENTS)
+      .required(),
+    skinMm: orNull(),
+    cornerMm: orNull(),
+  })
+  .noUnknown()
+  .nullable()
+  .optional()
+  .default(undefined);
+
 const turning = yup
   .object({
     kind: yup.string().strict().oneOf(['turning']).required(),
@@ -258,8 +295,9 @@ const turning = yup
         overhangMm: number(),
         boreMm: number(),
         support,
-        // Absent in operations of before it was asked.
+        // Absent in operations of before they were asked.
         outerMm: yup.number().strict().nullable().optional(),
+        profile,
         interrupted: yup.boolean().strict().required(),
         toleranceMm: orNull(),
         raUm: orNull(),
@@ -329,6 +367,8 @@ const threadTurning = yup
         lengthMm: number(),
         fromEndMm: number(),
         runOutMm: number(),
+        // Absent is right-hand.
+        leftHand: yup.boolean().strict().optional(),
         overhangMm: number(),
         boreMm: number(),
         support,

@@ -423,6 +423,27 @@ export {
   type TurningOperation,
   type TurningWay,
 } from './operations/turning/turning-operation.ts';
+export {
+  ARC_SIDES,
+  type ArcSide,
+  MOST_ELEMENTS,
+  PLAIN_ELEMENT,
+  PROFILE_KINDS,
+  type ProfileElement,
+  type ProfileKind,
+  type TurnedProfile,
+} from './operations/turning/profile/turned-profile.ts';
+export { type ContourPoint, contourOf } from './operations/turning/profile/contour.ts';
+export { beforeProfile, profilingEdge, reachOf } from './operations/turning/profile/reach.ts';
+export { withProfile } from './operations/turning/profile/with-profile.ts';
+export {
+  EDGE_SIDES,
+  type EdgeSide,
+  type Rotation,
+  ROTATIONS,
+  seatOf,
+  type ToolSeat,
+} from './operations/lathe/tool-seat.ts';
 export { isTurnedKind, isTurnedOperation, type TurnedOperation } from './operations/lathe/turned-kinds.ts';
 export {
   CATCHES,

@@ -58,6 +58,13 @@ export const MACHINE_FIELDS: readonly EntryField[] = [
   },
   { path: 'max_rpm', label: 'Highest speed', kind: 'number', unit: 'rpm', group: GENERAL, required: true },
   { path: 'min_rpm', label: 'Lowest speed', kind: 'number', unit: 'rpm', group: GENERAL },
+  {
+    path: 'turret',
+    label: 'Turret, seen across the axis',
+    kind: 'one-of',
+    group: GENERAL,
+    options: ['front', 'rear'],
+  },
   { path: 'tool_change_s', label: 'Tool change', kind: 'number', unit: 's', group: GENERAL, required: true },
   ...axis('x'),
   ...axis('y'),

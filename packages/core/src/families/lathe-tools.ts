@@ -104,8 +104,32 @@ const threading = ([angle, least, most, bar]: readonly [number, number, number, 
   note: '',
 });
 
+/** Slim inserts that follow a profile down: to the left, and either way with both edges alike. */
+const profiling = ([point, lead, nose]: readonly [number, number, number]): Cutter => ({
+  id: `ins-profile-${point}-${inId(lead)}-r${inId(nose)}`,
+  name: `Profiling insert ${point}°, edge at ${inName(lead)}°, nose ${inName(nose)}`,
+  type: 'turning_insert',
+  properties: { IC: 9.525, S: 4.76, EPSR: point, RE: nose, KAPR: lead, AN: 5, APMX: 2, GAMF: 2, GAMP: 0 },
+  extended: {
+    ...INSERT,
+    f_window_mm_per_rev: [tidy(0.12 * nose + 0.02), tidy(0.4 * nose + 0.05)],
+    ap_window_mm: [0.2, 2],
+    through_coolant: true,
+    price: 13,
+  },
+  suits_iso_groups: GROUPS,
+  note: `follows a profile that falls ${inName(180 - lead - point)}°`,
+});
+
 /** What a shop with a lathe has beside turning inserts and boring bars. */
 export const latheTools = (): Cutter[] => [
+  ...(
+    [
+      [35, 93, 0.4],
+      [35, 93, 0.8],
+      [35, 72.5, 0.4],
+    ] as const
+  ).map(profiling),
   ...(
     [
       [1, 2.5, 0.1],

@@ -1,4 +1,5 @@
 import type { InLathe } from './lathe/in-lathe.ts';
+import type { ToolSeat } from './lathe/tool-seat.ts';
 
 export type CoolantKind = 'flood' | 'through-tool' | 'air' | 'mist' | 'dry';
 export const COOLANT_KINDS: readonly CoolantKind[] = ['flood', 'through-tool', 'air', 'mist', 'dry'];
@@ -65,6 +66,8 @@ export interface OperationBase {
   readonly workedOutFor: WorkedOutFor;
   /** Where a lathe mills or drills; absent on a milling machine. */
   readonly inLathe?: InLathe;
+  /** Of a tool that turns a part: how it sits and which way the part turns; absent is the usual of its machine. */
+  readonly seat?: ToolSeat;
   /** Parameters that must not move when another is edited. */
   readonly pins: readonly string[];
   readonly notes: string;

@@ -5,7 +5,7 @@ import type { GroovingOperation } from '../../operations/grooving/grooving-opera
 import { cuttingWidth, grooveWidth } from '../../operations/grooving/grooving-operation.ts';
 import { isTurnedOperation, type TurnedOperation } from '../../operations/lathe/turned-kinds.ts';
 import { problemsOf } from '../../evaluation/check-operation.ts';
-import type { TurningOperation } from '../../operations/turning/turning-operation.ts';
+import { stockOf, type TurningOperation } from '../../operations/turning/turning-operation.ts';
 import { INFEEDS } from '../../physics/threads/turned-passes.ts';
 import type { ThreadTurningOperation } from '../../operations/thread-turning/thread-turning-operation.ts';
 import { measure, say, type Sentence } from '../../units/sentence.ts';
@@ -32,8 +32,6 @@ const SHALLOW = 0.35;
 /** A round insert goes no deeper than this share of its diameter, so that its edge stays flat to the part. Rule G-118. */
 const ROUND = 0.2;
 
-const stockOf = ({ stretch: s }: TurningOperation): number =>
-  s.way === 'face' ? s.lengthMm : Math.abs(s.startMm - s.endMm) / 2;
 /** Depth that takes a stock off in equal passes none deeper than one. */
 const even = (stockMm: number, mostMm: number): number =>
   stockMm / Math.max(1, Math.ceil(stockMm / mostMm - 1e-6));
@@ -43,7 +41,7 @@ function turningWays(
   context: OperationContext,
   others: readonly OperationContext[],
 ): Draft[] {
-  const stock = stockOf(op);
+  const stock = stockOf(op.stretch);
   const [, deepest] = context.cutter.extended.ap_window_mm ?? [0.2, context.cutter.properties.APMX ?? 2];
   const at = (depthMm: number, varied = false): TurningOperation => ({
     ...op,

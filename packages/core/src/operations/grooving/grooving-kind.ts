@@ -2,7 +2,9 @@ import { measure, say } from '../../units/sentence.ts';
 import { hardeningCautions } from '../holes/difficult-chips.ts';
 import { HOLDS_PART } from '../lathe/held-part.ts';
 import { LATHE_CAUTIONS } from '../lathe/lathe-cautions.ts';
+import { seatCautions, seatNotes } from '../lathe/tool-seat.ts';
 import { jawGripLimit } from '../lathe/limits/jaw-grip.ts';
+import { spindleDirectionLimit } from '../lathe/limits/spindle-direction.ts';
 import { slendernessLimit } from '../lathe/limits/part-overhang.ts';
 import { spindleCapLimit } from '../lathe/limits/spindle-cap.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
@@ -52,7 +54,8 @@ export const groovingKind = operationKind<GroovingOperation, GroovingState>({
     },
   },
   verb: ({ groove }) => VERBS[groove.way],
-  notes: ({ cut, groove }) => [
+  notes: ({ seat, cut, groove }) => [
+    ...seatNotes(seat),
     say('Constant surface speed; spindle no faster than {0}.', measure(cut.capRpm, 'rpm')),
     ...(groove.support === 'chuck' ? [] : [say(`Free end held by ${HOLDS_PART[groove.support]}.`)]),
     ...(groove.way === 'part-off'
@@ -89,9 +92,10 @@ export const groovingKind = operationKind<GroovingOperation, GroovingState>({
   state: groovingState,
   numbers: groovingNumbers,
   rests: (s) => [s.asideMm],
-  cautions: ({ groove }, context) => [
+  cautions: (op, context) => [
     ...LATHE_CAUTIONS,
-    ...(groove.way === 'part-off'
+    ...seatCautions(op, context.machine),
+    ...(op.groove.way === 'part-off'
       ? [
           'A parted part is thrown: door shut, nothing in its way, never caught by hand.',
           'A long bar behind the spindle whips: guide it over its whole length, or cut it short.',
@@ -101,6 +105,7 @@ export const groovingKind = operationKind<GroovingOperation, GroovingState>({
   ],
   ladder: [
     ...OF_ALL.machine,
+    spindleDirectionLimit,
     spindleCapLimit,
     ...OF_ALL.cutter,
     grooveFitLimit,

@@ -1,10 +1,12 @@
 import { say } from '../../units/sentence.ts';
+import type { OperationContext } from '../context.ts';
+import { seatSwitches } from '../lathe/seat-switches.ts';
 import { heldOtherwise } from '../lathe/held-otherwise.ts';
 import type { Switch } from '../switch.ts';
 import type { Catch, Groove, GroovingOperation } from './grooving-operation.ts';
 
 /** Another support, another way to widen, another end to begin at, something that takes the part. */
-export function groovingSwitches(op: GroovingOperation): Switch[] {
+export function groovingSwitches(op: GroovingOperation, context: OperationContext): Switch[] {
   const { groove: g, cut } = op;
   const groove = (change: Partial<Groove>): GroovingOperation => ({ ...op, groove: { ...g, ...change } });
   const cutting = (change: Partial<GroovingOperation['cut']>): GroovingOperation => ({
@@ -17,6 +19,7 @@ export function groovingSwitches(op: GroovingOperation): Switch[] {
     after: groove({ caughtBy: by }),
   });
   return [
+    ...seatSwitches(op, context),
     ...heldOtherwise(g.support, g.way === 'outside', (support) => groove({ support })),
     ...(g.way === 'face'
       ? [

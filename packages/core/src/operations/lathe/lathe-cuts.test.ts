@@ -15,6 +15,7 @@ import { speak } from '../../units/sentence.ts';
 import type { GroovingOperation } from '../grooving/grooving-operation.ts';
 import { groovingState } from '../grooving/grooving-state.ts';
 import { threadTurningState } from '../thread-turning/thread-turning-state.ts';
+import type { TurnedProfile } from '../turning/profile/turned-profile.ts';
 import { turnedSentence } from './turned-sentence.ts';
 
 const STEM_GROOVE = { startMm: 30, endMm: 25, lengthMm: 3.6, fromEndMm: 12, overhangMm: 150 } as const;
@@ -78,6 +79,7 @@ describe('what a lathe makes beside diameters', () => {
       BORED_SEAT(),
       turned({}, { alloyId: '718-aged', cutterId: 'ins-s-med' }),
       RING(),
+      turned({ startMm: 40, endMm: 30, lengthMm: 30, profile: SHOULDERED }),
     ];
     const met = new Set(cuts.flatMap(({ op, context }) => evaluate(op, context).limits.map((l) => l.id)));
     const asked = [KINDS.turning, KINDS.grooving, KINDS['thread-turning']].flatMap((k) =>
@@ -86,6 +88,16 @@ describe('what a lathe makes beside diameters', () => {
     expect(asked.filter((id) => !met.has(id) && !WAITING.includes(id))).toEqual([]);
   });
 });
+
+const SHOULDERED: TurnedProfile = {
+  startMm: 30,
+  elements: [
+    { kind: 'step', toMm: 30, lengthMm: 20, radiusMm: null, side: 'bulging' },
+    { kind: 'arc', toMm: 36, lengthMm: 10, radiusMm: 20, side: 'hollow' },
+  ],
+  skinMm: null,
+  cornerMm: 1.2,
+};
 
 describe('what an edge of a lathe costs where nobody says', () => {
   it.each([turned(), BORED_SEAT(), grooved(), threaded('M24'), grooved(PARTED, BLADE)])(

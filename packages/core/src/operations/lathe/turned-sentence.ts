@@ -16,7 +16,7 @@ function stretchSentence({ stretch: s }: TurningOperation): Sentence {
   return say(
     s.way === 'face'
       ? `face ⌀{0} to ${s.endMm > 0 ? '⌀{1}' : 'the centre'}, {2} off, ${out}`
-      : `⌀{0} to ⌀{1} over {2}, ${out}`,
+      : `${s.profile ? 'profile ' : ''}⌀{0} to ⌀{1} over {2}, ${out}`,
     measure(s.startMm, 'mm'),
     measure(s.endMm, 'mm'),
     measure(s.lengthMm, 'mm'),
@@ -49,7 +49,7 @@ function grooveSentence(op: GroovingOperation): Sentence {
 
 const threadSentence = ({ thread, turned: t }: ThreadTurningOperation): Sentence =>
   say(
-    `${thread.designation} ${t.internal ? 'inside' : 'outside'}, {0} long, {1} out of the jaws${SUPPORT[t.support]}`,
+    `${thread.designation}${t.leftHand ? ' LH' : ''} ${t.internal ? 'inside' : 'outside'}, {0} long, {1} out of the jaws${SUPPORT[t.support]}`,
     measure(t.lengthMm, 'mm'),
     measure(t.overhangMm, 'mm'),
   );

@@ -2,7 +2,9 @@ import { measure, say } from '../../units/sentence.ts';
 import { hardeningCautions } from '../holes/difficult-chips.ts';
 import { HOLDS_PART } from '../lathe/held-part.ts';
 import { LATHE_CAUTIONS } from '../lathe/lathe-cautions.ts';
+import { seatCautions, seatNotes } from '../lathe/tool-seat.ts';
 import { jawGripLimit } from '../lathe/limits/jaw-grip.ts';
+import { spindleDirectionLimit } from '../lathe/limits/spindle-direction.ts';
 import { slendernessLimit } from '../lathe/limits/part-overhang.ts';
 import { OF_ALL } from '../limits/ladder-of-all.ts';
 import { operationKind } from '../operation-kind.ts';
@@ -21,7 +23,7 @@ import {
 import { startingThreadTurning } from './starting-thread-turning.ts';
 import { threadTurningMovables } from './thread-turning-movables.ts';
 import { threadTurningNumbers } from './thread-turning-numbers.ts';
-import { threadStart, type ThreadTurningOperation } from './thread-turning-operation.ts';
+import { threadStart, towardsJaws, type ThreadTurningOperation } from './thread-turning-operation.ts';
 import { threadTurningState, type ThreadTurningState } from './thread-turning-state.ts';
 import { threadTurningSwitches } from './thread-turning-switches.ts';
 
@@ -40,12 +42,20 @@ export const threadTurningKind = operationKind<ThreadTurningOperation, ThreadTur
     fits: ({ type }) => type === 'threading_insert',
   },
   verb: ({ turned }) => (turned.internal ? 'Turn the thread inside' : 'Turn the thread'),
-  notes: ({ cut, turned }) => [
+  notes: ({ seat, cut, turned }) => [
+    ...seatNotes(seat),
     say(
       `{0} passes ${IN[cut.infeed]}, then {1} without infeed. One speed all through: no override while the edge is in the thread.`,
       measure(cut.passes, 'pieces'),
       measure(cut.springPasses, 'pieces'),
     ),
+    ...(turned.leftHand || seat
+      ? [
+          say(
+            `${turned.leftHand ? 'Left' : 'Right'}-hand thread, cut ${towardsJaws({ turned, ...(seat && { seat }) }) ? 'towards the jaws' : 'from the jaws outwards'}.`,
+          ),
+        ]
+      : []),
     ...(turned.support === 'chuck' ? [] : [say(`Free end held by ${HOLDS_PART[turned.support]}.`)]),
   ],
   parameters: ['n', 'vc'],
@@ -67,13 +77,15 @@ export const threadTurningKind = operationKind<ThreadTurningOperation, ThreadTur
   state: threadTurningState,
   numbers: threadTurningNumbers,
   rests: (s) => [s.sizeErrorMm],
-  cautions: (_, context) => [
+  cautions: (op, context) => [
     ...LATHE_CAUTIONS,
+    ...seatCautions(op, context.machine),
     'Never feel a thread with the part turning; burrs of threads cut.',
     ...hardeningCautions(context),
   ],
   ladder: [
     ...OF_ALL.machine,
+    spindleDirectionLimit,
     threadRunInLimit,
     ...OF_ALL.cutter,
     threadInsertLimit,

@@ -12,6 +12,8 @@ export interface TurnedThread {
   readonly fromEndMm: number;
   /** Room behind its end: an undercut, or nothing. */
   readonly runOutMm: number;
+  /** Absent is right-hand. */
+  readonly leftHand?: boolean;
   readonly overhangMm: number;
   readonly boreMm: number;
   readonly support: PartSupport;
@@ -40,6 +42,10 @@ export interface ThreadTurningOperation extends OperationBase {
     readonly infeed: Infeed;
   };
 }
+
+/** Does the edge go towards the jaws? A right-hand thread does while the part turns forward. */
+export const towardsJaws = ({ seat, turned }: Pick<ThreadTurningOperation, 'seat' | 'turned'>): boolean =>
+  (seat?.rotation !== 'reverse') !== (turned.leftHand === true);
 
 /** Depth of the groove over the pitch: outside to the rounded root (ISO 68-1), inside to the crest; 55° as it stands. */
 const DEPTH = { outside: 0.6134, inside: 0.5413, pipe: 0.6403 } as const;

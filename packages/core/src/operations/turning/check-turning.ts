@@ -1,6 +1,7 @@
 import type { OperationContext } from '../context.ts';
 import type { Inspection } from '../inspection.ts';
 import { checkHeldPart } from '../lathe/check-held-part.ts';
+import { checkProfile } from './profile/check-profile.ts';
 import type { TurningOperation } from './turning-operation.ts';
 
 /** Longest a lathe reaches, mm, and its largest part. */
@@ -29,6 +30,7 @@ export function checkTurning(op: TurningOperation, context: OperationContext, se
   // A centre stands where the tool would go.
   if (s.support === 'tailstock' && (s.way === 'inside' || (s.way === 'face' && s.endMm < CENTRE)))
     see.say('stretch.support', 'tailstock', 'the chuck alone or a steady rest: the centre stands in the way');
+  checkProfile(s, see);
   const nose = cutter.properties.RE;
   if (!nose || nose <= 0) see.say('cutter.properties.RE', nose, 'above 0 mm');
   else see.within('cut.feedPerRevMm', cut.feedPerRevMm, 0, 2 * nose, 'mm/rev');

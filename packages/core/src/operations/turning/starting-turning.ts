@@ -3,7 +3,8 @@ import { feedForRa } from '../lathe/worn-and-rough.ts';
 import { turningWindow } from '../life-state.ts';
 import { into, low, tidy } from '../starting.ts';
 import { spindleSpeed } from '../../physics/cutting/spindle-speed.ts';
-import type { TurningOperation } from './turning-operation.ts';
+import { deepestOfEdge } from './depth-of-edge.ts';
+import { stockOf, type TurningOperation } from './turning-operation.ts';
 
 /** A stretch that asks for size or surface is finished in one cut of this much, mm. */
 const FINISHING_MM = 0.5;
@@ -26,8 +27,8 @@ export function startingTurning(
   const feedPerRevMm = tidy(
     Math.min(into([thin, thick], finishes ? 0.2 : 0.4), 0.6 * nose, Math.max(0.3 * thin, marks)),
   );
-  const depths = cutter.extended.ap_window_mm ?? [0.2, cutter.properties.APMX ?? 1];
-  const stock = s.way === 'face' ? s.lengthMm : Math.abs(s.startMm - s.endMm) / 2;
+  const depths = cutter.extended.ap_window_mm ?? [0.2, deepestOfEdge(cutter) ?? 1];
+  const stock = stockOf(s);
   const wanted = finishes ? Math.max(depths[0], FINISHING_MM) : into(depths, 0.45);
   const passes = Math.ceil(stock / wanted - 1e-6);
   const capRpm = Math.floor((OF_THE_SPINDLE * spindle) / 50) * 50;

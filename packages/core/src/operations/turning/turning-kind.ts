@@ -10,10 +10,15 @@ import { boreReachLimit, turningOverhangLimit } from './limits/bar.ts';
 import { insertDepthLimit, insertFeedLimit, leastChipLimit, notchLimit } from './limits/insert.ts';
 import { HOLDS_PART } from '../lathe/held-part.ts';
 import { LATHE_CAUTIONS } from '../lathe/lathe-cautions.ts';
+import { seatCautions, seatNotes } from '../lathe/tool-seat.ts';
 import { jawGripLimit } from '../lathe/limits/jaw-grip.ts';
+import { spindleDirectionLimit } from '../lathe/limits/spindle-direction.ts';
 import { slendernessLimit } from '../lathe/limits/part-overhang.ts';
 import { spindleCapLimit } from '../lathe/limits/spindle-cap.ts';
 import { partChatterLimit, turnedRoughnessLimit, turnedSizeLimit } from './limits/part.ts';
+import { profileCornerLimit, profileReachLimit } from './limits/profile.ts';
+import { isFullRadius } from './profile/reach.ts';
+import { profileNote } from './profile/profile-words.ts';
 import { startingTurning } from './starting-turning.ts';
 import { turningMovables } from './turning-movables.ts';
 import { turningNumbers } from './turning-numbers.ts';
@@ -31,11 +36,18 @@ export const turningKind = operationKind<TurningOperation, TurningState>({
   tool: {
     // One edge with a nose, no teeth on a diameter.
     toothless: true,
-    named: 'a turning insert outside and on faces, a boring bar inside',
-    fits: ({ type }, { stretch }) => type === (stretch.way === 'inside' ? 'boring_bar' : 'turning_insert'),
+    named:
+      'a turning insert outside and on faces, a boring bar inside; for a profile a round grooving insert too',
+    fits: (cutter, { stretch }) => {
+      if (stretch.profile && isFullRadius(cutter))
+        return (cutter.properties.DCONMS !== undefined) === (stretch.way === 'inside');
+      return cutter.type === (stretch.way === 'inside' ? 'boring_bar' : 'turning_insert');
+    },
   },
   verb: ({ stretch }) => VERBS[stretch.way],
-  notes: ({ cut, stretch }) => [
+  notes: ({ seat, cut, stretch }) => [
+    ...seatNotes(seat),
+    ...(stretch.profile ? [profileNote(stretch.profile)] : []),
     ...(cut.varied ? [say('Depth varied from pass to pass, by a sixth either way.')] : []),
     say('Constant surface speed; spindle no faster than {0}.', measure(cut.capRpm, 'rpm')),
     ...(stretch.support === 'chuck' ? [] : [say(`Free end held by ${HOLDS_PART[stretch.support]}.`)]),
@@ -62,18 +74,23 @@ export const turningKind = operationKind<TurningOperation, TurningState>({
   state: turningState,
   numbers: turningNumbers,
   rests: (s) => [s.sizeErrorMm],
-  cautions: ({ stretch }, context) => [
+  cautions: (op, context) => [
     ...LATHE_CAUTIONS,
-    ...(stretch.support === 'chuck' && stretch.overhangMm > 3 * Math.max(stretch.startMm, stretch.endMm)
+    ...seatCautions(op, context.machine),
+    ...(op.stretch.support === 'chuck' &&
+    op.stretch.overhangMm > 3 * Math.max(op.stretch.startMm, op.stretch.endMm)
       ? ['A long part without a tailstock can climb over the tool and leave the chuck.']
       : []),
     ...hardeningCautions(context),
   ],
   ladder: [
     ...OF_ALL.machine,
+    spindleDirectionLimit,
     spindleCapLimit,
     ...OF_ALL.cutter,
     boreReachLimit,
+    profileReachLimit,
+    profileCornerLimit,
     insertFeedLimit,
     insertDepthLimit,
     leastChipLimit,

@@ -2,12 +2,13 @@ import type { OperationContext } from '../context.ts';
 import { feedMovable } from '../holes/hole-movables.ts';
 import { type Movable, movable, numberAt } from '../movable.ts';
 import { capMovable, overhangMovable } from '../lathe/lathe-movables.ts';
+import { deepestOfEdge } from './depth-of-edge.ts';
 import type { TurningOperation } from './turning-operation.ts';
 
 /** What can be moved in a turned stretch: feed, depth, the cap on the spindle, how far the part stands out. */
 export function turningMovables(op: TurningOperation, { cutter, machine }: OperationContext): Movable[] {
   const { stretch: s } = op;
-  const edge = cutter.properties.APMX ?? 5;
+  const edge = deepestOfEdge(cutter) ?? 5;
   return [
     ...feedMovable(op),
     movable(

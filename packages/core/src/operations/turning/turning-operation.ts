@@ -1,5 +1,6 @@
 import type { PartSupport } from '../lathe/held-part.ts';
 import type { OperationBase } from '../operation-base.ts';
+import type { TurnedProfile } from './profile/turned-profile.ts';
 
 /** Which way the tool goes: along outside, along a bore, or across a face. */
 export const TURNING_WAYS = ['outside', 'inside', 'face'] as const;
@@ -20,6 +21,8 @@ export interface TurnedStretch {
   readonly boreMm: number;
   /** Outside of a part that is bored; absent or null where nobody states it. */
   readonly outerMm?: number | null;
+  /** Steps, cones and arcs in place of one diameter; absent or null is one diameter. `endMm` and `lengthMm` follow from it. */
+  readonly profile?: TurnedProfile | null;
   readonly support: PartSupport;
   /** Slot, flat, scale or hole that the edge comes over every turn. */
   readonly interrupted: boolean;
@@ -47,6 +50,10 @@ export const PLAIN_STRETCH: TurnedStretch = {
 export const largestDiameter = ({ startMm, endMm }: TurnedStretch): number => Math.max(startMm, endMm);
 export const smallestDiameter = ({ way, startMm, endMm }: TurnedStretch): number =>
   way === 'face' ? endMm : Math.min(startMm, endMm);
+
+/** What is taken off, on the radius; of a face along the axis, mm. */
+export const stockOf = ({ way, startMm, endMm, lengthMm, profile }: TurnedStretch): number =>
+  profile?.skinMm ?? (way === 'face' ? lengthMm : Math.abs(startMm - endMm) / 2);
 
 /** A bore is taken as standing in a part so many times its size: nobody states the outside. */
 const WALL_OF_BORE = 1.4;

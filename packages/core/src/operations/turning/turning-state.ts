@@ -1,3 +1,4 @@
+import type { Machine } from '../../crib/machine.ts';
 import type { OperationContext } from '../context.ts';
 import { barBetween, type HeldPart, partModulus } from '../lathe/held-part.ts';
 import { latheLife, latheLoads } from '../lathe/lathe-loads.ts';
@@ -15,16 +16,21 @@ import {
   spindleAt,
   type SurfaceSpeed,
 } from '../../physics/turning/surface-speed.ts';
+import { wallDeflection } from '../../physics/turning/thin-tube.ts';
 import { turningForces } from '../../physics/turning/turning-force.ts';
 import { RA_OF_RT, turnedRoughness } from '../../physics/turning/turned-roughness.ts';
 import { type Estimate, scale, sensitiveTo, uncertain } from '../../judging/estimate.ts';
 import { turningLife } from '../life-state.ts';
 import { BEAM_MODEL, cuttingForceSources } from '../sources.ts';
+import { carryingOf } from './profile/carrying.ts';
+import { contourOf } from './profile/contour.ts';
+import { lengthDeeperThan, minutesAlongContour } from './profile/profile-passes.ts';
 import { leastChip, roughening, WORN_NORMAL } from '../lathe/worn-and-rough.ts';
 import {
   largestDiameter,
   outsideDiameter,
   smallestDiameter,
+  stockOf,
   type TurningOperation,
 } from './turning-operation.ts';
 
@@ -79,7 +85,7 @@ export function passesOf({ stretch: s, cut }: TurningOperation): {
   readonly passes: number;
   readonly depthMm: number;
 } {
-  const stock = s.way === 'face' ? s.lengthMm : Math.abs(s.startMm - s.endMm) / 2;
+  const stock = stockOf(s);
   const mean = cut.varied && cut.depthMm < stock - 1e-9 ? VARIED_MEAN * cut.depthMm : cut.depthMm;
   return {
     passes: Math.max(1, Math.ceil(stock / mean - 1e-6)),
@@ -89,7 +95,26 @@ export function passesOf({ stretch: s, cut }: TurningOperation): {
 
 /** Diameter that carries the cut, mm: between jaws and tool the part is as thick as before the last pass. */
 function carryingDiameter({ stretch: s }: TurningOperation, depthMm: number): number {
+  if (s.profile && s.way === 'outside')
+    return carryingOf(s.profile, {
+      overhangMm: s.overhangMm,
+      rootMm: s.startMm,
+      skinMm: depthMm,
+      boreMm: s.boreMm,
+    });
   return s.way === 'outside' ? Math.min(s.startMm, s.endMm + 2 * depthMm) : outsideDiameter(s);
+}
+
+/** How far the wall of a bored part springs away under a force, mm; a centre in its end holds it round. */
+function wallUnder({ stretch: s }: TurningOperation, { alloy }: OperationContext, forceN: number): number {
+  const bore = s.way === 'inside' ? s.endMm : s.boreMm;
+  if (s.way === 'face' || bore <= 0 || s.support === 'tailstock') return 0;
+  const outerMm = s.way === 'inside' ? outsideDiameter(s) : smallestDiameter(s);
+  if (bore >= 0.99 * outerMm) return 0;
+  return wallDeflection(
+    { outerMm, boreMm: bore, lengthMm: s.overhangMm, modulusMPa: partModulus(alloy) },
+    forceN,
+  );
 }
 
 const heldPart = (op: TurningOperation): HeldPart => ({
@@ -110,6 +135,7 @@ function minutesOf(
   const feed = cut.feedPerRevMm;
   let [cutting, air] = [0, 0];
   const side = s.way === 'inside' ? 1 : -1;
+  if (s.profile) return minutesOfProfile(op, machine, set, passes, depthMm);
   for (let i = 1; i <= Math.min(passes, MOST_PASSES); i++) {
     const at =
       side > 0
@@ -127,6 +153,33 @@ function minutesOf(
 }
 /** Passes added up one by one; more are taken as more of the same. */
 const MOST_PASSES = 200;
+
+/** A profile from the full diameter: passes as far as it lies deeper, the last along it; on an even skin all go along it. */
+function minutesOfProfile(
+  { stretch: s, cut }: TurningOperation,
+  machine: Machine,
+  set: SurfaceSpeed,
+  passes: number,
+  depthMm: number,
+) {
+  const profile = s.profile!;
+  const inside = s.way === 'inside';
+  const feed = cut.feedPerRevMm;
+  const along = minutesAlongContour(contourOf(profile, inside), set, feed);
+  const contours = profile.skinMm === null ? 1 : passes;
+  const straight = passes - contours;
+  let [cutting, air] = [contours * along, 0];
+  const back = (length: number): number => (rapidSeconds(length + APPROACH, machine.axes.z) + 1) / 60;
+  air += contours * back(s.lengthMm);
+  const counted = Math.min(straight, MOST_PASSES);
+  for (let i = 1; i <= counted; i++) {
+    const radius = s.startMm / 2 + (inside ? 1 : -1) * depthMm * i;
+    const length = lengthDeeperThan(profile, inside, radius);
+    cutting += (straight / counted) * minutesAlong(set, 2 * radius, length + APPROACH, feed);
+    air += (straight / counted) * back(length);
+  }
+  return { cutting, air };
+}
 
 /** Works out a turned stretch once. Input must have been checked. */
 export function turningState(op: TurningOperation, context: OperationContext): TurningState {
@@ -168,8 +221,9 @@ export function turningState(op: TurningOperation, context: OperationContext): T
     deflectionUnder(bar, passiveN.value, from),
     deflectionUnder(bar, passiveN.value, s.overhangMm),
   );
+  const wallMm = wallUnder(op, context, passiveN.value);
   const partMm = sensitiveTo(
-    { value: Math.max(1e-9, worst.deflectionMm), terms: passiveN.terms },
+    { value: Math.max(1e-9, worst.deflectionMm + wallMm), terms: passiveN.terms },
     BEAM_MODEL,
     1,
   );
@@ -217,11 +271,11 @@ export function turningState(op: TurningOperation, context: OperationContext): T
     partMm,
     toolMm,
     sizeErrorMm: {
-      value: Math.max(1e-6, 2 * (worst.deflectionMm - least) + 2 * VARIES * toolMm.value),
+      value: Math.max(1e-6, 2 * (worst.deflectionMm + wallMm - least) + 2 * VARIES * toolMm.value),
       terms: partMm.terms,
     },
     acrossMPa: Math.hypot(f.feedN, f.passiveN) / chip.areaMm2,
-    partStiffnessNMm: passiveN.value / Math.max(1e-12, worst.deflectionMm),
+    partStiffnessNMm: passiveN.value / Math.max(1e-12, worst.deflectionMm + wallMm),
     partHz: bendingHz(bar, Math.max(1, s.overhangMm), alloy.density_kg_m3),
     slenderness: s.overhangMm / mean,
     // What the alloy adds holds where feed marks rule; below them the squeezed edge does.

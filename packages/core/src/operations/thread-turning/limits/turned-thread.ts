@@ -5,6 +5,7 @@ import { measure, say } from '../../../units/sentence.ts';
 import { leastChip } from '../../lathe/worn-and-rough.ts';
 import { dampedChipWidth } from '../../lathe/damped-chip-width.ts';
 import { atLeast, held, verdict } from '../../holes/limits/assessments.ts';
+import { towardsJaws } from '../thread-turning-operation.ts';
 import type { ThreadTurningState } from '../thread-turning-state.ts';
 
 /** The profile of the insert has to make this pitch, and its bar go in. */
@@ -141,7 +142,23 @@ export const threadRunOutLimit: Limit<ThreadTurningState> = {
   reads: 'setup',
   group: 'process',
   name: 'run-out',
-  assess({ op: { turned, thread } }) {
+  assess({ op, runInMm }) {
+    const { turned, thread } = op;
+    if (!towardsJaws(op)) {
+      const begins = turned.runOutMm >= runInMm;
+      return verdict(begins ? 'clear' : 'over', {
+        why: () =>
+          say(
+            begins
+              ? 'Cut from the jaws outwards: {0} behind the thread, {1} needed to come up to the pitch.'
+              : 'Cut from the jaws outwards: {0} behind the thread; the slide needs {1} to come up to the pitch. A wider undercut, or fewer turns.',
+            measure(turned.runOutMm, 'mm'),
+            measure(runInMm, 'mm'),
+          ),
+        formula: 'room behind ≥ (n·P)²/(2·a) + 2·P',
+        source: 'machine record; geometry',
+      });
+    }
     const enough = turned.runOutMm >= ROOM * thread.pitchMm;
     return verdict(enough ? 'clear' : 'tight', {
       why: () =>

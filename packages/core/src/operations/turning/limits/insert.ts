@@ -2,7 +2,10 @@ import type { LimitState } from '../../../judging/result.ts';
 import { exact } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { input, type Limit } from '../../../judging/limit.ts';
+import { chipsBreakFrom, jetBar } from '../../lathe/coolant-jet.ts';
 import { held } from '../../holes/limits/assessments.ts';
+import { deepestOfEdge } from '../depth-of-edge.ts';
+import { isFullRadius } from '../profile/reach.ts';
 import type { TurningState } from '../turning-state.ts';
 
 /** Over the window the edge breaks; under it the chip is not broken, which is a nuisance and a hazard but no damage. */
@@ -13,12 +16,17 @@ export const insertFeedLimit: Limit<TurningState> = {
   id: 'insert-feed',
   group: 'cutter',
   name: 'insert feed',
-  assess({ op: { cut }, context: { cutter } }) {
+  assess({ op, context }) {
+    const { cut } = op;
+    const { cutter } = context;
+    const bar = jetBar(op, context);
     const window = cutter.extended.f_window_mm_per_rev;
     const nose = cutter.properties.RE ?? 0.8;
     const most = Math.min(window?.[1] ?? Infinity, MOST_OF_NOSE * nose);
     const feed = cut.feedPerRevMm;
-    const thin = window !== undefined && window !== null && feed < window[0];
+    const breaks = (window?.[0] ?? 0) * chipsBreakFrom(bar);
+    const thin = feed < breaks;
+    const jet = bar > 0 ? `, coolant {2} through the tool` : '';
     const state: LimitState = feed > most ? 'over' : feed > 0.95 * most || thin ? 'tight' : 'clear';
     return {
       ...held(
@@ -30,9 +38,10 @@ export const insertFeedLimit: Limit<TurningState> = {
           why: () =>
             thin
               ? say(
-                  'Feed {0}; chips stay long below {1} (insert).',
+                  `Feed {0}; chips stay long below {1} (insert${jet}).`,
                   measure(feed, 'mm/rev'),
-                  measure(window[0], 'mm/rev'),
+                  measure(breaks, 'mm/rev'),
+                  measure(bar, 'bar'),
                 )
               : say('Feed {0}; {1} allowed (insert).', measure(feed, 'mm/rev'), measure(most, 'mm/rev')),
           formula: 'fn within the window, and at most 0.7·RE',
@@ -54,9 +63,9 @@ export const insertDepthLimit: Limit<TurningState> = {
   name: 'depth of cut',
   assess({ depthMm, context: { cutter }, op }) {
     const window = cutter.extended.ap_window_mm;
-    const most = window?.[1] ?? cutter.properties.APMX ?? Infinity;
+    const most = deepestOfEdge(cutter) ?? Infinity;
     const nose = cutter.properties.RE ?? 0.8;
-    const round = (cutter.properties['EPSR'] ?? 80) === 0;
+    const round = (cutter.properties['EPSR'] ?? 80) === 0 || isFullRadius(cutter);
     const edge = (cutter.extended.edge_radius_um?.[1] ?? 15) / 1000;
     // What its record says it is made for goes before the rule.
     const usual = Math.min(LEAST_OF_NOSE * nose, window?.[0] ?? Infinity);
