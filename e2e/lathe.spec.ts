@@ -193,3 +193,46 @@ test('a bar is grooved, threaded, drilled on its axis, flattened by a driven too
   await page.getByLabel('What takes the part').selectOption('the sub-spindle');
   await expect(governs).not.toContainText('Over limit');
 });
+
+test('a profile comes from a drawing; what the insert leaves of it is drawn and another insert follows it', async ({
+  page,
+}) => {
+  await signIn(page, 'engineer');
+  await openBench(page, /CV-0612/, /Turn the guide neck/);
+  const governs = page.getByRole('region', { name: 'What governs' });
+  const section = page.getByRole('group', { name: 'Half-section of the turned part' });
+  await expect(section).toContainText(/falls 26\.6°, the edge follows 32°/);
+  await page.getByRole('button', { name: /^Profile/ }).click();
+  const corners = [
+    [110, 15],
+    [60, 15],
+    [58.5, 13],
+    [40, 13],
+    [38, 15],
+    [20, 15],
+  ];
+  const drawing = [
+    ['0', 'SECTION', '2', 'ENTITIES', '0', 'LWPOLYLINE', '90', '6', '70', '0'],
+    ...corners.map(([x, y]) => ['10', `${x}`, '20', `${y}`]),
+    ['0', 'ENDSEC', '0', 'EOF'],
+  ]
+    .flat()
+    .join('\n');
+  await page.getByLabel('Profile file').setInputFiles({
+    name: 'neck.dxf',
+    mimeType: 'application/dxf',
+    buffer: Buffer.from(drawing),
+  });
+  await expect(page.getByLabel('Piece 2, length')).toHaveValue('1.5');
+  await page.keyboard.press('Escape');
+  await expect(governs).toContainText(/trailing edge follows 32°.*uncut/);
+  await expect(section).toContainText(/uncut: falls 53\.1°/);
+  await governs
+    .getByRole('button', { name: /^Preview/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Apply' }).click();
+  await expect(section).toContainText(/falls 53\.1°, the edge follows 72\.5°/);
+  await expect(governs).not.toContainText('profile reach');
+  await expectSaved(page);
+});

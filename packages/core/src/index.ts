@@ -433,8 +433,14 @@ export {
   type ProfileKind,
   type TurnedProfile,
 } from './operations/turning/profile/turned-profile.ts';
-export { type ContourPoint, contourOf } from './operations/turning/profile/contour.ts';
-export { beforeProfile, profilingEdge, reachOf } from './operations/turning/profile/reach.ts';
+export {
+  type ContourPoint,
+  contourOf,
+  profileSizes,
+  radiusAt,
+  steepest,
+} from './operations/turning/profile/contour.ts';
+export { beforeProfile, isFullRadius, profilingEdge, reachOf } from './operations/turning/profile/reach.ts';
 export { withProfile } from './operations/turning/profile/with-profile.ts';
 export {
   EDGE_SIDES,

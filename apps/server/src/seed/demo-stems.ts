@@ -1,4 +1,4 @@
-import { EMPTY_SETUP_PLAN } from '@burl/core';
+import { EMPTY_SETUP_PLAN, PLAIN_STRETCH, type TurnedProfile, withProfile } from '@burl/core';
 import type { DemoJobMaker } from './demo-job.ts';
 import type { Place } from './demo-base.ts';
 
@@ -7,6 +7,20 @@ const lathe: Place = {
   machineId: 'lathe-driven-18kw',
   coolant: 'flood',
   hardness: 44,
+};
+
+/** The neck the guide clears: a cone in, a cylinder, and a fillet up to the stem again. */
+const NECK: TurnedProfile = {
+  startMm: 30,
+  elements: [
+    { kind: 'step', toMm: 30, lengthMm: 62, radiusMm: null, side: 'bulging' },
+    { kind: 'cone', toMm: 26, lengthMm: 4, radiusMm: null, side: 'bulging' },
+    { kind: 'step', toMm: 26, lengthMm: 22, radiusMm: null, side: 'bulging' },
+    { kind: 'arc', toMm: 30, lengthMm: 4.5, radiusMm: 6, side: 'hollow' },
+    { kind: 'step', toMm: 30, lengthMm: 12, radiusMm: null, side: 'bulging' },
+  ],
+  skinMm: null,
+  cornerMm: null,
 };
 
 type Makers = Parameters<DemoJobMaker>[0];
@@ -57,6 +71,27 @@ const chuckedBar = ({ turn, groove, thread }: Makers): DemoSetup => ({
           toleranceMm: 0.033,
           raUm: 0.8,
         }),
+      ],
+    },
+    {
+      name: 'Turn the guide neck',
+      variants: [
+        turn(
+          lathe,
+          'ins-fin-55',
+          'turn-block-25',
+          withProfile(
+            {
+              ...PLAIN_STRETCH,
+              startMm: 30,
+              overhangMm: 150,
+              support: 'tailstock',
+              raUm: 1.6,
+              toleranceMm: 0.1,
+            },
+            NECK,
+          ),
+        ),
       ],
     },
     {

@@ -1,4 +1,4 @@
-import { outsideDiameter, type TurningOperation } from '@burl/core';
+import { contourOf, outsideDiameter, type TurningOperation } from '@burl/core';
 import { Chuck, GRIPPED, type SectionPlace, Support } from './half-section.tsx';
 
 /** What of the part a bar, a bore or a face is, in mm along and from the axis. */
@@ -40,6 +40,7 @@ export function TurnedPart({
       : s.way === 'face'
         ? `M${GRIPPED} ${y(o.outer)} H${x(o.from)} V${y(o.after)} H${x(o.after > bore ? o.to : o.from)} V${y(bore)} H${GRIPPED} Z`
         : `M${GRIPPED} ${y(o.before)} H${x(o.from)} V${y(o.after)} H${x(o.to)} V${y(bore)} H${GRIPPED} Z`;
+  if (s.profile) return <ProfiledPart op={op} outline={o} place={{ x, y }} />;
   const top = Math.min(y(o.before), y(o.after));
   const high = Math.abs(y(o.before) - y(o.after));
   const face = s.way === 'face';
@@ -71,6 +72,48 @@ export function TurnedPart({
           x: x((o.from + o.to) / 2) + 34,
           y: y(Math.max(o.after, face || s.way === 'inside' ? o.outer : 0)),
         }}
+      />
+    </g>
+  );
+}
+
+/** A part with steps, cones and arcs: what stays, and dashed what stood there. */
+function ProfiledPart({
+  op,
+  outline: o,
+  place: { x, y },
+}: {
+  op: TurningOperation;
+  outline: TurnedOutline;
+  place: Pick<TurnedPlace, 'x' | 'y'>;
+}) {
+  const { stretch: s } = op;
+  const inside = s.way === 'inside';
+  const contour = contourOf(s.profile!, inside)
+    .toReversed()
+    .map((p) => `L${x(o.to - p.z).toFixed(2)} ${y(p.r).toFixed(2)}`)
+    .join(' ');
+  const stays = inside
+    ? `M${GRIPPED} ${y(o.outer)} V${y(o.before)} H${x(o.from)} ${contour} V${y(o.outer)} Z`
+    : `M${GRIPPED} ${y(o.before)} H${x(o.from)} ${contour} V${y(s.boreMm / 2)} H${GRIPPED} Z`;
+  const [top, foot] = inside ? [y(o.after), y(o.before)] : [y(o.before), y(o.after)];
+  return (
+    <g aria-hidden="true">
+      <Chuck top={y(o.outer)} />
+      <path d={stays} fill="url(#stock)" stroke="var(--stock-line)" />
+      <rect
+        x={x(o.from)}
+        y={top}
+        width={Math.max(1, x(o.to) - x(o.from))}
+        height={Math.max(0, foot - top)}
+        fill="none"
+        stroke="var(--stock-line)"
+        strokeDasharray="4 3"
+      />
+      <Support
+        support={s.support}
+        end={x(o.to)}
+        steady={{ x: x((o.from + o.to) / 2) + 34, y: y(inside ? o.outer : o.after) }}
       />
     </g>
   );

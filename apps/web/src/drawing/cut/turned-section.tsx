@@ -5,6 +5,8 @@ import { MovableHandle } from '../movable-handle.tsx';
 import { useWidth } from '../use-width.ts';
 import type { DrawingProps } from './drawing-props.ts';
 import { Axis, HalfSection, Overhang, SECTION, sectionPlace } from './half-section.tsx';
+import { deepestPlace, ProfileDetail } from './profile-detail.tsx';
+import { ProfileLeft } from './profile-left.tsx';
 import { outlineOf, TurnedPart, type TurnedPlace } from './turned-part.tsx';
 import { TurnedTool } from './turned-tool.tsx';
 
@@ -23,20 +25,23 @@ export function TurnedSection({
   const { scale, x, y } = sectionPlace(o.to, o.outer);
   const depth = numberOf(evaluation, 'ap').value;
   const half = (o.outer + o.after) / 2;
+  const deepest = deepestPlace(op);
   // The tool stands in the middle of its way, in the deepest pass.
   const tip =
     s.way === 'face'
       ? { x: x(o.to - Math.min(depth, s.lengthMm)), y: y(half) }
-      : { x: x(o.from + 0.55 * (o.to - o.from)), y: y(o.after) };
+      : { x: x(deepest === null ? o.from + 0.55 * (o.to - o.from) : o.to - deepest), y: y(o.after) };
   const place: TurnedPlace = { scale, x, y, tip };
   const ap = movableOf(op, context, 'ap');
   return (
     <HalfSection refOf={ref} width={width} label="Half-section of the turned part">
       <TurnedPart op={op} outline={o} place={place} />
+      <ProfileLeft op={op} context={context} endMm={o.to} place={place} />
       <g clipPath="url(#half)">
         <TurnedTool op={op} context={context} tip={tip} scale={scale} />
       </g>
       <Axis />
+      <ProfileDetail op={op} context={context} endMm={o.to} tipX={tip.x} scale={scale} />
       <Words op={op} evaluation={evaluation} end={x(o.to)} />
       <Overhang
         op={op}

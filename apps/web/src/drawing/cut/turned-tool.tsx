@@ -1,4 +1,4 @@
-import type { OperationContext, TurningOperation } from '@burl/core';
+import { isFullRadius, type OperationContext, type TurningOperation } from '@burl/core';
 
 const RAD = Math.PI / 180;
 /** Point angle of an insert whose record has none, degrees. */
@@ -70,6 +70,7 @@ export function TurnedTool({
   }
   const size = Math.max(14, (p.IC ?? 12) * scale);
   const point = Number(p['EPSR'] ?? USUAL_POINT);
+  const nose = Math.max(3, (p.RE ?? 1) * scale);
   const shank = holder.bore_diameter_mm[1] * scale;
   return (
     <g aria-hidden="true">
@@ -89,7 +90,13 @@ export function TurnedTool({
         fill="var(--holder)"
         stroke="var(--soft)"
       />
-      {point === 0 ? (
+      {isFullRadius(cutter) ? (
+        <path
+          d={`M${tip.x - nose} ${tip.y - 3 * nose} v${2 * nose} a${nose} ${nose} 0 0 0 ${2 * nose} 0 v${-2 * nose} Z`}
+          fill="var(--accent)"
+          stroke="var(--ink)"
+        />
+      ) : point === 0 ? (
         <circle cx={tip.x} cy={tip.y - size / 2} r={size / 2} fill="var(--accent)" stroke="var(--ink)" />
       ) : (
         <path

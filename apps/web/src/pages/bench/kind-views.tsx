@@ -21,6 +21,7 @@ import type { CardProps } from './given/card.tsx';
 import { GrooveCard } from './given/groove-card.tsx';
 import { HoleCard } from './given/hole-card.tsx';
 import { MillingCards } from './given/milling-cards.tsx';
+import { ProfileCard } from './given/profile-card.tsx';
 import { ThreadCard } from './given/thread-card.tsx';
 import { TurnedCard } from './given/turned-card.tsx';
 import type { PanelProps } from './panels/panel-props.ts';
@@ -104,7 +105,12 @@ const LATHE_WINDOW = {
 } as const;
 const turning = view<TurningOperation>({
   Drawing: TurnedSection,
-  Cards: TurnedCard,
+  Cards: (props) => (
+    <>
+      <TurnedCard {...props} />
+      <ProfileCard {...props} />
+    </>
+  ),
   panels: [DIAMETER, SPINDLE, LATHE_WINDOW, EDGE],
   Compare: TurnedComparison,
   views: TURNED_VIEWS,

@@ -7,6 +7,7 @@ import type { Movable } from '../../operations/movable.ts';
 import { changeOf, leversOf } from './lever.ts';
 import { better, pairsFor } from './pairs.ts';
 import { type CutterShelf, otherCutters } from './other-cutters.ts';
+import { otherInserts } from './other-inserts.ts';
 import { lobedCut, pocketSpeeds } from './pocket-speeds.ts';
 import { clears, type Remedy, remedyFrom } from './remedy.ts';
 import { smallestMove } from './smallest-move.ts';
@@ -18,6 +19,9 @@ function describe(lever: Movable, op: Operation, after: Operation): Sentence {
   const keeps = lever.keeps ? ` ${lever.keeps}` : '';
   return say(`${changeOf(lever, lever.read(op), lever.read(after))} {0} → {1}${keeps}`, from, to);
 }
+
+/** Limits of a turned profile that another insert clears. */
+const OF_THE_EDGE = ['profile-reach', 'profile-corner'];
 
 /** A change that pushes more limits over than this is no advice. */
 const MOST_SPOILT = 1;
@@ -65,9 +69,14 @@ export function remediesFor(
     const remedy = remedyFrom(`holder-${holder.id}`, say(`Use ${holder.name}`), after, inIt, before, 0.5);
     if (remedy) found.push(remedy);
   }
-  const turning = lobedCut(op, limitId);
-  if (shelf && turning) {
-    for (const other of otherCutters(turning, context, shelf)) {
+  const lobed = lobedCut(op, limitId);
+  if (shelf) {
+    const others = lobed
+      ? otherCutters(lobed, context, shelf)
+      : op.kind === 'turning' && OF_THE_EDGE.includes(limitId)
+        ? otherInserts(op, context, shelf)
+        : [];
+    for (const other of others) {
       if (!clears(other.after, other.context, limitId)) continue;
       const remedy = remedyFrom(other.id, say(other.title), other.after, other.context, before, 0.6);
       if (remedy) found.push(remedy);

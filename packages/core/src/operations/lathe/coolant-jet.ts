@@ -1,8 +1,5 @@
-import { say } from '../../units/sentence.ts';
 import type { OperationContext } from '../context.ts';
 import type { CoolantKind } from '../operation-base.ts';
-import type { Switch } from '../switch.ts';
-import type { TurnedOperation } from './turned-kinds.ts';
 
 /** A jet at the edge that helps, and one that helps most, bar; and how far under the insert's feeds it then breaks chips. Judgement. */
 const [HELPS, MOST, BREAKS_FROM] = [20, 70, 0.6];
@@ -18,15 +15,3 @@ export const jetBar = (
 /** Thinnest feed whose chips break, over that of the insert's record: a hard jet under the chip bends it short. */
 export const chipsBreakFrom = (bar: number): number =>
   1 - (1 - BREAKS_FROM) * Math.min(1, Math.max(0, (bar - HELPS) / (MOST - HELPS)));
-
-/** Coolant through the tool, where machine and tool have it: the jet breaks chips that stay long. */
-export const jetSwitches = (op: TurnedOperation, { machine, cutter }: OperationContext): Switch[] =>
-  op.coolant !== 'through-tool' && machine.coolant.through_spindle && cutter.extended.through_coolant === true
-    ? [
-        {
-          id: 'through-tool',
-          title: say('Coolant through the tool, at the edge'),
-          after: { ...op, coolant: 'through-tool' },
-        },
-      ]
-    : [];

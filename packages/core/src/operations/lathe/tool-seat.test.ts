@@ -106,11 +106,6 @@ describe('coolant under pressure at the edge', () => {
     const jet = { ...fine, coolant: 'through-tool' as const };
     expect(jetBar(jet, context)).toBe(70);
     expect(limitOf(evaluate(jet, context), 'insert-feed').state).toBe('clear');
-    expect(
-      kindOf(fine)
-        .switches(fine, context)
-        .map((s) => s.id),
-    ).toContain('through-tool');
     const thinner = { ...jet, cut: { ...jet.cut, feedPerRevMm: 0.02 } };
     expect(speak(limitOf(evaluate(thinner, context), 'insert-feed').why, 'metric')).toMatch(
       /long below 0\.03.*coolant 70\sbar through the tool/,

@@ -1,6 +1,5 @@
 import { say } from '../../units/sentence.ts';
 import type { OperationContext } from '../context.ts';
-import { jetSwitches } from '../lathe/coolant-jet.ts';
 import { seatSwitches } from '../lathe/seat-switches.ts';
 import { heldOtherwise } from '../lathe/held-otherwise.ts';
 import type { Switch } from '../switch.ts';
@@ -10,7 +9,6 @@ import { passesOf } from './turning-state.ts';
 /** Tailstock or steady for a part that gives way, other depths for an edge that is notched. */
 export const turningSwitches = (op: TurningOperation, context: OperationContext): Switch[] => [
   ...seatSwitches(op, context),
-  ...jetSwitches(op, context),
   ...heldOtherwise(op.stretch.support, op.stretch.way === 'outside', (support) => ({
     ...op,
     stretch: { ...op.stretch, support },

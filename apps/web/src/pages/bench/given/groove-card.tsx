@@ -13,6 +13,7 @@ import { Choice, Grid } from '../../../ui/form-parts.tsx';
 import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
 import { Card, type CardProps } from './card.tsx';
 import { CountFields, SupportChoice, SUPPORTS } from './held-part-fields.tsx';
+import { SeatFields } from './seat-fields.tsx';
 
 const WAYS = { outside: 'outside', inside: 'in a bore', face: 'in a face', 'part-off': 'part off' } as const;
 const TAKEN = { nothing: 'nothing', catcher: 'a catcher', 'sub-spindle': 'the sub-spindle' } as const;
@@ -56,7 +57,7 @@ const fieldsOf = ({ way }: Groove): readonly NumberField<Groove>[] => [
 ];
 
 /** The groove, or where the part is parted, and how the part stands. */
-export function GrooveCard({ op, readOnly, onChange }: CardProps<GroovingOperation>) {
+export function GrooveCard({ op, context, readOnly, onChange }: CardProps<GroovingOperation>) {
   const system = useSystem();
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
   const { groove: g, cut } = op;
@@ -142,6 +143,7 @@ export function GrooveCard({ op, readOnly, onChange }: CardProps<GroovingOperati
             readOnly={readOnly}
             onSet={setCut}
           />
+          <SeatFields op={op} context={context} readOnly={readOnly} onChange={onChange} />
           <CountFields op={op} readOnly={readOnly} onChange={onChange} />
         </Grid>
       )}

@@ -5,6 +5,7 @@ import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
 import { STRAIGHT_THREADS, ThreadChoice } from '../../../ui/thread-choice.tsx';
 import { Card, type CardProps } from './card.tsx';
 import { CountFields, SupportChoice, SUPPORTS } from './held-part-fields.tsx';
+import { SeatFields } from './seat-fields.tsx';
 
 const IN = {
   radial: 'straight in',
@@ -21,7 +22,7 @@ const FIELDS: readonly NumberField<TurnedThread>[] = [
 ];
 
 /** The thread that is turned, and how the part stands. */
-export function ThreadCard({ op, readOnly, onChange }: CardProps<ThreadTurningOperation>) {
+export function ThreadCard({ op, context, readOnly, onChange }: CardProps<ThreadTurningOperation>) {
   const system = useSystem();
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
   const { turned: t, cut } = op;
@@ -51,6 +52,13 @@ export function ThreadCard({ op, readOnly, onChange }: CardProps<ThreadTurningOp
             readOnly={readOnly}
             onTake={(v) => set({ internal: v === 'in a bore' })}
           />
+          <Choice
+            label="Hand"
+            value={t.leftHand ? 'left' : 'right'}
+            options={['right', 'left']}
+            readOnly={readOnly}
+            onTake={(hand) => set({ leftHand: hand === 'left' })}
+          />
           <NumberFields of={t} fields={FIELDS} readOnly={readOnly} onSet={set} />
           <Choice
             label="Way in"
@@ -69,6 +77,7 @@ export function ThreadCard({ op, readOnly, onChange }: CardProps<ThreadTurningOp
             readOnly={readOnly}
             onSet={(change) => onChange({ ...op, cut: { ...cut, ...change } })}
           />
+          <SeatFields op={op} context={context} readOnly={readOnly} onChange={onChange} />
           <CountFields op={op} readOnly={readOnly} onChange={onChange} />
         </Grid>
       )}

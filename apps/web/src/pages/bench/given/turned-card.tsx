@@ -4,6 +4,7 @@ import { Choice, Grid } from '../../../ui/form-parts.tsx';
 import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
 import { Card, type CardProps } from './card.tsx';
 import { CountFields, SupportChoice, SUPPORTS } from './held-part-fields.tsx';
+import { SeatFields } from './seat-fields.tsx';
 
 const WAYS = { outside: 'outside', inside: 'inside', face: 'across a face' } as const;
 
@@ -28,11 +29,16 @@ const OUTSIDE = {
 /** A stretch whose outside stands there, stated or not. */
 type Stated = TurnedStretch & { readonly outerMm: number | null };
 
-const sizes = ({ way }: TurnedStretch): readonly NumberField<Stated>[] => [
+const sizes = ({ way, profile }: TurnedStretch): readonly NumberField<Stated>[] => [
   ...(way === 'inside' ? [OUTSIDE] : []),
   { key: 'startMm', label: way === 'face' ? 'From diameter' : 'Diameter before', unit: 'mm' },
-  way === 'face' ? TO_CENTRE : END,
-  { key: 'lengthMm', label: way === 'face' ? 'Taken off along the axis' : 'Length', unit: 'mm' },
+  // A profile says where it ends and how long it is.
+  ...(profile
+    ? []
+    : ([
+        way === 'face' ? TO_CENTRE : END,
+        { key: 'lengthMm', label: way === 'face' ? 'Taken off along the axis' : 'Length', unit: 'mm' },
+      ] as const)),
   { key: 'overhangMm', label: 'Part out of the jaws', unit: 'mm' },
   { key: 'boreMm', label: 'Bore through the part', unit: 'mm', empty: 0, blank: true, hint: 'empty: solid' },
   { key: 'toleranceMm', label: 'Diameter tolerance', unit: 'mm', empty: null, hint: 'empty: none' },
@@ -40,7 +46,7 @@ const sizes = ({ way }: TurnedStretch): readonly NumberField<Stated>[] => [
 ];
 
 /** The stretch that is turned, and how the part stands. */
-export function TurnedCard({ op, readOnly, onChange }: CardProps<TurningOperation>) {
+export function TurnedCard({ op, context, readOnly, onChange }: CardProps<TurningOperation>) {
   const system = useSystem();
   const mm = (v: number): string => formatMeasure(v, 'mm', system);
   const { stretch: s } = op;
@@ -62,7 +68,7 @@ export function TurnedCard({ op, readOnly, onChange }: CardProps<TurningOperatio
             options={TURNING_WAYS}
             nameOf={(w) => WAYS[w]}
             readOnly={readOnly}
-            onTake={(way) => set({ way })}
+            onTake={(way) => set(way === s.way ? {} : { way, profile: null })}
           />
           <SupportChoice value={s.support} readOnly={readOnly} onTake={(support) => set({ support })} />
           <NumberFields<Stated>
@@ -91,6 +97,7 @@ export function TurnedCard({ op, readOnly, onChange }: CardProps<TurningOperatio
             readOnly={readOnly}
             onSet={(change) => onChange({ ...op, cut: { ...op.cut, ...change } })}
           />
+          <SeatFields op={op} context={context} readOnly={readOnly} onChange={onChange} />
           <CountFields op={op} readOnly={readOnly} onChange={onChange} />
         </Grid>
       )}
