@@ -12,8 +12,9 @@ function isStated({ kind, values }: Holding): boolean {
 
 /** What of a job and a setup bears on how an operation there is judged. */
 export function batchAt({ quantity, heatLot }: Batch, { plan }: { readonly plan: SetupPlan }): Batch {
-  if (!plan.holding || !isStated(plan.holding)) return { quantity, heatLot };
+  const batch: Batch = { quantity, heatLot, ...(plan.takenOver && { subSpindle: true }) };
+  if (!plan.holding || !isStated(plan.holding)) return batch;
   const held = known.get(plan) ?? heldBy(plan.holding);
   known.set(plan, held);
-  return { quantity, heatLot, held };
+  return { ...batch, held };
 }

@@ -49,6 +49,13 @@ function setupLines(setup: ReleasedSetup, { batch }: ReleaseSnapshot): Sentence[
         ...(report.releaseC === null ? [] : [measure(report.releaseC, 'degC-fine')]),
       ),
     );
+  const taken = batch?.transfers?.find((r) => r.setup === setup.name);
+  if (taken)
+    lines.push(
+      say('Taken over by the sub-spindle in {0}.', measure(60 * taken.minutes, 's')),
+      ...taken.findings.filter((f) => f.state !== 'clear').map((f) => f.why),
+      ...taken.cautions.map((c) => say(c)),
+    );
   if (holding) lines.push(...HOLDINGS[holding.kind].cautions.map((c) => say(c)));
   return lines;
 }

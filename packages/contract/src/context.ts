@@ -37,6 +37,7 @@ export interface ContextSource extends ToolMaterials {
   readonly stock?: readonly Stock[];
   readonly rates?: ShopRates;
   readonly held?: Held;
+  readonly subSpindle?: boolean;
 }
 
 const sources = new WeakMap<Crib, Omit<ContextSource, 'quantity'>>();
@@ -47,13 +48,15 @@ export interface Batch {
   readonly heatLot: string;
   /** What the setup holds with; absent where nobody said, or where there is no setup. */
   readonly held?: Held;
+  /** The part stands in the sub-spindle, which took it over. */
+  readonly subSpindle?: boolean;
 }
 
 /** One part of no particular lot. */
 export const ONE_PART: Batch = { quantity: 1, heatLot: '' };
 
 /** The crib as a source; the same lists for the same crib. */
-export function cribSource(crib: Crib, { quantity, heatLot, held }: Batch): ContextSource {
+export function cribSource(crib: Crib, { quantity, heatLot, held, subSpindle }: Batch): ContextSource {
   const known = sources.get(crib) ?? {
     alloys: crib.alloys.map((e) => e.document),
     machines: crib.machines.map((e) => e.document),
@@ -66,7 +69,7 @@ export function cribSource(crib: Crib, { quantity, heatLot, held }: Batch): Cont
     rates: crib.rates.rates,
   };
   sources.set(crib, known);
-  return { ...known, quantity, heatLot, ...(held && { held }) };
+  return { ...known, quantity, heatLot, ...(held && { held }), ...(subSpindle && { subSpindle }) };
 }
 
 /** The entries a job file carries as a source. */
@@ -126,7 +129,7 @@ export function resolveContext(
   if (cutter)
     missing.push(...missingMaterials(cutter, source).map((p) => ({ ...p, field: `cutter.${p.field}` })));
   if (!alloy || !machine || !holder || !cutter || !made) return { missing };
-  const { quantity, resonance, rates, held, heatLot = '' } = source;
+  const { quantity, resonance, rates, held, subSpindle, heatLot = '' } = source;
   const learnt =
     source.learnt &&
     learntHere(source.learnt, {
@@ -139,7 +142,7 @@ export function resolveContext(
   return {
     context: {
       alloy,
-      machine: machineFor(op, machine),
+      machine: machineFor(op, machine, subSpindle),
       cutter,
       holder,
       ...made,

@@ -112,6 +112,8 @@ export const setupPlanSchema: yup.Schema<SetupPlan> = yup
     partsPerLoad: number(1, 500).integer(),
     order: yup.string().strict().oneOf(['by-tool', 'by-part']).required(),
     locatesOn: words(200),
+    // Absent in setups of before it was asked.
+    takenOver: yup.boolean().strict().optional(),
     alone: yup.boolean().strict().required(),
   })
   .noUnknown()

@@ -364,6 +364,7 @@ export {
 export * from './deciding/job/job-plan.ts';
 export type { JudgedJob, JudgedOperation, JudgedSetup } from './deciding/job/judged-job.ts';
 export { type BatchPlan, batchPlan, type BatchTool, batchTools } from './deciding/job/batch-plan.ts';
+export type { TransferFinding, TransferReport } from './deciding/job/transfer.ts';
 export type { HeldOperation, HoldingReport } from './deciding/job/holding-report.ts';
 export {
   type Block,

@@ -150,7 +150,7 @@ const chuckedBar = ({ turn, groove, thread }: Makers): DemoSetup => ({
             endMm: 0,
             fromEndMm: 130,
             overhangMm: 150,
-            caughtBy: 'catcher',
+            caughtBy: 'sub-spindle',
           },
           { tooling: { stickOutMm: 32 } },
         ),
@@ -159,13 +159,14 @@ const chuckedBar = ({ turn, groove, thread }: Makers): DemoSetup => ({
   ],
 });
 
-/** The stem turned end for end: seal groove and wrench flats of its head. */
+/** The stem in the sub-spindle: seal groove and wrench flats of its head. */
 const turnedEnd = ({ groove, mill, box }: Makers): DemoSetup => ({
-  name: 'Turned end for end',
+  name: 'Sub-spindle',
   plan: {
     ...EMPTY_SETUP_PLAN,
     datum: 'face of the head, axis',
     workOffset: 'G55',
+    takenOver: true,
     holding: { kind: 'chuck', values: { forceN: 30000, diameterMm: 30, grippedMm: 60, friction: 0.22 } },
   },
   operations: [

@@ -1,4 +1,4 @@
-import DxfParser, { type IArcEntity, type ILineEntity, type IPolylineEntity } from 'dxf-parser';
+import { type DxfDrawing, type DxfEntity, parseString } from 'dxf';
 import { type DrawnPoint, profileOfPoints, type ReadProfile, refused } from './profile-of-points.ts';
 
 /** A corner as it is drawn, with the bend to the next as DXF has it: tangent of a quarter of the turn, counter-clockwise above 0. */
@@ -22,33 +22,32 @@ const MOST_PIECES = 2000;
  */
 export function profileFromDxf(text: string, inside: boolean): ReadProfile {
   if (text.length > LONGEST) return refused('the drawing is larger than 4 MB: save the profile alone');
-  let drawing;
+  if (!/^\s*0\s*\r?\n\s*SECTION/.test(text)) return refused('this is no DXF drawing in text form');
+  let drawing: DxfDrawing | null = null;
   try {
-    drawing = new DxfParser().parseSync(text);
+    drawing = parseString(text);
   } catch {
-    drawing = null;
+    // What it stumbles over is told below in words of its own.
   }
-  if (!drawing) return refused('this is no DXF drawing in text form');
-  const corners = longest((drawing.entities as unknown as readonly Entity[] | undefined) ?? []);
+  if (!drawing) return refused('this DXF drawing is damaged');
+  const corners = longest(drawing.entities);
   if (typeof corners === 'string') return refused(corners);
   if (!corners.every((c) => [c.x, c.y, c.bulge].every(Number.isFinite)))
     return refused('the drawing has a point without numbers');
-  const mm = UNIT_MM[Number(drawing.header?.['$INSUNITS'] ?? 4)] ?? 1;
+  const mm = UNIT_MM[drawing.header?.insUnits ?? 4] ?? 1;
   return readCorners(
     corners.map((c) => ({ x: c.x * mm, y: c.y * mm, bulge: c.bulge })),
     inside,
   );
 }
 
-type Entity = IPolylineEntity | ILineEntity | IArcEntity;
-
 /** The longest polyline; where there is none, lines and arcs joined at their ends. */
-function longest(entities: readonly Entity[]): readonly Corner[] | string {
+function longest(entities: readonly DxfEntity[]): readonly Corner[] | string {
   const lines = entities
-    .filter((e): e is IPolylineEntity => e.type === 'LWPOLYLINE' || e.type === 'POLYLINE')
-    .map((e) => {
-      const corners = (e.vertices ?? []).map((v) => ({ x: v.x, y: v.y, bulge: v.bulge ?? 0 }));
-      return e.shape && corners[0] ? [...corners, { ...corners[0], bulge: 0 }] : corners;
+    .flatMap((e): Corner[][] => {
+      if (e.type !== 'LWPOLYLINE' && e.type !== 'POLYLINE') return [];
+      const corners = (e.vertices ?? []).map((v) => ({ x: v.x ?? NaN, y: v.y ?? NaN, bulge: v.bulge ?? 0 }));
+      return [e.closed && corners[0] ? [...corners, { ...corners[0], bulge: 0 }] : corners];
     })
     .sort((a, b) => b.length - a.length);
   if (lines[0] && lines[0].length > 1) return lines[0];
@@ -64,19 +63,14 @@ interface Piece {
   readonly b: Corner;
 }
 
-function pieceOf(e: Entity): Piece[] {
+function pieceOf(e: DxfEntity): Piece[] {
   if (e.type === 'LINE') {
-    const [a, b] = (e as ILineEntity).vertices ?? [];
-    return a && b ? [{ a: { x: a.x, y: a.y, bulge: 0 }, b: { x: b.x, y: b.y, bulge: 0 } }] : [];
+    const end = ({ x = NaN, y = NaN }: Partial<Corner> = {}): Corner => ({ x, y, bulge: 0 });
+    return [{ a: end(e.start), b: end(e.end) }];
   }
   if (e.type !== 'ARC') return [];
-  const { center, radius, startAngle, endAngle } = e as IArcEntity;
-  if (!(center as unknown)) return [];
-  const at = (angle: number) => ({
-    x: center.x + radius * Math.cos(angle),
-    y: center.y + radius * Math.sin(angle),
-    bulge: 0,
-  });
+  const { x = NaN, y = NaN, r = NaN, startAngle = NaN, endAngle = NaN } = e;
+  const at = (angle: number) => ({ x: x + r * Math.cos(angle), y: y + r * Math.sin(angle), bulge: 0 });
   let turn = endAngle - startAngle;
   if (turn <= 0) turn += 2 * Math.PI;
   return [{ a: { ...at(startAngle), bulge: Math.tan(turn / 4) }, b: at(endAngle) }];

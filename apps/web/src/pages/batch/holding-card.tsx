@@ -1,4 +1,4 @@
-import { type BatchPlan, formatMeasure, type HoldingReport } from '@burl/core';
+import { type BatchPlan, formatMeasure, type HoldingReport, speak, type TransferReport } from '@burl/core';
 import { useSystem } from '../../frame/preferences.tsx';
 import { StateWord } from '../../ui/state-mark.tsx';
 import { BatchCard, Num, Rows } from './card.tsx';
@@ -48,6 +48,31 @@ function Held({ report }: { report: HoldingReport }) {
   );
 }
 
+/** What a part taken over by the sub-spindle rests on. */
+function Taken({ report }: { report: TransferReport }) {
+  const system = useSystem();
+  return (
+    <section aria-label={`${report.setup}, taken over`}>
+      <p className="text-[13px]">
+        <span className="font-semibold">{report.setup}</span>: taken over by the sub-spindle in{' '}
+        {formatMeasure(60 * report.minutes, 's', system)}.
+      </p>
+      <ul className="space-y-0.5 text-[13px]">
+        {report.findings.map((f) => (
+          <li key={f.id}>
+            <StateWord state={f.state} /> {speak(f.why, system)}
+          </li>
+        ))}
+      </ul>
+      <ul className="list-outside list-disc pl-4 text-[12.5px] text-soft">
+        {report.cautions.map((c) => (
+          <li key={c}>{c}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** Every operation against what holds its part, at the temperature the part has by then. */
 export function HoldingCard({ plan }: { plan: BatchPlan }) {
   return (
@@ -55,6 +80,9 @@ export function HoldingCard({ plan }: { plan: BatchPlan }) {
       <div className="space-y-3">
         {plan.holdings.map((h) => (
           <Held key={h.setupId} report={h} />
+        ))}
+        {plan.transfers?.map((t) => (
+          <Taken key={t.setupId} report={t} />
         ))}
       </div>
     </BatchCard>

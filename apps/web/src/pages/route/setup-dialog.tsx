@@ -123,6 +123,14 @@ function LoadFields({ plan, onChange }: Omit<FieldsProps, 'crib'>) {
         onTake={(order) => onChange({ order })}
       />
       <label className="flex min-h-9 items-center gap-2">
+        <input
+          type="checkbox"
+          checked={plan.takenOver ?? false}
+          onChange={(e) => onChange({ takenOver: e.target.checked })}
+        />
+        Sub-spindle takes the part over from the setup before
+      </label>
+      <label className="flex min-h-9 items-center gap-2">
         <input type="checkbox" checked={plan.alone} onChange={(e) => onChange({ alone: e.target.checked })} />
         May run with nobody there
       </label>

@@ -15,11 +15,12 @@ import { Station } from './station.tsx';
 import type { RouteChanges } from './use-route-changes.ts';
 
 /** Holding, offset and load of a setup in a line. */
-const setupLine = ({ holding, workOffset, partsPerLoad, up }: SetupPlan): string =>
+const setupLine = ({ holding, workOffset, partsPerLoad, up, takenOver }: SetupPlan): string =>
   [
     `${up} up`,
     holding && HOLDINGS[holding.kind].name,
     workOffset,
+    takenOver && 'taken over by the sub-spindle',
     partsPerLoad > 1 && `${partsPerLoad} parts a load`,
   ]
     .filter(Boolean)

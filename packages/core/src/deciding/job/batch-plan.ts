@@ -7,6 +7,7 @@ import { type JudgedJob, operationsOfJob } from './judged-job.ts';
 import { type NightReport, nightReport } from './night.ts';
 import { plannedEdge } from './planned-edge.ts';
 import { type Shortening, shortenings } from './shorten.ts';
+import { type TransferReport, transferReport } from './transfer.ts';
 import { type WarpReport, warpReport } from './warp-report.ts';
 
 /** A cutter of the batch: how many edges it takes, and how many lie on the shelf. */
@@ -26,6 +27,8 @@ export interface BatchPlan {
   readonly money: JobMoney;
   readonly risk: JobRisk;
   readonly holdings: readonly HoldingReport[];
+  /** Setups whose part the sub-spindle takes over; absent in what was released before it was asked. */
+  readonly transfers?: readonly TransferReport[];
   readonly warp: WarpReport | null;
   readonly first: FirstPiece;
   readonly nights: readonly NightReport[];
@@ -69,6 +72,7 @@ export function batchPlan(job: JudgedJob, confidence: number): BatchPlan {
     money,
     risk,
     holdings,
+    transfers: job.setups.flatMap((s) => transferReport(s, job) ?? []),
     warp,
     first: firstPiece(job, risk, money, warp, holdings),
     nights: job.setups.flatMap(

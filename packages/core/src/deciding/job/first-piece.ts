@@ -28,13 +28,22 @@ export function firstPiece(
   const used = job.setups.filter((s) => s.operations.length > 0);
   const last = used.at(-1);
   const parts = job.quantity + job.plan.spares;
-  // Half-made parts hold their blank and all that was done before the last setup.
-  const before = used.slice(0, -1).flatMap((s) => s.operations.map((o) => o.id));
+  // A part that is taken over goes on at once: it waits only before a setup that somebody loads.
+  const loaded = used.filter((s, i) => i === 0 || !s.plan.takenOver);
+  const waits = used.indexOf(loaded.at(-1)!);
+  // Half-made parts hold their blank and all that was done before the last of those.
+  const before = used.slice(0, Math.max(0, waits)).flatMap((s) => s.operations.map((o) => o.id));
   const spent = money.operations.filter((o) => before.includes(o.id)).reduce((sum, o) => sum + o.total, 0);
   const steps: Sentence[] = [];
   for (const s of used) {
     const held = holdings.find((h) => h.setupId === s.id);
     const { datum, workOffset, holding, locatesOn } = s.plan;
+    if (s.plan.takenOver)
+      steps.push(
+        say(
+          `${s.name}: take one part over in single blocks, feed from zero, at low speed; look at length and angle before it is cut.`,
+        ),
+      );
     if (s !== used[0] && locatesOn)
       steps.push(say(`${s.name}: check that ${locatesOn} is finished and clean before it locates.`));
     steps.push(
@@ -65,8 +74,8 @@ export function firstPiece(
   }
   if (used.length > 0 && parts > 1) steps.push(say('Only now the batch goes through the first setup.'));
   return {
-    flagged: used.length > 1 && !job.plan.firstThroughAll && parts > 1,
-    stake: used.length > 1 ? parts * (risk.blankValue + spent) : 0,
+    flagged: loaded.length > 1 && !job.plan.firstThroughAll && parts > 1,
+    stake: loaded.length > 1 ? parts * (risk.blankValue + spent) : 0,
     parts,
     steps,
   };

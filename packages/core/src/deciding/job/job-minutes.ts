@@ -1,6 +1,7 @@
 import { rapidSeconds } from '../../physics/holes/cycle-time.ts';
 import type { ShopRates } from '../../crib/shop-rates.ts';
 import type { JudgedJob, JudgedOperation, JudgedSetup } from './judged-job.ts';
+import { transferMinutes } from './transfer.ts';
 import { plannedEdge } from './planned-edge.ts';
 
 /** What minutes go into; the order is the one they are told in. */
@@ -113,7 +114,9 @@ function setupMinutes(setup: JudgedSetup, rates: ShopRates, blanks: number): Set
   const put = (block: Block, label: string, minutes: number, operationId: string | null = null): void => {
     if (minutes > 0) timeline.push({ block, label, operationId, minutes });
   };
-  if (operations.length > 0) put('loading', 'Load', rates.loadMin * parts);
+  if (first && plan.takenOver)
+    put('loading', 'Taken over by the sub-spindle', transferMinutes(first.context.machine) * parts);
+  else if (first) put('loading', 'Load', rates.loadMin * parts);
   // By part, the sequence is shown once and stands for every part of the load.
   const perSequence = plan.order === 'by-tool' ? 1 : parts;
   operations.forEach((o, i) => {

@@ -63,7 +63,7 @@ export function jobMoney(job: JudgedJob, minutes: JobMinutes, risk: JobRisk): Jo
       batch:
         ((rates.loadMin * rates.setterPerHour) / 60) *
         blanks *
-        job.setups.filter((s) => s.operations.length > 0).length,
+        job.setups.filter((s) => s.operations.length > 0 && !s.plan.takenOver).length,
     },
     { name: 'Setting up and first piece', batch: once },
     { name: 'Fixtures', batch: job.setups.reduce((sum, s) => sum + (s.plan.fixturePrice ?? 0), 0) },

@@ -70,6 +70,8 @@ export interface SetupPlan {
   readonly order: 'by-tool' | 'by-part';
   /** What has to be finished before this setup can locate on it, in words. */
   readonly locatesOn: string;
+  /** The sub-spindle takes the part over from the setup before; absent is loaded by hand. */
+  readonly takenOver?: boolean;
   /** Somebody marked that it may run with nobody there. */
   readonly alone: boolean;
 }

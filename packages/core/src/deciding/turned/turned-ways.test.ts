@@ -6,6 +6,7 @@ import { evaluate } from '../../evaluation/evaluate.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import type { TurnedOperation } from '../../operations/lathe/turned-kinds.ts';
 import type { TurningOperation } from '../../operations/turning/turning-operation.ts';
+import { withProfile } from '../../operations/turning/profile/with-profile.ts';
 import { speak } from '../../units/sentence.ts';
 import { cutOf, quickest } from './quickest.ts';
 import { turnedWays, verdictOfWays } from './turned-ways.ts';
@@ -42,6 +43,39 @@ describe('the best numbers of a lathe cut', () => {
 });
 
 describe('ways to make the same', () => {
+  it('a profile that the insert does not follow is cut by the next slimmer one', () => {
+    const { op, context } = turned({ startMm: 40, endMm: 30, overhangMm: 90 }, { cutterId: 'ins-fin-55' });
+    const neck = (over: number): TurningOperation => ({
+      ...op,
+      stretch: withProfile(op.stretch, {
+        startMm: 40,
+        elements: [
+          { kind: 'step', toMm: 38, lengthMm: 10, radiusMm: null, side: 'bulging' },
+          { kind: 'cone', toMm: 30, lengthMm: over, radiusMm: null, side: 'bulging' },
+          { kind: 'step', toMm: 30, lengthMm: 20, radiusMm: null, side: 'bulging' },
+        ],
+        skinMm: null,
+        cornerMm: null,
+      }),
+    });
+    const ways = (o: TurningOperation) => turnedWays(o, context, others(o), 'minutes');
+    expect(ways(neck(10)).map((w) => w.id)).not.toContain('slim');
+    const slim = ways(neck(4)).find((w) => w.id === 'slim')!;
+    expect(slim.op.tooling.cutterId).toMatch(/^ins-profile-35-93/);
+    expect(slim.evaluation.limits.find((l) => l.id === 'profile-reach')!.state).toBe('clear');
+  });
+
+  it('outside before the bore is made: the wall does not spring', () => {
+    const { op, context } = turned(
+      { startMm: 80.8, endMm: 80, boreMm: 76, lengthMm: 55, overhangMm: 60, toleranceMm: 0.03 },
+      { cutterId: 'ins-fin-55' },
+    );
+    const ways = turnedWays(op, context, others(op), 'minutes');
+    const size = (id: string) =>
+      ways.find((w) => w.id === id)!.evaluation.numbers.find((n) => n.key === 'lean')!.value;
+    expect(size('before-bore')).toBeLessThan(0.3 * size('as-it-is'));
+  });
+
   it('roughing: deep or shallow, and a depth that varies where the edge is notched', () => {
     const { op, context } = turned(
       { startMm: 90, endMm: 60, overhangMm: 100 },

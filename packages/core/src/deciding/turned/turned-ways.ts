@@ -5,6 +5,8 @@ import type { GroovingOperation } from '../../operations/grooving/grooving-opera
 import { cuttingWidth, grooveWidth } from '../../operations/grooving/grooving-operation.ts';
 import { isTurnedOperation, type TurnedOperation } from '../../operations/lathe/turned-kinds.ts';
 import { problemsOf } from '../../evaluation/check-operation.ts';
+import { contourOf, steepest } from '../../operations/turning/profile/contour.ts';
+import { profilingEdge } from '../../operations/turning/profile/reach.ts';
 import { stockOf, type TurningOperation } from '../../operations/turning/turning-operation.ts';
 import { INFEEDS } from '../../physics/threads/turned-passes.ts';
 import type { ThreadTurningOperation } from '../../operations/thread-turning/thread-turning-operation.ts';
@@ -64,6 +66,15 @@ function turningWays(
       op: at(DEEP * deepest, true),
       context,
     });
+  if (op.stretch.way === 'outside' && op.stretch.boreMm > 0)
+    list.push({
+      id: 'before-bore',
+      name: 'Before the bore is made',
+      op: { ...op, stretch: { ...op.stretch, boreMm: 0 } },
+      context,
+    });
+  const slim = slimmer(op, context, others);
+  if (slim) list.push({ id: 'slim', name: 'Slimmer insert', op: withTool(op, slim), context: slim });
   const round = others.find(
     ({ cutter }) =>
       cutter.type === 'turning_insert' && cutter.properties['EPSR'] === 0 && cutter.id !== context.cutter.id,
@@ -76,6 +87,21 @@ function turningWays(
       context: round,
     });
   return list;
+}
+
+/** The insert nearest to the one at hand that follows the whole profile, where that one does not. */
+function slimmer(
+  op: TurningOperation,
+  { cutter }: OperationContext,
+  others: readonly OperationContext[],
+): OperationContext | undefined {
+  const { profile, way } = op.stretch;
+  if (!profile) return undefined;
+  const { fallDeg } = steepest(contourOf(profile, way === 'inside'), way === 'inside');
+  if (fallDeg <= profilingEdge(cutter).backDeg) return undefined;
+  return others
+    .filter((o) => kindOf(op).tool.fits(o.cutter, op) && profilingEdge(o.cutter).backDeg >= fallDeg)
+    .sort((a, b) => profilingEdge(a.cutter).backDeg - profilingEdge(b.cutter).backDeg)[0];
 }
 
 function groovingWays(

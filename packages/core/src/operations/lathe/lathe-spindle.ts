@@ -2,8 +2,13 @@ import type { Machine } from '../../crib/machine.ts';
 import type { Operation } from '../operation.ts';
 import { isTurnedOperation } from './turned-kinds.ts';
 
-/** With the spindle that turns the part: its own on a lathe, the main one of a mill-turn centre. */
-const withPartSpindle = (machine: Machine): Machine => {
+/** With the spindle that turns the part: its own on a lathe, the main one of a mill-turn centre; the second one is no faster than its record says. */
+const withPartSpindle = (machine: Machine, inSubSpindle: boolean): Machine => {
+  const second = inSubSpindle ? machine.sub_spindle : undefined;
+  if (second) {
+    const first = withPartSpindle(machine, false);
+    return { ...first, max_rpm: Math.min(first.max_rpm, second.max_rpm) };
+  }
   const own = machine.turning_spindle;
   return own ? { ...machine, max_rpm: own.max_rpm, power_torque: own.power_torque } : machine;
 };
@@ -25,8 +30,8 @@ export const hasToTurn = ({ kind }: Operation): boolean => MILLS.includes(kind);
  * The machine with the spindle an operation runs on. A milling machine has one; a lathe turns the part, or a driven tool; a mill-turn
  * centre turns its milling spindle, or the part with the tool standing on its axis.
  */
-export function machineFor(op: Operation, machine: Machine): Machine {
-  if (isTurnedOperation(op) || op.inLathe?.turns === 'part') return withPartSpindle(machine);
+export function machineFor(op: Operation, machine: Machine, inSubSpindle = false): Machine {
+  if (isTurnedOperation(op) || op.inLathe?.turns === 'part') return withPartSpindle(machine, inSubSpindle);
   const driven = machine.kind === 'lathe' && (hasToTurn(op) || op.inLathe?.turns === 'tool');
   return driven ? withDrivenTools(machine) : machine;
 }
