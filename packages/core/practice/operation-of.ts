@@ -1,3 +1,4 @@
+import { withProfile } from '../src/operations/turning/profile/with-profile.ts';
 import type { CoolantKind } from '../src/operations/operation-base.ts';
 import { PLAIN_HOLE } from '../src/physics/holes/hole.ts';
 import { threadOf } from '../src/physics/threads/thread-table.ts';
@@ -190,7 +191,8 @@ const millingOf = (
 });
 
 function turningOf(c: TurningPractice, base: OperationBase): Operation {
-  const stretch = { ...PLAIN_STRETCH, ...c.stretch };
+  const stated = { ...PLAIN_STRETCH, ...c.stretch };
+  const stretch = stated.profile ? withProfile(stated, stated.profile) : stated;
   const largest = Math.max(stretch.startMm, stretch.endMm);
   return {
     ...base,

@@ -26,6 +26,28 @@ const NECK: TurnedProfile = {
 type Makers = Parameters<DemoJobMaker>[0];
 type DemoSetup = ReturnType<DemoJobMaker>['setups'][number];
 
+const guideNeck = (turn: Makers['turn']): DemoSetup['operations'][number] => ({
+  name: 'Turn the guide neck',
+  variants: [
+    turn(
+      lathe,
+      'ins-fin-55',
+      'turn-block-25',
+      withProfile(
+        {
+          ...PLAIN_STRETCH,
+          startMm: 30,
+          overhangMm: 150,
+          support: 'tailstock',
+          raUm: 1.6,
+          toleranceMm: 0.1,
+        },
+        NECK,
+      ),
+    ),
+  ],
+});
+
 /** The bar in the jaws: everything up to the parted stem. */
 const chuckedBar = ({ turn, groove, thread }: Makers): DemoSetup => ({
   name: 'Chucked bar',
@@ -73,27 +95,7 @@ const chuckedBar = ({ turn, groove, thread }: Makers): DemoSetup => ({
         }),
       ],
     },
-    {
-      name: 'Turn the guide neck',
-      variants: [
-        turn(
-          lathe,
-          'ins-fin-55',
-          'turn-block-25',
-          withProfile(
-            {
-              ...PLAIN_STRETCH,
-              startMm: 30,
-              overhangMm: 150,
-              support: 'tailstock',
-              raUm: 1.6,
-              toleranceMm: 0.1,
-            },
-            NECK,
-          ),
-        ),
-      ],
-    },
+    guideNeck(turn),
     {
       name: 'Groove for the seal',
       variants: [

@@ -114,9 +114,11 @@ export function CommandPalette({
   const exact = jobs?.find((j) => j.number.toLowerCase() === typed.trim().toLowerCase());
   const exactKey = exact ? jobKey(exact) : null;
   const [marked, setMarked] = useState('');
-  useEffect(() => {
+  const [markedFor, setMarkedFor] = useState<string | null>(null);
+  if (exactKey !== markedFor) {
+    setMarkedFor(exactKey);
     if (exactKey !== null) setMarked(exactKey);
-  }, [exactKey]);
+  }
   const { list, setEntered } = useEntered(looking, exactKey);
   const pick = (run: () => void) => () => {
     onClose();

@@ -6,6 +6,7 @@ import { isIndexable } from '../crib/cutter.ts';
 import { INDEXABLE_DRILL, INSERT_SIGMA, insertFactor, insertModel } from '../physics/life/insert-life.ts';
 import { type Estimate, power, sigmaOf, uncertain, type Source } from '../judging/estimate.ts';
 import { type LifeCut, speedForLife, withinValidity } from '../physics/life/taylor.ts';
+import { jetBar, speedUnderJet } from './lathe/coolant-jet.ts';
 import { learntLifeOf } from './learnt-here.ts';
 import { lifeSpeedSources, speedHardnessFactor } from './sources.ts';
 
@@ -274,7 +275,8 @@ export function turningLife(
   const share =
     held(cut.feedMm / TURNED.feedMm) ** -TURNED.feedExponent *
     held(cut.depthMm / TURNED.depthMm) ** -TURNED.depthExponent *
-    (cut.interrupted ? INTERRUPTED : 1);
+    (cut.interrupted ? INTERRUPTED : 1) *
+    speedUnderJet(jetBar(op, context), context.alloy);
   return lifeFromWindow(
     op,
     context,

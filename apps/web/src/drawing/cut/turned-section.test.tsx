@@ -57,4 +57,20 @@ describe('the half-section of a turned part', () => {
     const [next, gesture] = onChange.mock.lastCall as [typeof op, string];
     expect([next.stretch.overhangMm, gesture]).toEqual([op.stretch.lengthMm, 'overhang']);
   });
+
+  it('feed marks and the end of the cut move by key; a profile has its own end', () => {
+    const { op, onParameter, onChange, text } = draw();
+    expect(text.replace(/\u00a0/g, ' ')).toMatch(/Feed marks, height × 8.*mm\/rev, Ra [\d.]+ µm/);
+    fireEvent.keyDown(screen.getByRole('slider', { name: 'Feed' }), { key: 'ArrowUp' });
+    const [key, feed] = onParameter.mock.lastCall as [string, number];
+    expect([key, feed > op.cut.feedPerRevMm]).toEqual(['fn', true]);
+    fireEvent.keyDown(screen.getByRole('slider', { name: 'End of the cut' }), { key: 'ArrowUp' });
+    const [next, gesture] = onChange.mock.lastCall as [typeof op, string];
+    expect([next.stretch.lengthMm, gesture]).toEqual([op.stretch.lengthMm + 0.5, 'length']);
+    fireEvent.keyDown(screen.getByRole('slider', { name: 'End of the cut' }), { key: 'End' });
+    expect((onChange.mock.lastCall as [typeof op])[0].stretch.lengthMm).toBe(op.stretch.overhangMm);
+    cleanup();
+    draw({ way: 'face', endMm: 0, lengthMm: 1 }, 'ins-fin-55');
+    expect(screen.queryByRole('slider', { name: 'End of the cut' })).toBeNull();
+  });
 });

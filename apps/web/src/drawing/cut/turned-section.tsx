@@ -1,9 +1,11 @@
 import { type Evaluation, formatMeasure, movableOf, numberOf, type TurningOperation } from '@burl/core';
 import { useSystem } from '../../frame/preferences.tsx';
 import { halo } from '../drawing.tsx';
+import { Handle } from '../handle.tsx';
 import { MovableHandle } from '../movable-handle.tsx';
 import { useWidth } from '../use-width.ts';
 import type { DrawingProps } from './drawing-props.ts';
+import { FeedMarks } from './feed-marks.tsx';
 import { Axis, HalfSection, Overhang, SECTION, sectionPlace } from './half-section.tsx';
 import { deepestPlace, ProfileDetail } from './profile-detail.tsx';
 import { ProfileLeft } from './profile-left.tsx';
@@ -41,7 +43,34 @@ export function TurnedSection({
         <TurnedTool op={op} context={context} tip={tip} scale={scale} />
       </g>
       <Axis />
-      <ProfileDetail op={op} context={context} endMm={o.to} tipX={tip.x} scale={scale} />
+      {s.profile ? (
+        <ProfileDetail op={op} context={context} endMm={o.to} tipX={tip.x} scale={scale} />
+      ) : (
+        <FeedMarks
+          op={op}
+          context={context}
+          evaluation={evaluation}
+          tipX={tip.x}
+          readOnly={readOnly}
+          onParameter={onParameter}
+        />
+      )}
+      {!s.profile && s.way !== 'face' && (
+        <Handle
+          label="End of the cut"
+          value={s.lengthMm}
+          unit="mm"
+          low={0.5}
+          high={s.overhangMm}
+          step={0.5}
+          x={x(o.from)}
+          y={y(o.before)}
+          axis="x"
+          perUnit={-1 / scale}
+          disabled={readOnly}
+          onMove={(lengthMm) => onChange({ ...op, stretch: { ...s, lengthMm } }, 'length')}
+        />
+      )}
       <Words op={op} evaluation={evaluation} end={x(o.to)} />
       <Overhang
         op={op}

@@ -4,7 +4,7 @@ import { BORED_SEAT, turned } from '../../../fixtures/turned.ts';
 import { remediesFor } from '../../deciding/remedies/remedies.ts';
 import { evaluate, limitOf, numberOf } from '../../evaluation/evaluate.ts';
 import { kindOf } from '../../evaluation/registry.ts';
-import { wallDeflection } from '../../physics/turning/thin-tube.ts';
+import { wallDeflection, wallHz } from '../../physics/turning/thin-tube.ts';
 import { speak } from '../../units/sentence.ts';
 import type { OperationContext } from '../context.ts';
 import type { TurnedOperation } from './turned-kinds.ts';
@@ -113,6 +113,25 @@ describe('coolant under pressure at the edge', () => {
   });
 });
 
+describe('an edge under a jet', () => {
+  it('stands a fifth more speed in titanium, and in nothing else', () => {
+    const at = (alloyId: string, tsc: number | null) => {
+      const { op, context } = turned({ startMm: 60, endMm: 56 }, { alloyId, cutterId: 'ins-s-med' });
+      const machine = {
+        ...context.machine,
+        coolant: { ...context.machine.coolant, through_spindle: true, pressure_bar: { tsc: tsc ?? 20 } },
+      };
+      const coolant = tsc === null ? ('flood' as const) : ('through-tool' as const);
+      return limitOf(evaluate({ ...op, coolant }, { ...context, machine }), 'cutting-speed').allowed!.value;
+    };
+    const titanium = (tsc: number | null) => at('ti-6al-4v-annealed', tsc);
+    expect(titanium(70) / titanium(null)).toBeCloseTo(1.2, 6);
+    expect(titanium(45) / titanium(null)).toBeCloseTo(1.1, 6);
+    expect(titanium(20)).toBeCloseTo(titanium(null), 9);
+    expect(at('1045', 70)).toBeCloseTo(at('1045', null), 9);
+  });
+});
+
 describe('the wall of a thin tube', () => {
   const tube = { outerMm: 80, boreMm: 74, lengthMm: 60, modulusMPa: 200_000 };
   const at = (change: Partial<typeof tube>) => wallDeflection({ ...tube, ...change }, 100);
@@ -149,6 +168,14 @@ describe('the wall of a thin tube', () => {
     };
     expect(sleeve(77)).toBeGreaterThan(3 * sleeve(40));
     expect(sleeve(77, 'tailstock')).toBeLessThan(sleeve(77));
+  });
+
+  it('rings as an oval: a sleeve of 1 mm wall at a few hundred hertz, a thicker one higher', () => {
+    const steel = (boreMm: number) =>
+      wallHz({ outerMm: 80, boreMm, lengthMm: 65, modulusMPa: 193_000 }, 8000);
+    expect(steel(78)).toBeGreaterThan(300);
+    expect(steel(78)).toBeLessThan(700);
+    expect(steel(74)).toBeGreaterThan(2.5 * steel(78));
   });
 
   it('refuses what is no tube', () => {

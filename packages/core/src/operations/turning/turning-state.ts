@@ -16,7 +16,7 @@ import {
   spindleAt,
   type SurfaceSpeed,
 } from '../../physics/turning/surface-speed.ts';
-import { wallDeflection } from '../../physics/turning/thin-tube.ts';
+import { type ThinTube, wallDeflection, wallHz } from '../../physics/turning/thin-tube.ts';
 import { turningForces } from '../../physics/turning/turning-force.ts';
 import { RA_OF_RT, turnedRoughness } from '../../physics/turning/turned-roughness.ts';
 import { type Estimate, scale, sensitiveTo, uncertain } from '../../judging/estimate.ts';
@@ -105,16 +105,13 @@ function carryingDiameter({ stretch: s }: TurningOperation, depthMm: number): nu
   return s.way === 'outside' ? Math.min(s.startMm, s.endMm + 2 * depthMm) : outsideDiameter(s);
 }
 
-/** How far the wall of a bored part springs away under a force, mm; a centre in its end holds it round. */
-function wallUnder({ stretch: s }: TurningOperation, { alloy }: OperationContext, forceN: number): number {
-  const bore = s.way === 'inside' ? s.endMm : s.boreMm;
-  if (s.way === 'face' || bore <= 0 || s.support === 'tailstock') return 0;
+/** The wall of a bored part, which springs away from the edge; null where there is none, or a centre in its end holds it round. */
+function wallOf({ stretch: s }: TurningOperation, { alloy }: OperationContext): ThinTube | null {
+  const boreMm = s.way === 'inside' ? s.endMm : s.boreMm;
+  if (s.way === 'face' || boreMm <= 0 || s.support === 'tailstock') return null;
   const outerMm = s.way === 'inside' ? outsideDiameter(s) : smallestDiameter(s);
-  if (bore >= 0.99 * outerMm) return 0;
-  return wallDeflection(
-    { outerMm, boreMm: bore, lengthMm: s.overhangMm, modulusMPa: partModulus(alloy) },
-    forceN,
-  );
+  if (boreMm >= 0.99 * outerMm) return null;
+  return { outerMm, boreMm, lengthMm: s.overhangMm, modulusMPa: partModulus(alloy) };
 }
 
 const heldPart = (op: TurningOperation): HeldPart => ({
@@ -221,7 +218,8 @@ export function turningState(op: TurningOperation, context: OperationContext): T
     deflectionUnder(bar, passiveN.value, from),
     deflectionUnder(bar, passiveN.value, s.overhangMm),
   );
-  const wallMm = wallUnder(op, context, passiveN.value);
+  const wall = wallOf(op, context);
+  const wallMm = wall ? wallDeflection(wall, passiveN.value) : 0;
   const partMm = sensitiveTo(
     { value: Math.max(1e-9, worst.deflectionMm + wallMm), terms: passiveN.terms },
     BEAM_MODEL,
@@ -276,7 +274,10 @@ export function turningState(op: TurningOperation, context: OperationContext): T
     },
     acrossMPa: Math.hypot(f.feedN, f.passiveN) / chip.areaMm2,
     partStiffnessNMm: passiveN.value / Math.max(1e-12, worst.deflectionMm + wallMm),
-    partHz: bendingHz(bar, Math.max(1, s.overhangMm), alloy.density_kg_m3),
+    partHz: Math.min(
+      bendingHz(bar, Math.max(1, s.overhangMm), alloy.density_kg_m3),
+      wall ? wallHz(wall, alloy.density_kg_m3) : Infinity,
+    ),
     slenderness: s.overhangMm / mean,
     // What the alloy adds holds where feed marks rule; below them the squeezed edge does.
     raUm: Math.max(theoreticalRaUm * roughening(alloy), squeezedRaUm),

@@ -45,6 +45,72 @@ function next(
   };
 }
 
+/** The pieces of a profile, and what is left on it and in its corners. */
+function ProfilePieces({
+  profile,
+  inside,
+  readOnly,
+  onChange,
+}: {
+  profile: TurnedProfile;
+  inside: boolean;
+  readOnly: boolean;
+  onChange: (next: TurnedProfile) => void;
+}) {
+  return (
+    <>
+      <ProfileRows
+        elements={profile.elements}
+        readOnly={readOnly}
+        onChange={(elements) => onChange({ ...profile, elements })}
+      />
+      {!readOnly && (
+        <div className="flex flex-wrap gap-1.5">
+          {ADDED.map((kind) => (
+            <Button
+              key={kind}
+              onClick={() =>
+                onChange({
+                  ...profile,
+                  elements: [...profile.elements, next(kind, profile.elements, inside)],
+                })
+              }
+            >
+              <Plus size={14} aria-hidden="true" /> {kind}
+            </Button>
+          ))}
+        </div>
+      )}
+      <Grid>
+        <NumberFields
+          of={profile}
+          fields={[
+            ...(profile.elements[0]?.kind === 'step'
+              ? []
+              : ([{ key: 'startMm', label: 'Begins at diameter', unit: 'mm', empty: 0 }] as const)),
+            {
+              key: 'skinMm',
+              label: 'Allowance on it',
+              unit: 'mm',
+              empty: null,
+              hint: 'empty: from the full diameter',
+            },
+            {
+              key: 'cornerMm',
+              label: 'Inner corners allowed',
+              unit: 'mm',
+              empty: null,
+              hint: 'empty: the nose’s own',
+            },
+          ]}
+          readOnly={readOnly}
+          onSet={(change) => onChange({ ...profile, ...change })}
+        />
+      </Grid>
+    </>
+  );
+}
+
 /** Steps, cones and arcs in place of one diameter, by hand or from a file. */
 export function ProfileCard({ op, readOnly, onChange }: CardProps<TurningOperation>) {
   const system = useSystem();
@@ -88,56 +154,7 @@ export function ProfileCard({ op, readOnly, onChange }: CardProps<TurningOperati
       {() => (
         <div className="space-y-2">
           {profile ? (
-            <>
-              <ProfileRows
-                elements={profile.elements}
-                readOnly={readOnly}
-                onChange={(elements) => set({ ...profile, elements })}
-              />
-              {!readOnly && (
-                <div className="flex flex-wrap gap-1.5">
-                  {ADDED.map((kind) => (
-                    <Button
-                      key={kind}
-                      onClick={() =>
-                        set({
-                          ...profile,
-                          elements: [...profile.elements, next(kind, profile.elements, inside)],
-                        })
-                      }
-                    >
-                      <Plus size={14} aria-hidden="true" /> {kind}
-                    </Button>
-                  ))}
-                </div>
-              )}
-              <Grid>
-                <NumberFields
-                  of={profile}
-                  fields={[
-                    ...(profile.elements[0]?.kind === 'step'
-                      ? []
-                      : ([{ key: 'startMm', label: 'Begins at diameter', unit: 'mm', empty: 0 }] as const)),
-                    {
-                      key: 'skinMm',
-                      label: 'Allowance on it',
-                      unit: 'mm',
-                      empty: null,
-                      hint: 'empty: from the full diameter',
-                    },
-                    {
-                      key: 'cornerMm',
-                      label: 'Inner corners allowed',
-                      unit: 'mm',
-                      empty: null,
-                      hint: 'empty: the nose’s own',
-                    },
-                  ]}
-                  readOnly={readOnly}
-                  onSet={(change) => set({ ...profile, ...change })}
-                />
-              </Grid>
-            </>
+            <ProfilePieces profile={profile} inside={inside} readOnly={readOnly} onChange={set} />
           ) : (
             <p className="text-[13px] text-soft">
               From the free end towards the jaws: steps, cones and arcs, or a half profile from a drawing
