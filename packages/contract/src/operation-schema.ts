@@ -109,6 +109,18 @@ const milling = yup
       })
       .noUnknown()
       .required(),
+    // Absent: trammed, inserts as recorded.
+    face: yup
+      .object({
+        wipers: orNull(),
+        wiperUm: number(),
+        axialRunoutUm: orNull(),
+        alongUmPerM: number(),
+        acrossUmPerM: number(),
+      })
+      .noUnknown()
+      .optional()
+      .default(undefined),
     workholding: yup
       .object({
         kind: yup.string().strict().oneOf(WORKHOLDING_KINDS).required(),

@@ -1,4 +1,6 @@
 import { withProfile } from '../src/operations/turning/profile/with-profile.ts';
+import { type FaceSetup, PLAIN_FACE } from '../src/operations/milling/face-setup.ts';
+import type { EntryMethod } from '../src/physics/path/entry.ts';
 import type { CoolantKind } from '../src/operations/operation-base.ts';
 import { PLAIN_HOLE } from '../src/physics/holes/hole.ts';
 import { threadOf } from '../src/physics/threads/thread-table.ts';
@@ -51,6 +53,13 @@ export interface MillingPractice extends PracticeBase {
   readonly feedPerToothMm: number;
   /** Left on the wall for the finisher, mm; 0.4 unless stated, 0 where this cut finishes. */
   readonly allowanceMm?: number;
+  /** Roughness asked for, Ra in µm; tolerance of wall or face, mm, 0.05 unless stated. */
+  readonly raUm?: number;
+  readonly toleranceMm?: number;
+  /** How inserts of a face mill stand, as it differs from the plain one. */
+  readonly face?: Partial<FaceSetup>;
+  /** Way in, where it is not the usual one of the feature. */
+  readonly entry?: EntryMethod;
 }
 
 interface HolePractice extends PracticeBase {
@@ -176,11 +185,15 @@ const millingOf = (
     depthMm: Math.max(1, c.axialDepthMm),
     cornerRadiusMm: c.feature === 'pocket' ? 12 : null,
     allowanceMm: c.allowanceMm ?? 0.4,
-    wallToleranceMm: 0.05,
+    wallToleranceMm: c.toleranceMm ?? 0.05,
+    raUm: c.raUm ?? null,
   },
   workholding: { kind: 'fixture', capacityN: 20_000, liftCapacityN: null, releaseC: null },
   forceLaw: 'kienzle',
-  path: usualPath(c.feature),
+  ...(c.face && { face: { ...PLAIN_FACE, ...c.face } }),
+  path: c.entry
+    ? { ...usualPath(c.feature), entry: { ...usualPath(c.feature).entry, method: c.entry } }
+    : usualPath(c.feature),
   cut: {
     speedRpm,
     feedPerToothMm: c.feedPerToothMm,

@@ -63,6 +63,14 @@ describe('cuts that run every day, cuts that fail', () => {
     expect([score.daily, score.usable, score.failing]).toEqual([26, 26, 14]);
   });
 
+  it.each([0, 0.1, 0.15])('faces, finished, and ways in, with a land of %s mm', (flankWearMm) => {
+    const found = judgeSet(setOf('facing-and-entries'), { flankWearMm, moving: true });
+    const score = scoreOf(found);
+    expect(linesOf(found, 'missed')).toEqual([]);
+    expect(linesOf(found, 'falseAlarm')).toEqual([]);
+    expect([score.daily, score.usable, score.failing]).toEqual([12, 12, 6]);
+  });
+
   it.each([
     [0, false],
     [0.15, true],

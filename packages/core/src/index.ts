@@ -505,6 +505,8 @@ export {
 export { drivenHolders, drivenLathes } from './families/driven-lathe.ts';
 export { hasToTurn, isLathe, machineFor } from './operations/lathe/lathe-spindle.ts';
 export { surfaceSpeedAt, spindleAt } from './physics/turning/surface-speed.ts';
+export { type FaceSetup, faceSetupOf, PLAIN_FACE } from './operations/milling/face-setup.ts';
+export { faceMarks, hollowOf } from './physics/surface/face-marks.ts';
 export { blankInSetup } from './programs/engage/blank-in-setup.ts';
 export {
   type BlankSizes,

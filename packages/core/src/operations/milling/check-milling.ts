@@ -23,6 +23,20 @@ function checkPath({ feature, workholding, path }: MillingOperation, see: Inspec
   see.within('path.springPasses', path.springPasses, 0, 5, 'ratio');
 }
 
+/** How the inserts of a face mill stand. */
+function checkFace(op: MillingOperation, { cutter }: OperationContext, see: Inspection): void {
+  const { face, feature } = op;
+  if (!face) return;
+  if (feature.kind !== 'face')
+    see.say('face', feature.kind, 'nothing: only a face is told how inserts stand');
+  const teeth = cutter.properties.ZEFP ?? cutter.properties.NOF ?? 1;
+  see.measured('face.wipers', face.wipers, 0, teeth, 'pieces');
+  see.within('face.wiperUm', face.wiperUm, 0, 500, 'um');
+  see.measured('face.axialRunoutUm', face.axialRunoutUm, 0, 500, 'um');
+  see.within('face.alongUmPerM', face.alongUmPerM, 0, 5000, 'um');
+  see.within('face.acrossUmPerM', face.acrossUmPerM, 0, 5000, 'um');
+}
+
 /** What a milling operation may be: feature, holding, path and cut. */
 export function checkMilling(op: MillingOperation, context: OperationContext, see: Inspection): void {
   const { cutter } = context;
@@ -34,6 +48,7 @@ export function checkMilling(op: MillingOperation, context: OperationContext, se
   see.above('feature.wallToleranceMm', feature.wallToleranceMm, 'mm');
   if (op.workholding.capacityN !== null) see.above('workholding.capacityN', op.workholding.capacityN, 'N');
   checkPath(op, see);
+  checkFace(op, context, see);
   if (op.forceLaw === 'orthogonal' && !context.alloy.id.startsWith('ti-6al-4v')) {
     see.say('forceLaw', 'orthogonal', 'kienzle or linear-edge: orthogonal data are known for Ti-6Al-4V only');
   }

@@ -28,6 +28,8 @@ import {
   coreLeftLimit,
   rampAngleLimit,
 } from './limits/entry.ts';
+import { faceFlatnessLimit, faceWidthLimit, wiperHeightLimit } from './limits/face.ts';
+import { plungeEntryLimit } from './limits/plunge-entry.ts';
 import { finishAllowanceLimit } from './limits/finish-allowance.ts';
 import { flutesEngagementLimit } from './limits/flutes-engagement.ts';
 import { stabilityLimit } from './limits/stability-limit.ts';
@@ -65,11 +67,15 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   scallopLimit,
   roughnessLimit,
   wiperLimit,
+  wiperHeightLimit,
+  faceFlatnessLimit,
   stabilityLimit,
   toothPassingLimit,
   longReachLimit,
   ...OF_ALL.life,
   pathPossibleLimit,
+  faceWidthLimit,
+  plungeEntryLimit,
   rampAngleLimit,
   helixFitLimit,
   coreLeftLimit,

@@ -1,5 +1,6 @@
 import type { Entry } from '../../physics/path/entry.ts';
 import type { MillingFeature, MillingFeatureKind } from '../../physics/path/feature.ts';
+import type { FaceSetup } from './face-setup.ts';
 import type { OperationBase } from '../operation-base.ts';
 
 export type ForceLawId = 'kienzle' | 'linear-edge' | 'orthogonal';
@@ -65,6 +66,8 @@ export interface MillingOperation extends OperationBase {
   readonly forceLaw: ForceLawId;
   readonly path: ToolPath;
   readonly cut: MillingCut;
+  /** Of a face: how inserts stand and the spindle leans; absent is trammed, inserts as recorded. */
+  readonly face?: FaceSetup;
 }
 
 /** A cut before its numbers are worked out. */

@@ -1,4 +1,5 @@
 import type { MillingOperation } from '@burl/core';
+import { FaceFields } from './face-fields.tsx';
 import { Choice, type FormProps, Num } from '../../../ui/form-parts.tsx';
 import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
 
@@ -51,6 +52,7 @@ export function FeatureRest({ op, readOnly, onChange }: FormProps<MillingOperati
         onTake={(v) => set({ through: v === 'open below' })}
       />
       <NumberFields of={feature} fields={ASKED} readOnly={readOnly} onSet={set} />
+      {feature.kind === 'face' && <FaceFields op={op} readOnly={readOnly} onChange={onChange} />}
     </>
   );
 }

@@ -35,7 +35,7 @@ const sizes = (kind: Feature['kind']): readonly NumberField<Feature>[] => [
     blank: true,
     hint: 'empty: this cut finishes',
   },
-  { key: 'wallToleranceMm', label: 'Wall tolerance', unit: 'mm' },
+  { key: 'wallToleranceMm', label: kind === 'face' ? 'Flatness' : 'Wall tolerance', unit: 'mm' },
 ];
 const HOLDING: readonly NumberField<MillingOperation['workholding']>[] = [
   { key: 'capacityN', label: 'Holding force', unit: 'N', empty: null, hint: 'empty: not declared' },
@@ -105,9 +105,12 @@ export function FeatureForm({
         value={op.feature.kind}
         options={MILLING_FEATURES}
         readOnly={readOnly}
-        onTake={(kind) =>
+        onTake={(kind) => {
+          // How inserts stand is told of a face only.
+          const { face, ...rest } = op;
           onChange({
-            ...op,
+            ...rest,
+            ...(kind === 'face' && face && { face }),
             feature: {
               ...op.feature,
               kind,
@@ -115,8 +118,8 @@ export function FeatureForm({
               island: kind === 'pocket' ? op.feature.island : null,
             },
             path: usualPath(kind),
-          })
-        }
+          });
+        }}
       />
       <Choice
         label="Direction"

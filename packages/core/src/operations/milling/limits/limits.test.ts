@@ -1,3 +1,4 @@
+import { type FaceSetup, PLAIN_FACE } from '../face-setup.ts';
 import { describe, expect, it } from 'vitest';
 import { contextOf, DOWEL_HOLE, SEAL_POCKET } from '../../../../fixtures/crib.ts';
 import type { LimitState } from '../../../judging/result.ts';
@@ -55,6 +56,13 @@ const wiper =
     feature: { ...op.feature, kind: 'face', allowanceMm: 0, cornerRadiusMm: null },
     cut: { ...op.cut, feedPerToothMm, axialDepthMm: 1, radialEngagementMm: 50, speedRpm: 600 },
   });
+const facedBy =
+  (face: Partial<FaceSetup>): MillingChange =>
+  (op) => ({ ...wiper(0.1)(op), face: { ...PLAIN_FACE, ...face } });
+const plungedBy = (op: MillingOperation, cutterId: string): MillingOperation => ({
+  ...path({ strategy: 'levels', entry: { ...op.path.entry, method: 'plunge' } })(op),
+  tooling: { ...op.tooling, cutterId },
+});
 const trochoid =
   (widthMm: number): MillingChange =>
   (op) =>
@@ -242,6 +250,12 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
   ],
   ['wiper', 'clear', 'inside the flat', wiper(0.5)],
   ['wiper', 'over', 'a feed wider than the flat', wiper(1)],
+  ['wiper-height', 'clear', 'a wiper over its pockets', facedBy({ wipers: 1, axialRunoutUm: 10 })],
+  ['wiper-height', 'over', 'a wiper under its pockets', facedBy({ wipers: 1, axialRunoutUm: 80 })],
+  ['face-flatness', 'clear', 'a spindle that is trammed', facedBy({})],
+  ['face-flatness', 'over', 'a spindle that leans', facedBy({ alongUmPerM: 5000, acrossUmPerM: 5000 })],
+  ['face-width', 'clear', 'a pass narrower than its cutter', facedBy({})],
+  ['plunge-entry', 'over', 'no edge across the middle', (op) => plungedBy(op, 'em-flat-20-z9-fin')],
   ['wall-error', 'clear', 'shallow', cut({ axialDepthMm: 1.5 })],
   ['wall-error', 'tight', 'two ×D deep', cut({ axialDepthMm: 24 })],
   ['wall-error', 'over', 'deep and wide', cut({ axialDepthMm: 24, radialEngagementMm: 4 })],

@@ -1,7 +1,9 @@
 import type { MillingState } from '../milling-state.ts';
 import { isIndexable } from '../../../crib/cutter.ts';
 import { cornerMarks, wallMarks, wiperCovers } from '../../../physics/surface/feed-marks.ts';
+import type { FaceMaker } from '../../../physics/surface/face-marks.ts';
 import { contactRadius, passSpacing, scallopHeight } from '../../../physics/surface/scallop.ts';
+import { marksOfFace } from '../face-setup.ts';
 import { exact, type Source, uncertain } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { input, type Limit, used } from '../../../judging/limit.ts';
@@ -26,6 +28,15 @@ const ONE_TOOTH = 0.005;
 const SMOOTHEST_INSERT = 0.3;
 const SMOOTHEST_SOLID = 0.15;
 
+/** What makes a face, in a sentence. */
+const MAKES: Readonly<Record<FaceMaker, string>> = {
+  wiper: 'the wiper',
+  'narrow wiper': 'a wiper narrower than the feed of a turn',
+  'hidden wiper': 'the highest insert, the wiper below it',
+  'one insert': 'the highest insert',
+  'all inserts': 'all inserts and their runout',
+};
+
 /** Feed marks on wall and floor against the roughness on the drawing. */
 export const roughnessLimit: Limit<MillingState> = {
   id: 'roughness',
@@ -40,9 +51,10 @@ export const roughnessLimit: Limit<MillingState> = {
     const nose = cutter.properties.RE ?? 0;
     const wiped = isIndexable(cutter) && wiperCovers(fz * teeth, cutter.properties.BS ?? 0);
     const floor = nose > 0 && !wiped ? cornerMarks(mark, nose).rzMm : 0;
+    const face = op.feature.kind === 'face' ? marksOfFace(op, cutter, teeth) : null;
     const counts =
-      op.feature.kind === 'face'
-        ? floor
+      face !== null
+        ? face.rzMm
         : op.feature.kind === 'side' || op.feature.kind === 'boss'
           ? wall
           : Math.max(wall, floor);
@@ -55,14 +67,14 @@ export const roughnessLimit: Limit<MillingState> = {
       ...used(estimate, wanted),
       why: () =>
         say(
-          'Ra {1} expected (feed marks {0}); {2} required.',
+          `Ra {1} expected (feed marks {0}${face ? `, by ${MAKES[face.by]}` : ''}); {2} required.`,
           measure(counts * 1000, 'um-fine'),
           measure(ra, 'um-fine'),
           measure(wanted, 'um-fine'),
         ),
       formula: 'Ra = k·0.257·f²/(8·r)',
       inputs: () => [
-        input('f', 'feed a mark', mark, 'mm/tooth'),
+        input('f', 'feed a mark', face?.markMm ?? mark, 'mm/tooth'),
         input('r', 'corner radius', nose, 'mm'),
         input('k', 'measured over theoretical', roughnessFactor(alloy.iso513_group), 'ratio'),
       ],
@@ -125,7 +137,7 @@ export const wiperLimit: Limit<MillingState> = {
       ...used(exact(turn), WIPER_SHARE * flat),
       why: () =>
         say(
-          'Feed {0} per revolution; {2} allowed (wiper flat {1}).',
+          'Feed {0}; {2} allowed (wiper flat {1}).',
           measure(turn, 'mm/rev'),
           measure(flat, 'mm'),
           measure(WIPER_SHARE * flat, 'mm/rev'),

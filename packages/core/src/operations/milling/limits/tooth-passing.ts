@@ -23,8 +23,9 @@ export const toothPassingLimit: Limit<MillingState> = {
   name: 'tooth-passing frequency',
   needsTip: true,
   assess(state) {
-    if (cannotTell(state)) return null;
     const { op, stability, teeth } = state;
+    // A face has no wall; a tip that swings along it moves marks, it deepens none.
+    if (cannotTell(state) || op.feature.kind === 'face') return null;
     const tooth = (op.cut.speedRpm * teeth) / 60;
     let nearest: { hz: number; harmonic: number; off: number } | null = null;
     const { x, y } = softModes(stability.structure, 0.25);

@@ -1,0 +1,27 @@
+import { type FaceSetup, faceSetupOf, type MillingOperation } from '@burl/core';
+import type { FormProps } from '../../../ui/form-parts.tsx';
+import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
+
+const FIELDS: readonly NumberField<FaceSetup>[] = [
+  { key: 'wipers', label: 'Wiper inserts', unit: 'pieces', empty: null, hint: 'empty: as the cutter has' },
+  { key: 'wiperUm', label: 'Wipers above the others', unit: 'um', empty: 0 },
+  { key: 'axialRunoutUm', label: 'Axial runout', unit: 'um', empty: null, hint: 'empty: not measured' },
+  {
+    key: 'alongUmPerM',
+    label: 'Spindle lean along feed, per m',
+    unit: 'um',
+    empty: 0,
+    hint: 'empty: trammed',
+  },
+  { key: 'acrossUmPerM', label: 'Lean across feed, per m', unit: 'um', empty: 0, hint: 'empty: trammed' },
+];
+
+/** How the inserts of a face mill stand, and how the spindle leans. */
+export const FaceFields = ({ op, readOnly, onChange }: FormProps<MillingOperation>) => (
+  <NumberFields
+    of={faceSetupOf(op)}
+    fields={FIELDS}
+    readOnly={readOnly}
+    onSet={(change) => onChange({ ...op, face: { ...faceSetupOf(op), ...change } })}
+  />
+);
