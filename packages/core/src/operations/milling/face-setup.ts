@@ -27,8 +27,8 @@ export const PLAIN_FACE: FaceSetup = {
 /** Cutters in which one insert wipes, unless somebody says otherwise. */
 const ONE_WIPER = 'face_mill_45_wiper';
 
-/** Axial runout nobody measured, mm: pockets of inserts, and the grind of a solid mill. Judgement. */
-const USUAL_RUNOUT = { inserts: 0.015, solid: 0.004 } as const;
+/** Axial runout nobody measured, mm: pockets of inserts; the ends of a solid mill are ground in one clamping. Judgement. */
+const USUAL_RUNOUT = { inserts: 0.015, solid: 0.002 } as const;
 
 export const faceSetupOf = ({ face }: Pick<MillingOperation, 'face'>): FaceSetup => face ?? PLAIN_FACE;
 

@@ -2,9 +2,11 @@ import { type FaceSetup, faceSetupOf, type MillingOperation } from '@burl/core';
 import type { FormProps } from '../../../ui/form-parts.tsx';
 import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
 
-const FIELDS: readonly NumberField<FaceSetup>[] = [
+const WIPERS: readonly NumberField<FaceSetup>[] = [
   { key: 'wipers', label: 'Wiper inserts', unit: 'pieces', empty: null, hint: 'empty: as the cutter has' },
   { key: 'wiperUm', label: 'Wipers above the others', unit: 'um', empty: 0 },
+];
+const FIELDS: readonly NumberField<FaceSetup>[] = [
   { key: 'axialRunoutUm', label: 'Axial runout', unit: 'um', empty: null, hint: 'empty: not measured' },
   {
     key: 'alongUmPerM',
@@ -17,10 +19,18 @@ const FIELDS: readonly NumberField<FaceSetup>[] = [
 ];
 
 /** How the inserts of a face mill stand, and how the spindle leans. */
-export const FaceFields = ({ op, readOnly, onChange }: FormProps<MillingOperation>) => (
+export const FaceFields = ({
+  op,
+  readOnly,
+  onChange,
+  wipes,
+}: FormProps<MillingOperation> & {
+  /** Inserts of the cutter have a wiper's flat. */
+  wipes: boolean;
+}) => (
   <NumberFields
     of={faceSetupOf(op)}
-    fields={FIELDS}
+    fields={wipes ? [...WIPERS, ...FIELDS] : FIELDS}
     readOnly={readOnly}
     onSet={(change) => onChange({ ...op, face: { ...faceSetupOf(op), ...change } })}
   />

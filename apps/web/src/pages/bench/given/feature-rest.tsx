@@ -13,7 +13,15 @@ const ASKED: readonly NumberField<Feature>[] = [
 ];
 
 /** What not every feature has: island, stock around a boss, open floor, slope, and the surface that is asked for. */
-export function FeatureRest({ op, readOnly, onChange }: FormProps<MillingOperation>) {
+export function FeatureRest({
+  op,
+  readOnly,
+  onChange,
+  wipes,
+}: FormProps<MillingOperation> & {
+  /** Inserts of the cutter have a wiper's flat. */
+  wipes: boolean;
+}) {
   const { feature } = op;
   const set = (change: Partial<Feature>) => onChange({ ...op, feature: { ...feature, ...change } });
   return (
@@ -51,8 +59,15 @@ export function FeatureRest({ op, readOnly, onChange }: FormProps<MillingOperati
         readOnly={readOnly}
         onTake={(v) => set({ through: v === 'open below' })}
       />
-      <NumberFields of={feature} fields={ASKED} readOnly={readOnly} onSet={set} />
-      {feature.kind === 'face' && <FaceFields op={op} readOnly={readOnly} onChange={onChange} />}
+      <NumberFields
+        of={feature}
+        fields={feature.kind === 'face' ? ASKED.filter((f) => f.key === 'raUm') : ASKED}
+        readOnly={readOnly}
+        onSet={set}
+      />
+      {feature.kind === 'face' && (
+        <FaceFields op={op} readOnly={readOnly} onChange={onChange} wipes={wipes} />
+      )}
     </>
   );
 }

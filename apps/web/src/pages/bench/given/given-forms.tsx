@@ -129,7 +129,12 @@ export function FeatureForm({
         onTake={(direction) => onChange({ ...op, cut: { ...op.cut, direction } })}
       />
       <NumberFields of={op.feature} fields={sizes(op.feature.kind)} readOnly={readOnly} onSet={set} />
-      <FeatureRest op={op} readOnly={readOnly} onChange={onChange} />
+      <FeatureRest
+        op={op}
+        readOnly={readOnly}
+        onChange={onChange}
+        wipes={(context?.cutter.properties.BS ?? 0) > 0}
+      />
       {counts}
     </Grid>
   );

@@ -143,3 +143,43 @@ describe('what it costs', () => {
     });
   });
 });
+
+describe('how inserts of a face mill stand', () => {
+  const open = (bs: number) => {
+    const cutter = { ...pocket.context.cutter, properties: { ...pocket.context.cutter.properties, BS: bs } };
+    const context = { ...pocket.context, cutter };
+    return hold((op, onChange) => (
+      <FeatureForm op={op} readOnly={false} onChange={onChange} context={context} />
+    ));
+  };
+
+  it('is told of a face only, and goes with it', () => {
+    const now = open(1.6);
+    expect(screen.queryByLabelText('Axial runout')).toBeNull();
+    take('Kind', 'face');
+    expect(screen.queryByLabelText('Slope of the surface')).toBeNull();
+    expect(screen.getByLabelText('Flatness')).toBeTruthy();
+    take('Wiper inserts', '1');
+    take('Wipers above the others', '40');
+    take('Axial runout', '12');
+    take('Spindle lean along feed, per m', '50');
+    expect(now().face).toEqual({
+      wipers: 1,
+      wiperUm: 40,
+      axialRunoutUm: 12,
+      alongUmPerM: 50,
+      acrossUmPerM: 0,
+    });
+    take('Axial runout', '');
+    expect(now().face?.axialRunoutUm).toBeNull();
+    take('Kind', 'side');
+    expect(now().face).toBeUndefined();
+  });
+
+  it('asks of wipers only where an insert has a flat', () => {
+    open(0);
+    take('Kind', 'face');
+    expect(screen.queryByLabelText('Wiper inserts')).toBeNull();
+    expect(screen.getByLabelText('Axial runout')).toBeTruthy();
+  });
+});
