@@ -25,6 +25,10 @@ const TRIAL = {
   ending: 'worn',
   brokeAt: null,
   wearMm: 0.31,
+  raUm: 1.4,
+  rzUm: null,
+  sizeErrorMm: -0.012,
+  expectedRaUm: 1.237891,
   loadPercent: 8,
   idlePercent: null,
   sound: 'hum',
@@ -58,11 +62,15 @@ describe('trials as CSV', () => {
       minutes: 44.7,
       ending: 'worn',
       wearMm: 0.31,
+      raUm: 1.4,
+      rzUm: null,
+      sizeErrorMm: -0.012,
       idlePercent: null,
       note: TRIAL.note,
     });
     // A spreadsheet would run what begins like a formula.
     expect(FILE).toContain("'=cmd()");
+    expect(FILE).toContain('1.2379');
   });
 
   it('headings may stand in any order and case; one that is missing is named', () => {

@@ -34,6 +34,10 @@ const COLUMNS: readonly Column[] = [
   { head: 'ending', of: (t) => t.ending },
   { head: 'broke at', of: (t) => t.brokeAt },
   { head: 'wear VB mm', of: (t) => t.wearMm },
+  { head: 'Ra um', of: (t) => t.raUm },
+  { head: 'Rz um', of: (t) => t.rzUm },
+  { head: 'size error mm', of: (t) => t.sizeErrorMm },
+  { head: 'Ra expected um', of: (t) => (t.expectedRaUm === null ? null : round(t.expectedRaUm)) },
   { head: 'load %', of: (t) => t.loadPercent },
   { head: 'idle %', of: (t) => t.idlePercent },
   { head: 'sound', of: (t) => t.sound },
@@ -86,6 +90,9 @@ export interface TrialRow {
   readonly minutes: number;
   readonly ending: (typeof ENDINGS)[number];
   readonly wearMm: number | null;
+  readonly raUm: number | null;
+  readonly rzUm: number | null;
+  readonly sizeErrorMm: number | null;
   readonly loadPercent: number | null;
   readonly idlePercent: number | null;
   readonly job: string;
@@ -147,6 +154,9 @@ const READ: readonly { readonly head: string; readonly key: keyof TrialRow; read
   { head: 'minutes', key: 'minutes', read: number(0.001, 100_000) },
   { head: 'ending', key: 'ending', read: ending },
   { head: 'wear VB mm', key: 'wearMm', read: number(0, 3, false) },
+  { head: 'Ra um', key: 'raUm', read: number(0.005, 200, false) },
+  { head: 'Rz um', key: 'rzUm', read: number(0.02, 1000, false) },
+  { head: 'size error mm', key: 'sizeErrorMm', read: number(-5, 5, false) },
   { head: 'load %', key: 'loadPercent', read: number(0, 300, false) },
   { head: 'idle %', key: 'idlePercent', read: number(0, 300, false) },
   { head: 'job', key: 'job', read: word(40, false) },
@@ -159,6 +169,9 @@ const OPTIONAL = new Set([
   'heat lot',
   'ae mm',
   'wear VB mm',
+  'Ra um',
+  'Rz um',
+  'size error mm',
   'load %',
   'idle %',
   'job',

@@ -42,13 +42,14 @@ export interface TrialInput extends Seen {
 export interface Trial
   extends
     Seen,
-    Omit<TrialBasis, 'cuttingMinPerFeature' | 'expectedLife' | 'expectedLoad'>,
+    Omit<TrialBasis, 'cuttingMinPerFeature' | 'expectedLife' | 'expectedLoad' | 'expectedRaUm'>,
     Pick<TrialInput, 'id' | 'at' | 'machineSerial' | 'heatLot' | 'edge' | 'features' | 'note' | 'corrects'> {
   readonly minutes: number;
   readonly expectedLife: number | null;
   readonly expectedLifeLow: number | null;
   readonly expectedLifeHigh: number | null;
   readonly expectedLoad: number | null;
+  readonly expectedRaUm: number | null;
   readonly jobId: string | null;
   readonly jobNumber: string;
   readonly releaseId: string | null;
@@ -88,6 +89,10 @@ const seenFields = {
   finish: choice(FINISHES),
   coolantSeen: choice(COOLANT_SEEN),
   wearMm: yup.number().strict().nullable().defined().min(0).max(3),
+  // Absent in what a tablet kept before they were asked.
+  raUm: yup.number().strict().nullable().optional().min(0.005).max(200),
+  rzUm: yup.number().strict().nullable().optional().min(0.02).max(1000),
+  sizeErrorMm: yup.number().strict().nullable().optional().min(-5).max(5),
   ending: yup.string().strict().oneOf(ENDINGS).required(),
   brokeAt: choice(BREAK_PLACES),
   part: choice(PART_FATES),

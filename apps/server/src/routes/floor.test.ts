@@ -140,6 +140,27 @@ describe('a trial', () => {
     expect(plain.expectedLoad).toBeGreaterThan(1);
   });
 
+  it('keeps what was measured on the surface beside what was expected, and what a tablet of before says nothing of', async () => {
+    const measured = await log({ raUm: 1.3, rzUm: 7.5, sizeErrorMm: -0.012 });
+    expect(measured).toMatchObject({ raUm: 1.3, rzUm: 7.5, sizeErrorMm: -0.012 });
+    // A rougher leaves no surface that is judged.
+    const finishes = operation().evaluation.numbers.some((n) => n.key === 'Ra');
+    expect(measured.expectedRaUm === null).toBe(!finishes);
+    const { raUm: _ra, rzUm: _rz, sizeErrorMm: _size, ...before } = trial();
+    const answer = await floor('POST', '/api/trials', before);
+    expect(answer.statusCode, answer.body).toBe(201);
+    expect(answer.json<Trial>()).toMatchObject({ raUm: null, rzUm: null, sizeErrorMm: null });
+    const { db } = server.connection;
+    const kept = await db.execute(sql`select seen from trials where id = ${measured.id}`);
+    expect(kept.rows[0]).toMatchObject({ seen: { raUm: 1.3 } });
+    const bad = trial({ raUm: -1, rzUm: 5000, sizeErrorMm: 40 });
+    expect(problemsOf(await floor('POST', '/api/trials', bad)).sort()).toEqual([
+      'raUm',
+      'rzUm',
+      'sizeErrorMm',
+    ]);
+  });
+
   it('sent twice is kept once, whatever came between', async () => {
     const input = trial();
     for (let n = 0; n < 3; n++) expect((await floor('POST', '/api/trials', input)).statusCode).toBe(201);

@@ -124,6 +124,12 @@ function edgesOf(source: Source, random: { uniform: () => number; normal: () => 
         burr: worn > 0.9 ? 'light' : 'none',
         finish: worn > 0.95 ? 'fair' : 'good',
         coolantSeen: 'as stated',
+        raUm:
+          basis.expectedRaUm === null || failed || i % 3 > 0
+            ? null
+            : Number((basis.expectedRaUm * (0.85 + 0.4 * worn)).toPrecision(2)),
+        rzUm: null,
+        sizeErrorMm: null,
         brokeAt,
         part: ending === 'broken' ? pick(['good', 'reworked'] as const, uniform()) : 'good',
       },
@@ -248,6 +254,9 @@ function brokenToday(
       burr: 'light',
       finish: 'poor',
       coolantSeen: 'weak',
+      raUm: null,
+      rzUm: null,
+      sizeErrorMm: null,
       brokeAt: 'corner',
       part: 'reworked',
     },

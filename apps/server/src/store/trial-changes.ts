@@ -35,6 +35,7 @@ export const basisColumns = (basis: TrialBasis) => ({
   expectedLifeLow: basis.expectedLife?.low ?? null,
   expectedLifeHigh: basis.expectedLife?.high ?? null,
   expectedLoad: basis.expectedLoad.value,
+  expectedRaUm: basis.expectedRaUm,
   edgeKw: basis.edgeKw,
   fullKw: basis.fullKw,
 });

@@ -6,13 +6,13 @@ import {
   type TrialQuestion,
   type TrialRow,
 } from '@burl/contract';
-import { NOTHING_SEEN, type TrialBasis } from '@burl/core';
+import type { TrialBasis } from '@burl/core';
 import { trialCsvHead, trialCsvLines } from '@burl/contract/trial-csv';
 import { record } from './audit.ts';
 import type { Database } from './client.ts';
 import { trials } from './schema/floor.ts';
 import { basisColumns } from './trial-changes.ts';
-import { trialPage } from './trial-store.ts';
+import { trialPage, UNSEEN } from './trial-store.ts';
 
 /** A row of a file with what its cut is held against. */
 export interface ReadTrial {
@@ -37,8 +37,6 @@ export async function* trialsAsCsv(db: Database, question: TrialQuestion): Async
 }
 
 const CHUNK = 500;
-/** What a file does not say of a cut. */
-const { ending: _, wearMm: __, loadPercent: ___, ...UNSEEN } = NOTHING_SEEN;
 
 /** Keeps trials of a file, all or none; one that is there already stays as it is. */
 export const keepTrials = (
@@ -70,7 +68,13 @@ export const keepTrials = (
             ending: row.ending,
             loadPercent: row.loadPercent,
             wearMm: row.wearMm,
-            seen: { ...UNSEEN, idlePercent: row.idlePercent },
+            seen: {
+              ...UNSEEN,
+              idlePercent: row.idlePercent,
+              raUm: row.raUm,
+              rzUm: row.rzUm,
+              sizeErrorMm: row.sizeErrorMm,
+            },
             note: row.note,
             madeById: person.id,
             madeBy: person.name,

@@ -1,4 +1,5 @@
 import { type Trial, type TrialFacets, type TrialPage, type TrialQuestion, TRIAL_PAGE } from '@burl/contract';
+import { NOTHING_SEEN } from '@burl/core';
 import { and, desc, eq, gte, inArray, isNull, lt, type SQL, sql } from 'drizzle-orm';
 import type { Database, Transaction } from './client.ts';
 import { present } from './refusal.ts';
@@ -6,11 +7,17 @@ import { floorFiles, trials, trialSums } from './schema/floor.ts';
 
 type Row = typeof trials.$inferSelect;
 
+const { ending: _, wearMm: __, loadPercent: ___, ...unseen } = NOTHING_SEEN;
+/** What stands with the rest of what was seen, where nobody said it. */
+export const UNSEEN = unseen;
+
 /** A row as it stands in the logbook. */
 export function trialOf(row: Row, files: Trial['files'] = []): Trial {
-  const { seen, at, receivedAt, madeById: _, ...rest } = row;
+  const { seen, at, receivedAt, madeById: _by, ...rest } = row;
   return {
     ...rest,
+    // What was kept before more was asked says nothing of it.
+    ...UNSEEN,
     ...seen,
     at: at.toISOString(),
     receivedAt: receivedAt.toISOString(),

@@ -47,6 +47,8 @@ export interface TrialBasis {
   readonly expectedLife: Band | null;
   /** Load meter expected, %. */
   readonly expectedLoad: Band;
+  /** Roughness expected, Ra in µm; null where the cut leaves no surface that is judged. */
+  readonly expectedRaUm: number | null;
   readonly edgeKw: number;
   readonly fullKw: number;
 }
@@ -63,7 +65,7 @@ export function trialBasis(op: Operation, context: OperationContext): TrialBasis
   const { learnt: _, ...library } = context;
   const plain = { ...op, measured: { ...op.measured, lifeSpeed30MMin: null, kc11NMm2: null } };
   requirePossible(plain, library);
-  const { state } = kindOf(plain).workOut(plain, library);
+  const { state, numbers } = kindOf(plain).workOut(plain, library);
   const life = state.libraryLife;
   return {
     edgeFamily: edgeFamilyOf(context.cutter),
@@ -78,6 +80,7 @@ export function trialBasis(op: Operation, context: OperationContext): TrialBasis
     speedSd: life?.sigma ?? null,
     expectedLife: state.lifeMin ? bandOf(state.lifeMin) : null,
     expectedLoad: loadAtPower(bandOf(state.powerKw), library, state.speedRpm),
+    expectedRaUm: numbers().find((n) => n.key === 'Ra')?.value ?? null,
     edgeKw: state.powerKw.value * driveEfficiency(library).value,
     fullKw: fullScaleKw(library, state.speedRpm),
   };

@@ -32,6 +32,10 @@ export interface Seen {
   readonly coolantSeen: (typeof COOLANT_SEEN)[number] | null;
   /** Flank wear measured, mm. */
   readonly wearMm: number | null;
+  /** Roughness measured on the part, Ra and Rz in µm, and how far the size was off its nominal, mm. */
+  readonly raUm: number | null;
+  readonly rzUm: number | null;
+  readonly sizeErrorMm: number | null;
   readonly ending: Ending;
   readonly brokeAt: BreakPlace | null;
   readonly part: (typeof PART_FATES)[number] | null;
@@ -54,6 +58,9 @@ export const NOTHING_SEEN: Seen = {
   finish: null,
   coolantSeen: null,
   wearMm: null,
+  raUm: null,
+  rzUm: null,
+  sizeErrorMm: null,
   ending: 'running',
   brokeAt: null,
   part: null,
@@ -62,5 +69,5 @@ export const NOTHING_SEEN: Seen = {
 /** What was seen, out of something that says more. */
 export const seenOf = (said: Seen): Seen =>
   Object.fromEntries(
-    Object.keys(NOTHING_SEEN).map((key) => [key, said[key as keyof Seen]]),
+    Object.entries(NOTHING_SEEN).map(([key, unsaid]) => [key, said[key as keyof Seen] ?? unsaid]),
   ) as unknown as Seen;

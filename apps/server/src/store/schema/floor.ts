@@ -56,6 +56,8 @@ export const trials = pgTable(
     expectedLifeLow: doublePrecision('expected_life_low'),
     expectedLifeHigh: doublePrecision('expected_life_high'),
     expectedLoad: doublePrecision('expected_load'),
+    /** Roughness expected, Ra in µm. */
+    expectedRaUm: doublePrecision('expected_ra'),
     loadPercent: doublePrecision('load_percent'),
     edgeKw: doublePrecision('edge_kw').notNull(),
     fullKw: doublePrecision('full_kw').notNull(),

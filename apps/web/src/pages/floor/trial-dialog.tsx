@@ -44,6 +44,9 @@ interface PartProps {
 
 /** What is seldom said: folded until somebody asks. */
 function More({ draft, op, set }: PartProps) {
+  const system = useSystem();
+  const ra = op.evaluation.numbers.find((n) => n.key === 'Ra');
+  const expectedRa = ra ? formatMeasure(ra.value, 'um-fine', system) : null;
   return (
     <div className="space-y-4">
       <div className="flex flex-wrap gap-x-6 gap-y-3">
@@ -93,6 +96,35 @@ function More({ draft, op, set }: PartProps) {
           low={1}
           high={9999}
           onTake={(edge) => set({ edge: Math.round(edge ?? 1) })}
+        />
+      </div>
+      <div className="flex flex-wrap gap-x-6 gap-y-3">
+        <TapNumber
+          label="Ra measured"
+          unit={expectedRa === null ? 'µm' : `µm; ${expectedRa} expected`}
+          value={draft.raUm}
+          step={0.1}
+          low={0.01}
+          high={200}
+          onTake={(raUm) => set({ raUm })}
+        />
+        <TapNumber
+          label="Rz measured"
+          unit="µm"
+          value={draft.rzUm}
+          step={0.5}
+          low={0.05}
+          high={1000}
+          onTake={(rzUm) => set({ rzUm })}
+        />
+        <TapNumber
+          label="Size off nominal"
+          unit="mm"
+          value={draft.sizeErrorMm}
+          step={0.005}
+          low={-5}
+          high={5}
+          onTake={(sizeErrorMm) => set({ sizeErrorMm })}
         />
       </div>
       <div className="grid grid-cols-1 gap-3 sm:grid-cols-2">
@@ -302,7 +334,7 @@ export function TrialDialog({
           <More draft={draft} op={op} set={set} />
         ) : (
           <Button className="min-h-12" onClick={() => setMore(true)}>
-            More: finish, burr, glow, coolant, lot, note
+            More: finish, Ra and size, burr, glow, coolant, lot, note
           </Button>
         )}
         <FormError message={problem} />

@@ -31,6 +31,7 @@ const trial = (id: string, change: Partial<Trial> = {}): Trial => ({
   machineSerial: 'A5-0117',
   cutterId: 'em-bull-12-z5-re0.5-var',
   edgeFamily: FAMILY,
+  expectedRaUm: 1.1,
   edge: 1,
   features: 3,
   minutes: 44.7,
@@ -90,6 +91,20 @@ describe('the logbook', () => {
     fireEvent.change(await screen.findByLabelText('Outcome'), { target: { value: 'worn' } });
     await waitFor(() => expect(screen.getByText('1 trials')).toBeTruthy());
     expect(asked.some((a) => a.path === '/api/trials?ending=worn')).toBe(true);
+  });
+
+  it('shows what was measured on the surface beside what was expected, and how far the size was off', async () => {
+    const measured = trial('a', { ending: 'changed', raUm: 1.4, rzUm: 7.2, sizeErrorMm: -0.012 });
+    open({
+      'GET /api/trials': { trials: [measured], count: { n: 1, more: false }, next: null },
+      'GET /api/trials/a/diagnosis': { trial: measured, suspects: [], missing: null },
+    });
+    fireEvent.click(await screen.findByRole('button', { name: /20 Nov 2026/ }));
+    const dialog = await screen.findByRole('dialog');
+    await waitFor(() => expect(dialog.textContent).toMatch(/Surface/));
+    const text = dialog.textContent!.replaceAll('\u00a0', ' ');
+    expect(text).toMatch(/Ra 1\.4 µm; Rz 7\.2 µm; Ra 1\.1 µm expected/);
+    expect(text).toMatch(/0\.012 mm off/);
   });
 
   it('says what ended an edge, likeliest first, with what would tell; the unlikely is folded', async () => {

@@ -81,6 +81,19 @@ function Facts({ trial: t, names }: { trial: Trial; names: CribNames }) {
     ['Sound', t.sound],
     ['Chips', [t.chipForm, t.chipColour].filter(Boolean).join(', ') || null],
     ['Finish', [t.finish, t.burr && `burr: ${t.burr}`].filter(Boolean).join(', ') || null],
+    [
+      'Surface',
+      t.raUm === null && t.rzUm === null
+        ? null
+        : [
+            t.raUm !== null && `Ra ${formatMeasure(t.raUm, 'um-fine', system)}`,
+            t.rzUm !== null && `Rz ${formatMeasure(t.rzUm, 'um-fine', system)}`,
+            t.expectedRaUm !== null && `Ra ${formatMeasure(t.expectedRaUm, 'um-fine', system)} expected`,
+          ]
+            .filter(Boolean)
+            .join('; '),
+    ],
+    ['Size', t.sizeErrorMm === null ? null : `${formatMeasure(t.sizeErrorMm, 'mm-fine', system)} off`],
     ['Glow', t.glow === null ? null : t.glow ? 'yes' : 'no'],
     ['Coolant', t.coolantSeen],
     ['Part', t.part],

@@ -102,7 +102,7 @@ export const millingKind = operationKind<MillingOperation, MillingState>({
   shown: {
     set: ['n', 'vf', 'ap', 'ae'],
     watch: ['vc', 'fz', 'hex', 'P', 'lean', 't'],
-    follows: ['F', 'P', 'lean', 'theta', 'T', 't', 'cost'],
+    follows: ['F', 'P', 'lean', 'theta', 'Ra', 'T', 't', 'cost'],
   },
   movables: millingMovables,
   switches: millingSwitches,

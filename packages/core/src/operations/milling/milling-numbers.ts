@@ -2,11 +2,27 @@ import type { Quantity } from '../../judging/result.ts';
 import { input } from '../../judging/limit.ts';
 import { type Estimate, uncertain } from '../../judging/estimate.ts';
 import { costBasis, costOfFeature } from '../cost.ts';
+import { milledRa } from './limits/surface-finish.ts';
 import type { MillingState } from './milling-state.ts';
 import { lifeAndTime, loads, quantity, speedAndFeed } from '../numbers.ts';
 import { HEAT_MODEL } from '../sources.ts';
 
 const DEG = 180 / Math.PI;
+
+/** Roughness a finishing cut is expected to leave. */
+function surface(s: MillingState): Quantity {
+  const { raUm, markMm } = milledRa(s);
+  return quantity(
+    'Ra',
+    'Ra',
+    'roughness',
+    raUm,
+    'um-fine',
+    'Ra = k·0.257·Rz of the marks',
+    'Martellotti 1941; judgement rule G-82',
+    [input('f', 'feed a mark', markMm, 'mm/tooth')],
+  );
+}
 
 /** The numbers of a milling cut a person reads, in the order they are read. */
 export function millingNumbers(s: MillingState): Quantity[] {
@@ -56,6 +72,7 @@ export function millingNumbers(s: MillingState): Quantity[] {
       'Martellotti 1941',
       chipInputs,
     ),
+    ...(s.op.feature.allowanceMm > 0 ? [] : [surface(s)]),
     quantity(
       'arc',
       'φ',

@@ -37,29 +37,46 @@ const MAKES: Readonly<Record<FaceMaker, string>> = {
   'all inserts': 'all inserts and their runout',
 };
 
+/** Roughness a milling cut is expected to leave, Ra in µm, with what makes it: of a face its edges, else the worse of wall and floor. */
+export function milledRa({
+  op,
+  context: { alloy, cutter },
+  teeth,
+  runoutStep,
+  diameterInCutMm,
+}: Pick<MillingState, 'op' | 'context' | 'teeth' | 'runoutStep' | 'diameterInCutMm'>) {
+  const { feedPerToothMm: fz, direction } = op.cut;
+  const mark = runoutStep.value > ONE_TOOTH ? fz * teeth : fz;
+  const wall = wallMarks(mark, diameterInCutMm, teeth, fz, direction);
+  const nose = cutter.properties.RE ?? 0;
+  const wiped = isIndexable(cutter) && wiperCovers(fz * teeth, cutter.properties.BS ?? 0);
+  const floor = nose > 0 && !wiped ? cornerMarks(mark, nose).rzMm : 0;
+  const face = op.feature.kind === 'face' ? marksOfFace(op, cutter, teeth) : null;
+  const rzMm =
+    face !== null
+      ? face.rzMm
+      : op.feature.kind === 'side' || op.feature.kind === 'boss'
+        ? wall
+        : Math.max(wall, floor);
+  const marks = rzMm * RA_OF_RZ * 1000 * roughnessFactor(alloy.iso513_group);
+  return {
+    raUm: Math.max(marks, isIndexable(cutter) ? SMOOTHEST_INSERT : SMOOTHEST_SOLID),
+    rzMm,
+    markMm: face?.markMm ?? mark,
+    by: face?.by ?? null,
+  };
+}
+
 /** Feed marks on wall and floor against the roughness on the drawing. */
 export const roughnessLimit: Limit<MillingState> = {
   id: 'roughness',
   group: 'accuracy',
   name: 'surface roughness',
-  assess({ op, context: { alloy, cutter }, teeth, runoutStep, diameterInCutMm }) {
+  assess(state) {
+    const { op, context } = state;
     const wanted = op.feature.raUm;
     if (wanted === null) return null;
-    const { feedPerToothMm: fz, direction } = op.cut;
-    const mark = runoutStep.value > ONE_TOOTH ? fz * teeth : fz;
-    const wall = wallMarks(mark, diameterInCutMm, teeth, fz, direction);
-    const nose = cutter.properties.RE ?? 0;
-    const wiped = isIndexable(cutter) && wiperCovers(fz * teeth, cutter.properties.BS ?? 0);
-    const floor = nose > 0 && !wiped ? cornerMarks(mark, nose).rzMm : 0;
-    const face = op.feature.kind === 'face' ? marksOfFace(op, cutter, teeth) : null;
-    const counts =
-      face !== null
-        ? face.rzMm
-        : op.feature.kind === 'side' || op.feature.kind === 'boss'
-          ? wall
-          : Math.max(wall, floor);
-    const marks = counts * RA_OF_RZ * 1000 * roughnessFactor(alloy.iso513_group);
-    const ra = Math.max(marks, isIndexable(cutter) ? SMOOTHEST_INSERT : SMOOTHEST_SOLID);
+    const { raUm: ra, rzMm, markMm, by } = milledRa(state);
     const estimate = uncertain(ra, PLOUGHING);
     return {
       predicted: { estimate, unit: 'um-fine' },
@@ -67,16 +84,16 @@ export const roughnessLimit: Limit<MillingState> = {
       ...used(estimate, wanted),
       why: () =>
         say(
-          `Ra {1} expected (feed marks {0}${face ? `, by ${MAKES[face.by]}` : ''}); {2} required.`,
-          measure(counts * 1000, 'um-fine'),
+          `Ra {1} expected (feed marks {0}${by ? `, by ${MAKES[by]}` : ''}); {2} required.`,
+          measure(rzMm * 1000, 'um-fine'),
           measure(ra, 'um-fine'),
           measure(wanted, 'um-fine'),
         ),
       formula: 'Ra = k·0.257·f²/(8·r)',
       inputs: () => [
-        input('f', 'feed a mark', face?.markMm ?? mark, 'mm/tooth'),
-        input('r', 'corner radius', nose, 'mm'),
-        input('k', 'measured over theoretical', roughnessFactor(alloy.iso513_group), 'ratio'),
+        input('f', 'feed a mark', markMm, 'mm/tooth'),
+        input('r', 'corner radius', context.cutter.properties.RE ?? 0, 'mm'),
+        input('k', 'measured over theoretical', roughnessFactor(context.alloy.iso513_group), 'ratio'),
       ],
       source: 'Martellotti 1941; judgement rule G-82',
     };
