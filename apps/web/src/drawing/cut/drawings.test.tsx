@@ -1,7 +1,7 @@
 import { type DrillingOperation, evaluate, type MillingOperation } from '@burl/core';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { example } from '../../../test/crib.ts';
+import { CRIB, example } from '../../../test/crib.ts';
 import { PreferencesProvider } from '../../frame/preferences.tsx';
 import { ElevationView } from './elevation-view.tsx';
 import { HoleSection } from './hole-section.tsx';
@@ -78,6 +78,32 @@ describe('the cut from above', () => {
 });
 
 describe('the cut from the side', () => {
+  it.each([
+    ['ball-10-z4-var', 30],
+    ['em-bull-12-z4-re1-var', 30],
+    ['em-flat-12-z2', 20],
+  ])('draws the end of %s as it is shaped', (id, points) => {
+    const cutter = CRIB.cutters.find((c) => c.id === id)!.document;
+    render(
+      <PreferencesProvider>
+        <ElevationView
+          op={pocket.op}
+          context={{ ...pocket.context, cutter }}
+          evaluation={evaluate(pocket.op, pocket.context)}
+          readOnly
+          onParameter={vi.fn()}
+          onChange={vi.fn()}
+        />
+      </PreferencesProvider>,
+    );
+    const end = document.querySelector(`[data-end="${cutter.type}"]`)!;
+    const corners = end.getAttribute('d')!.match(/L/g)!.length;
+    // Round ends have the corners of their arcs beside those of the bent flank.
+    if (points > 20) expect(corners).toBeGreaterThan(points);
+    else expect(corners).toBeLessThanOrEqual(points);
+    expect(end.getAttribute('d')).not.toMatch(/NaN|Infinity/);
+  });
+
   it('shows depth, stick-out and lean, and has handles on the first two', () => {
     const [onParameter, onChange] = [vi.fn(), vi.fn()];
     render(

@@ -1,4 +1,11 @@
-import { type MillingOperation, type OperationContext, outerDiameter } from '@burl/core';
+import { useId } from 'react';
+import {
+  endOutline,
+  type MillingOperation,
+  type OperationContext,
+  type OutlinePoint,
+  outerDiameter,
+} from '@burl/core';
 
 /** What stands where in the view from the side, in its own units. */
 export interface SidePlace {
@@ -17,6 +24,20 @@ const DRAWN_TURNS = 0.9;
 /** Height of the holder's cone. */
 const CONE = 34;
 
+/** An outline with points no further apart along the axis than a length, mm: a straight flank bends too. */
+const inPieces = (points: readonly OutlinePoint[], mostMm: number): OutlinePoint[] =>
+  points.flatMap((b, i) => {
+    const a = points[i - 1] ?? b;
+    const pieces = Math.max(1, Math.ceil((b.heightMm - a.heightMm) / mostMm - 1e-9));
+    return Array.from({ length: pieces }, (_, k) => {
+      const share = (k + 1) / pieces;
+      return {
+        heightMm: a.heightMm + share * (b.heightMm - a.heightMm),
+        radiusMm: a.radiusMm + share * (b.radiusMm - a.radiusMm),
+      };
+    });
+  });
+
 /** Cutter and shank, bent like a cantilever: off the axis with the square of the way from the nose. */
 function Tool({ op, context, place }: { op: MillingOperation; context: OperationContext; place: SidePlace }) {
   const { scale, cx, floor, bentBy } = place;
@@ -34,6 +55,17 @@ function Tool({ op, context, place }: { op: MillingOperation; context: Operation
       });
     return `M${side(-1).join(' L')} L${side(1).join(' L')} Z`;
   };
+  /** The cutting end as it is shaped, up one side and down the other. */
+  const end = (): string => {
+    const points = inPieces(endOutline(context.cutter, flute), flute / SEGMENTS);
+    const side = (sign: 1 | -1): string[] =>
+      points.map(
+        (q) =>
+          `${(cx + bend(q.heightMm) + sign * q.radiusMm * scale).toFixed(2)} ${(floor - q.heightMm * scale).toFixed(2)}`,
+      );
+    return `M${side(-1).join(' L')} L${side(1).toReversed().join(' L')} Z`;
+  };
+  const clip = useId();
   const shank = p.DCONMS && neck < out ? Math.min(p.DCONMS, diameter) : diameter;
   const helix = Math.tan(((p.FHA ?? 30) * Math.PI) / 180);
   const turns = Math.max(2, Math.round((flute * helix) / (diameter / 2) / DRAWN_TURNS));
@@ -41,21 +73,26 @@ function Tool({ op, context, place }: { op: MillingOperation; context: Operation
     <g fill="var(--tool)" stroke="var(--accent)">
       <path d={body(neck, out, shank)} />
       {neck > flute && <path d={body(flute, neck, p.DN ?? diameter)} />}
-      <path d={body(0, flute, diameter)} strokeWidth="1.8" />
-      {Array.from({ length: turns }, (_, i) => {
-        const [from, to] = [(flute * i) / turns, (flute * (i + 1)) / turns];
-        return (
-          <line
-            key={i}
-            x1={cx + bend(from) - (diameter / 2) * scale}
-            y1={floor - from * scale}
-            x2={cx + bend(to) + (diameter / 2) * scale}
-            y2={floor - to * scale}
-            strokeWidth="0.9"
-            opacity="0.7"
-          />
-        );
-      })}
+      <path d={end()} strokeWidth="1.8" data-end={context.cutter.type} />
+      <clipPath id={clip}>
+        <path d={end()} />
+      </clipPath>
+      <g clipPath={`url(#${clip})`}>
+        {Array.from({ length: turns }, (_, i) => {
+          const [from, to] = [(flute * i) / turns, (flute * (i + 1)) / turns];
+          return (
+            <line
+              key={i}
+              x1={cx + bend(from) - (diameter / 2) * scale}
+              y1={floor - from * scale}
+              x2={cx + bend(to) + (diameter / 2) * scale}
+              y2={floor - to * scale}
+              strokeWidth="0.9"
+              opacity="0.7"
+            />
+          );
+        })}
+      </g>
     </g>
   );
 }

@@ -1,4 +1,4 @@
-import type { OperationContext } from '@burl/core';
+import { endOutline, type OperationContext } from '@burl/core';
 
 /** Small true-to-scale outline of cutter in holder, lying down. */
 export function ToolOutline({ context, stickOutMm }: { context: OperationContext; stickOutMm: number }) {
@@ -6,12 +6,18 @@ export function ToolOutline({ context, stickOutMm }: { context: OperationContext
   const body = Math.min(60, context.holder.gauge_length_mm);
   const width = body + stickOutMm;
   const scale = Math.min(190 / width, 40 / context.holder.body_diameter_mm);
-  const d = (p.DC ?? 10) * scale;
   const flute = Math.min(stickOutMm, p.LCF ?? p.APMX ?? stickOutMm) * scale;
   const out = stickOutMm * scale;
   const shank = Math.min(p.DCONMS ?? p.DC ?? 10, Math.max(p.DC ?? 10, p.DCONMS ?? 0)) * scale;
   const nose = context.holder.nose_diameter_mm * scale;
   const block = context.holder.body_diameter_mm * scale;
+  // Lying down: its tip at the right.
+  const tip = body * scale + out;
+  const half = endOutline(context.cutter, flute / scale).map(
+    (q) => [tip - q.heightMm * scale, q.radiusMm * scale] as const,
+  );
+  const side = (sign: 1 | -1): string[] => half.map(([x, r]) => `${x.toFixed(2)} ${(sign * r).toFixed(2)}`);
+  const end = `M${side(-1).join(' L')} L${side(1).toReversed().join(' L')} Z`;
   return (
     <svg viewBox="0 0 196 46" className="my-1 h-11 w-full" aria-hidden="true">
       <g transform="translate(2 23)">
@@ -28,14 +34,12 @@ export function ToolOutline({ context, stickOutMm }: { context: OperationContext
           fill="var(--tool)"
           stroke="var(--accent)"
         />
-        <rect
-          x={body * scale + out - flute}
-          y={-d / 2}
-          width={flute}
-          height={d}
+        <path
+          d={end}
           fill="var(--tool)"
           stroke="var(--accent)"
           strokeWidth="1.5"
+          data-end={context.cutter.type}
         />
       </g>
     </svg>

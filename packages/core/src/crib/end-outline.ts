@@ -1,0 +1,84 @@
+import { type Cutter, outerDiameter } from './cutter.ts';
+
+/** A point of a cutter's outline: height over its tip and radius, mm. */
+export interface OutlinePoint {
+  readonly heightMm: number;
+  readonly radiusMm: number;
+}
+
+const STEPS = 10;
+const RAD = Math.PI / 180;
+
+/** A quarter of a circle from its foot at a radius up to the flank. */
+const quarter = (footMm: number, radiusMm: number): OutlinePoint[] =>
+  Array.from({ length: STEPS + 1 }, (_, i) => {
+    const angle = (i / STEPS) * (Math.PI / 2);
+    return { heightMm: radiusMm * (1 - Math.cos(angle)), radiusMm: footMm + radiusMm * Math.sin(angle) };
+  });
+
+/** A cone from the tip's radius outwards at the angle of its edge to the face. */
+function cone(tipMm: number, outerMm: number, kaprDeg: number): OutlinePoint[] {
+  const high = (outerMm - tipMm) * Math.tan(kaprDeg * RAD);
+  return [
+    { heightMm: 0, radiusMm: tipMm },
+    { heightMm: high, radiusMm: outerMm },
+  ];
+}
+
+/** A barrel's flank: an arc as large as its profile, widest half way up its edge, over a small corner. */
+function barrel(cutter: Cutter, edgeMm: number): OutlinePoint[] {
+  const p = cutter.properties;
+  const widest = (p.DC ?? 0) / 2;
+  const arc = Math.max(edgeMm, Number(p['PRFRAD'] ?? 10 * widest));
+  const corner = Math.min(p.RE ?? 0, edgeMm / 4);
+  const at = (heightMm: number): number =>
+    widest - (arc - Math.sqrt(arc ** 2 - (heightMm - edgeMm / 2) ** 2));
+  const foot = at(corner) - corner;
+  return [
+    ...quarter(foot, corner),
+    ...Array.from({ length: STEPS }, (_, i) => {
+      const heightMm = corner + ((edgeMm - corner) * (i + 1)) / STEPS;
+      return { heightMm, radiusMm: at(heightMm) };
+    }),
+  ];
+}
+
+/** The cutting end of a milling cutter as it is, half of it, from its axis at the tip up to the end of its edge. */
+export function endOutline(cutter: Cutter, edgeMm: number): readonly OutlinePoint[] {
+  const p = cutter.properties;
+  const [tip, outer] = [(p.DC ?? 0) / 2, outerDiameter(cutter) / 2];
+  const round = Math.min(p.RE ?? 0, tip);
+  const point = /drill/.test(cutter.type) ? Number(p['SIG'] ?? 0) : 0;
+  const axis = { heightMm: 0, radiusMm: 0 };
+  const end: OutlinePoint[] = (() => {
+    switch (cutter.type) {
+      case 'end_mill_ball':
+        return quarter(0, tip);
+      case 'end_mill_barrel':
+        return barrel(cutter, edgeMm);
+      case 'face_mill_round':
+        return quarter(tip, (p.IC ?? 0) / 2);
+      case 'face_mill_45':
+      case 'face_mill_45_wiper':
+      case 'high_feed_mill':
+      case 'chamfer_mill':
+        return cone(tip, outer, p.KAPR ?? 45);
+      default:
+        if (point > 0) return [axis, { heightMm: tip / Math.tan((point / 2) * RAD), radiusMm: tip }];
+        return round > 0 ? quarter(tip - round, round) : [{ heightMm: 0, radiusMm: tip }];
+    }
+  })();
+  return cutAt([axis, ...end], edgeMm);
+}
+
+/** An outline up to a height: cut off there, or carried straight on. */
+function cutAt(points: readonly OutlinePoint[], heightMm: number): OutlinePoint[] {
+  const over = points.findIndex((q) => q.heightMm > heightMm + 1e-9);
+  if (over < 0) {
+    const last = points.at(-1)!;
+    return last.heightMm < heightMm - 1e-9 ? [...points, { heightMm, radiusMm: last.radiusMm }] : [...points];
+  }
+  const [a, b] = [points[over - 1]!, points[over]!];
+  const share = (heightMm - a.heightMm) / (b.heightMm - a.heightMm);
+  return [...points.slice(0, over), { heightMm, radiusMm: a.radiusMm + share * (b.radiusMm - a.radiusMm) }];
+}
