@@ -507,6 +507,7 @@ export { hasToTurn, isLathe, machineFor } from './operations/lathe/lathe-spindle
 export { surfaceSpeedAt, spindleAt } from './physics/turning/surface-speed.ts';
 export { type FaceSetup, faceSetupOf, PLAIN_FACE } from './operations/milling/face-setup.ts';
 export { faceMarks, hollowOf } from './physics/surface/face-marks.ts';
+export { type CurvedSurface, type SurfaceWay, surfaceWays } from './deciding/choosing/surface-ways.ts';
 export { endOutline, type OutlinePoint } from './crib/end-outline.ts';
 export { blankInSetup } from './programs/engage/blank-in-setup.ts';
 export {

@@ -78,6 +78,12 @@ const milling = view<MillingOperation>({
     { id: 'heat', name: 'Heat', Panel: lazy(() => import('./panels/heat-panel.tsx')) },
     EDGE,
     { id: 'wall', name: 'Wall', Panel: lazy(() => import('./panels/wall-panel.tsx')) },
+    {
+      id: 'surface',
+      name: 'Surface',
+      Panel: lazy(() => import('./panels/surface-panel.tsx')),
+      tall: true,
+    },
     { id: 'path', name: 'Path', Panel: lazy(() => import('./panels/path-panel.tsx')) },
     { id: 'odds', name: 'Confidence', Panel: lazy(() => import('./panels/odds-panel.tsx')) },
   ],

@@ -1,0 +1,108 @@
+import { formatMeasure, type CurvedSurface, type MillingOperation, surfaceWays } from '@burl/core';
+import { useMemo, useState } from 'react';
+import { useCrib } from '../../../api/hooks.ts';
+import { useSystem } from '../../../frame/preferences.tsx';
+import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
+import type { PanelProps } from './panel-props.ts';
+
+const FIELDS: readonly NumberField<CurvedSurface>[] = [
+  { key: 'slopeDeg', label: 'Slope', unit: 'deg', zero: true, hint: '0 a floor, 90 a wall' },
+  { key: 'scallopMm', label: 'Scallop height', unit: 'mm-fine' },
+  { key: 'areaMm2', label: 'Area', unit: 'mm2' },
+  { key: 'hollowMm', label: 'Hollow by', unit: 'mm', empty: null, hint: 'empty: flat or bulging' },
+  { key: 'tiltDeg', label: 'Tilt of the cutter', unit: 'deg', empty: 0, hint: 'empty: three axes' },
+];
+const HEADS = ['touches', 'step', 'at ⌀', 'speed', 'fz', 'minutes', 'Ra across, along', 'corner'] as const;
+/** Cutters shown at the most: of those that do, and of those that do not. */
+const MOST = { good: 12, against: 4 } as const;
+const SCALLOP = 0.005;
+
+/** Ball, bull-nose and barrel cutters of the crib on the same sloping surface, quickest first. */
+export default function SurfacePanel({ op, context }: PanelProps<MillingOperation>) {
+  const system = useSystem();
+  const { data: crib } = useCrib();
+  const { feature, cut } = op;
+  const [surface, setSurface] = useState<CurvedSurface>({
+    slopeDeg: feature.slopeDeg < 90 ? feature.slopeDeg : 60,
+    scallopMm: feature.scallopMm ?? SCALLOP,
+    areaMm2: feature.lengthMm * feature.widthMm,
+    hollowMm: null,
+    tiltDeg: 10,
+  });
+  const speedMMin = (Math.PI * (context.cutter.properties.DC ?? 10) * cut.speedRpm) / 1000;
+  const all = useMemo(
+    () =>
+      surface.slopeDeg > 90 || surface.tiltDeg > 60
+        ? []
+        : surfaceWays(
+            surface,
+            { speedMMin, feedPerToothMm: cut.feedPerToothMm, mostRpm: context.machine.max_rpm },
+            (crib?.cutters ?? [])
+              .filter((c) => !c.retired)
+              .map((c) => c.document)
+              .filter((c) => c.suits_iso_groups.includes(context.alloy.iso513_group)),
+          ),
+    [surface, speedMMin, cut.feedPerToothMm, context, crib],
+  );
+  const ways = [
+    ...all.filter((w) => w.against === null).slice(0, MOST.good),
+    ...all.filter((w) => w.against !== null).slice(0, MOST.against),
+  ];
+  const mm = (v: number): string => formatMeasure(v, 'mm', system);
+  const um = (v: number): string => formatMeasure(v, 'um-fine', system);
+  return (
+    <section aria-label="Surface" className="grid h-full min-h-0 grid-cols-[150px_minmax(0,1fr)] gap-3">
+      <div className="space-y-1.5 overflow-auto">
+        <NumberFields
+          of={surface}
+          fields={FIELDS}
+          readOnly={false}
+          onSet={(change) => setSurface((s) => ({ ...s, ...change }))}
+        />
+      </div>
+      <div className="min-h-0 overflow-auto">
+        <p className="mb-1 text-[12.5px] text-soft">
+          At {formatMeasure(speedMMin, 'm/min', system)} where the cutter touches and{' '}
+          {formatMeasure(cut.feedPerToothMm, 'mm/tooth', system)}, small cutters less.
+        </p>
+        {ways.length === 0 ? (
+          <p>No cutter of the crib for this alloy has a rounded edge that touches this slope.</p>
+        ) : (
+          <table className="w-full text-[12.5px] tabular-nums">
+            <thead className="text-left text-soft">
+              <tr>
+                {HEADS.map((h) => (
+                  <th key={h} scope="col" className="pr-2 font-normal">
+                    {h}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            {ways.map((w) => (
+              <tbody key={w.cutterId} className={`border-t border-line ${w.against ? 'text-soft' : ''}`}>
+                <tr>
+                  <th scope="rowgroup" colSpan={HEADS.length} className="pt-1 text-left font-semibold">
+                    {w.name}
+                    {w.against && <span className="font-normal">: {w.against}</span>}
+                  </th>
+                </tr>
+                <tr>
+                  <td className="pr-2 pb-1">R {mm(w.contactMm)}</td>
+                  <td className="pr-2 pb-1">{mm(w.stepMm)}</td>
+                  <td className="pr-2 pb-1">{mm(w.contactDiameterMm)}</td>
+                  <td className="pr-2 pb-1">{formatMeasure(w.speedRpm, 'rpm', system)}</td>
+                  <td className="pr-2 pb-1">{mm(w.feedPerToothMm)}</td>
+                  <td className="pr-2 pb-1 font-semibold">{formatMeasure(w.minutes, 'min', system)}</td>
+                  <td className="pr-2 pb-1">
+                    {um(w.raAcrossUm)}, {um(w.raAlongUm)}
+                  </td>
+                  <td className="pb-1">R {mm(w.cornerMm)}</td>
+                </tr>
+              </tbody>
+            ))}
+          </table>
+        )}
+      </div>
+    </section>
+  );
+}
