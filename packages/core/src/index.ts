@@ -505,7 +505,8 @@ export {
 export { drivenHolders, drivenLathes } from './families/driven-lathe.ts';
 export { hasToTurn, isLathe, machineFor } from './operations/lathe/lathe-spindle.ts';
 export { surfaceSpeedAt, spindleAt } from './physics/turning/surface-speed.ts';
-export { type FaceSetup, faceSetupOf, PLAIN_FACE } from './operations/milling/face-setup.ts';
+export { type FaceSetup, PLAIN_FACE } from './operations/milling/face-setup.ts';
+export { faceSetupOf } from './operations/milling/face-edges.ts';
 export { faceMarks, hollowOf } from './physics/surface/face-marks.ts';
 export { type CurvedSurface, type SurfaceWay, surfaceWays } from './deciding/choosing/surface-ways.ts';
 export { endOutline, type OutlinePoint } from './crib/end-outline.ts';

@@ -146,7 +146,7 @@ describe('a trial', () => {
     // A rougher leaves no surface that is judged.
     const finishes = operation().evaluation.numbers.some((n) => n.key === 'Ra');
     expect(measured.expectedRaUm === null).toBe(!finishes);
-    const { raUm: _ra, rzUm: _rz, sizeErrorMm: _size, ...before } = trial();
+    const { raUm: _, rzUm: __, sizeErrorMm: ___, ...before } = trial();
     const answer = await floor('POST', '/api/trials', before);
     expect(answer.statusCode, answer.body).toBe(201);
     expect(answer.json<Trial>()).toMatchObject({ raUm: null, rzUm: null, sizeErrorMm: null });

@@ -13,7 +13,7 @@ export const UNSEEN = unseen;
 
 /** A row as it stands in the logbook. */
 export function trialOf(row: Row, files: Trial['files'] = []): Trial {
-  const { seen, at, receivedAt, madeById: _by, ...rest } = row;
+  const { seen, at, receivedAt, madeById: ____, ...rest } = row;
   return {
     ...rest,
     // What was kept before more was asked says nothing of it.

@@ -4,7 +4,7 @@ import { input, type Limit, used } from '../../../judging/limit.ts';
 import { crossedMarks, hollowOf, stepOf } from '../../../physics/surface/face-marks.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { held, verdict } from '../../holes/limits/assessments.ts';
-import { faceEdges, faceSetupOf } from '../face-setup.ts';
+import { faceEdges, faceSetupOf } from '../face-edges.ts';
 import type { MillingState } from '../milling-state.ts';
 
 const TRAM: Source = {

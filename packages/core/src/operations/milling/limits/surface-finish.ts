@@ -3,7 +3,7 @@ import { isIndexable } from '../../../crib/cutter.ts';
 import { cornerMarks, wallMarks, wiperCovers } from '../../../physics/surface/feed-marks.ts';
 import type { FaceMaker } from '../../../physics/surface/face-marks.ts';
 import { contactRadius, passSpacing, scallopHeight } from '../../../physics/surface/scallop.ts';
-import { marksOfFace } from '../face-setup.ts';
+import { marksOfFace } from '../face-edges.ts';
 import { exact, type Source, uncertain } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { input, type Limit, used } from '../../../judging/limit.ts';
