@@ -37,6 +37,27 @@ const unequal = (c: Cutter): boolean => {
   return !!pitch && pitch.some((p) => Math.abs(p - pitch[0]!) > 0.1);
 };
 
+/** An operation with another cutter and what it is made of; none where nobody knows that. */
+export function withCutter<O extends Operation>(
+  op: O,
+  context: OperationContext,
+  cutter: Cutter,
+  shelf: CutterShelf,
+): Pick<OtherCutter, 'id' | 'after' | 'context'> | null {
+  const made = madeOf(cutter, shelf);
+  return (
+    made && {
+      id: `cutter-${cutter.id}`,
+      context: { ...withShelfOf(context, cutter.id, shelf.shelves), cutter, ...made },
+      after: {
+        ...op,
+        tooling: { ...op.tooling, cutterId: cutter.id },
+        workedOutFor: { ...op.workedOutFor, cutterId: cutter.id },
+      },
+    }
+  );
+}
+
 /** Tried at most. */
 const MOST = 4;
 
@@ -78,23 +99,12 @@ export function otherCutters(
     .sort((a, b) => order(a) - order(b))
     .slice(0, MOST)
     .flatMap((cutter): OtherCutter[] => {
-      const made = madeOf(cutter, shelf);
-      if (!made) return [];
+      const taken = withCutter(op, context, cutter, shelf);
+      if (!taken) return [];
       const how = [
         `${teethOf(cutter)} teeth${teethOf(cutter) === teethOf(now) ? '' : ` instead of ${teethOf(now)}`}`,
         ...(unequal(cutter) === unequal(now) ? [] : [unequal(cutter) ? 'unequal pitch' : 'equal pitch']),
       ];
-      return [
-        {
-          id: `cutter-${cutter.id}`,
-          title: `Take ${cutter.name}: ${how.join(', ')}`,
-          context: { ...withShelfOf(context, cutter.id, shelf.shelves), cutter, ...made },
-          after: {
-            ...op,
-            tooling: { ...op.tooling, cutterId: cutter.id },
-            workedOutFor: { ...op.workedOutFor, cutterId: cutter.id },
-          },
-        },
-      ];
+      return [{ ...taken, title: `Take ${cutter.name}: ${how.join(', ')}` }];
     });
 }

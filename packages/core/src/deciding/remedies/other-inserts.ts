@@ -1,10 +1,9 @@
 import type { Cutter } from '../../crib/cutter.ts';
-import { madeOf } from '../../crib/tool-materials.ts';
 import { kindOf } from '../../evaluation/registry.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import { profilingEdge } from '../../operations/turning/profile/reach.ts';
 import type { TurningOperation } from '../../operations/turning/turning-operation.ts';
-import { type CutterShelf, type OtherCutter, withShelfOf } from './other-cutters.ts';
+import { type CutterShelf, type OtherCutter, withCutter } from './other-cutters.ts';
 
 /** Tried at most. */
 const MOST = 5;
@@ -36,19 +35,7 @@ export function otherInserts(
     .sort((a, b) => off(a) - off(b))
     .slice(0, MOST)
     .flatMap((cutter): OtherCutter[] => {
-      const made = madeOf(cutter, shelf);
-      if (!made) return [];
-      return [
-        {
-          id: `cutter-${cutter.id}`,
-          title: `Take ${cutter.name}`,
-          context: { ...withShelfOf(context, cutter.id, shelf.shelves), cutter, ...made },
-          after: {
-            ...op,
-            tooling: { ...op.tooling, cutterId: cutter.id },
-            workedOutFor: { ...op.workedOutFor, cutterId: cutter.id },
-          },
-        },
-      ];
+      const taken = withCutter(op, context, cutter, shelf);
+      return taken ? [{ ...taken, title: `Take ${cutter.name}` }] : [];
     });
 }
