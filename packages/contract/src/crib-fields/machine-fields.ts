@@ -65,7 +65,7 @@ export const MACHINE_FIELDS: readonly EntryField[] = [
     group: GENERAL,
     options: ['front', 'rear'],
   },
-  { path: 'sub_spindle.max_rpm', label: 'Sub-spindle', kind: 'number', unit: 'rpm', group: GENERAL },
+  { path: 'sub_spindle_max_rpm', label: 'Sub-spindle', kind: 'number', unit: 'rpm', group: GENERAL },
   { path: 'tool_change_s', label: 'Tool change', kind: 'number', unit: 's', group: GENERAL, required: true },
   ...axis('x'),
   ...axis('y'),

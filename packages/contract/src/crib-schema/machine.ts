@@ -64,7 +64,7 @@ export const machineSchema = thing({
     }),
   ),
   driven_tools: maybe(thing({ max_rpm: rpm(), power_torque: thing({ s1: curve(), s6_40: curve() }) })),
-  sub_spindle: maybe(thing({ max_rpm: rpm(), chuck_mm: within(10, 3000, 'mm').optional() })),
+  sub_spindle_max_rpm: rpm().optional(),
   turret: yup.string().strict().oneOf(['front', 'rear']).optional(),
   notes: text(),
   work: text(),

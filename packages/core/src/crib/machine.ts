@@ -58,8 +58,8 @@ export interface Machine {
     readonly chuck_mm?: number;
     readonly through_bore_mm?: number;
   };
-  /** Of a lathe: the spindle that takes parts over from the first. */
-  readonly sub_spindle?: { readonly max_rpm: number; readonly chuck_mm?: number };
+  /** Of a lathe: highest speed of the spindle that takes parts over from the first; absent where it has none. */
+  readonly sub_spindle_max_rpm?: number;
   /** Of a lathe: where its turret stands, before the axis or behind it; absent is behind. */
   readonly turret?: 'front' | 'rear';
   /** Of a lathe: what turns its driven tools; `power_torque` is then that of the spindle that turns the part. */

@@ -30,7 +30,7 @@ export const drivenLathes = (): Machine[] => [
     spindle_interface: SHANK,
     max_rpm: 4000,
     power_torque: { s1: curve(15, 400, 4000), s6_40: curve(18, 400, 4000) },
-    sub_spindle: { max_rpm: 3500, chuck_mm: 165 },
+    sub_spindle_max_rpm: 3500,
     driven_tools: {
       max_rpm: 6000,
       power_torque: { s1: curve(3.7, 1200, 6000), s6_40: curve(5.5, 1200, 6000) },

@@ -21,7 +21,7 @@ function judged(
   { op: document, context: c }: { op: JudgedOperation['document']; context: OperationContext },
   subRpm: number | null,
 ): JudgedOperation {
-  const machine = { ...c.machine, ...(subRpm !== null && { sub_spindle: { max_rpm: subRpm } }) };
+  const machine = { ...c.machine, ...(subRpm !== null && { sub_spindle_max_rpm: subRpm }) };
   const context = { ...c, machine, rates: USUAL_RATES };
   return { id, name: id, holeId: null, document, context, evaluation: evaluate(document, context) };
 }
@@ -127,7 +127,7 @@ describe('a part taken over by the sub-spindle', () => {
 
   it('is turned no faster than the second spindle goes, and its driven tools as fast as before', () => {
     const { op, context } = turned();
-    const machine = { ...context.machine, sub_spindle: { max_rpm: 1500 } };
+    const machine = { ...context.machine, sub_spindle_max_rpm: 1500 };
     expect(machineFor(op, machine, true).max_rpm).toBe(1500);
     expect(machineFor(op, machine).max_rpm).toBe(context.machine.max_rpm);
     expect(machineFor(op, context.machine, true).max_rpm).toBe(context.machine.max_rpm);

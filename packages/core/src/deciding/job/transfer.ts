@@ -54,7 +54,7 @@ export function transferReport(setup: JudgedSetup, job: JudgedJob): TransferRepo
         `${before.name} runs on ${last.context.machine.name}, this setup on ${first.context.machine.name}: a part is taken over on one machine only.`,
       ),
     );
-  const sub = machine?.sub_spindle;
+  const sub = machine?.sub_spindle_max_rpm;
   if (machine && !sub) find('sub-spindle', 'over', say(`${machine.name} has no sub-spindle in its record.`));
   const parting = before?.operations.find(
     ({ document: d }) => d.kind === 'grooving' && d.groove.way === 'part-off',
@@ -77,11 +77,11 @@ export function transferReport(setup: JudgedSetup, job: JudgedJob): TransferRepo
     if (sub)
       find(
         'speed',
-        cut.capRpm > sub.max_rpm ? 'over' : 'clear',
+        cut.capRpm > sub ? 'over' : 'clear',
         say(
           `${parting.name} turns up to {0}; the sub-spindle {1}.`,
           measure(cut.capRpm, 'rpm'),
-          measure(sub.max_rpm, 'rpm'),
+          measure(sub, 'rpm'),
         ),
       );
     const gripped = setup.plan.holding?.values['grippedMm'];

@@ -4,10 +4,10 @@ import { isTurnedOperation } from './turned-kinds.ts';
 
 /** With the spindle that turns the part: its own on a lathe, the main one of a mill-turn centre; the second one is no faster than its record says. */
 const withPartSpindle = (machine: Machine, inSubSpindle: boolean): Machine => {
-  const second = inSubSpindle ? machine.sub_spindle : undefined;
+  const second = inSubSpindle ? machine.sub_spindle_max_rpm : undefined;
   if (second) {
     const first = withPartSpindle(machine, false);
-    return { ...first, max_rpm: Math.min(first.max_rpm, second.max_rpm) };
+    return { ...first, max_rpm: Math.min(first.max_rpm, second) };
   }
   const own = machine.turning_spindle;
   return own ? { ...machine, max_rpm: own.max_rpm, power_torque: own.power_torque } : machine;
