@@ -1,3 +1,4 @@
+import { measure, say, type Sentence } from '../../units/sentence.ts';
 import { type Cutter, isIndexable } from '../../crib/cutter.ts';
 import { type FaceEdges, faceMarks, type FaceMarks } from '../../physics/surface/face-marks.ts';
 import { type FaceSetup, PLAIN_FACE } from './face-setup.ts';
@@ -10,6 +11,33 @@ const ONE_WIPER = 'face_mill_45_wiper';
 const USUAL_RUNOUT = { inserts: 0.015, solid: 0.002 } as const;
 
 export const faceSetupOf = ({ face }: Pick<MillingOperation, 'face'>): FaceSetup => face ?? PLAIN_FACE;
+
+/** What the setter has to know of inserts and spindle where somebody stated it. */
+export function faceNotes(face: FaceSetup | undefined): readonly Sentence[] {
+  if (!face) return [];
+  return [
+    ...(face.wipers === null
+      ? []
+      : [
+          say(
+            '{0} wiper inserts, {1} over the others.',
+            measure(face.wipers, 'pieces'),
+            measure(face.wiperUm / 1000, 'mm-fine'),
+          ),
+        ]),
+    ...(face.axialRunoutUm === null
+      ? []
+      : [say('Axial runout of the inserts {0} at the most.', measure(face.axialRunoutUm / 1000, 'mm-fine'))]),
+    ...(face.alongUmPerM > 0
+      ? [
+          say(
+            'Spindle leans {0} on a metre along the feed, so that the back of the cutter clears: one way only.',
+            measure(face.alongUmPerM / 1000, 'mm-fine'),
+          ),
+        ]
+      : []),
+  ];
+}
 
 /** Edges that make the face of an operation. */
 export function faceEdges(op: MillingOperation, cutter: Cutter, teeth: number): FaceEdges {

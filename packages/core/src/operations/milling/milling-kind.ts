@@ -1,3 +1,4 @@
+import { faceNotes } from './face-edges.ts';
 import { millingMovables } from './milling-movables.ts';
 import { millingSwitches } from './milling-switches.ts';
 import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
@@ -98,6 +99,7 @@ export const millingKind = operationKind<MillingOperation, MillingState>({
   kind: 'milling',
   tool: { named: 'a milling cutter', fits: isMillingCutter, doubt: againstShape },
   verb: (op) => `Mill ${op.feature.kind}`,
+  notes: ({ face }) => faceNotes(face),
   parameters: ['n', 'vc', 'fz', 'vf', 'hex', 'ap', 'ae', 'Q'],
   shown: {
     set: ['n', 'vf', 'ap', 'ae'],

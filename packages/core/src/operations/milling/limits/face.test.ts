@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { contextOf, SEAL_POCKET } from '../../../../fixtures/crib.ts';
 import { problemsOf } from '../../../evaluation/check-operation.ts';
 import { evaluate, limitOf } from '../../../evaluation/evaluate.ts';
+import { kindOf } from '../../../evaluation/registry.ts';
 import { speak } from '../../../units/sentence.ts';
 import { type FaceSetup, PLAIN_FACE } from '../face-setup.ts';
 import { type MillingOperation, usualPath } from '../milling-operation.ts';
@@ -94,6 +95,17 @@ describe('a face as itself', () => {
   it('has no wall that shakes or gives way', () => {
     const face = faced('face45-63-z6');
     for (const id of ['tooth-passing', 'wall-error']) expect(has(face, id)).toBe(false);
+  });
+
+  it('is told on the sheet where somebody stated it', () => {
+    const told = (face?: Partial<FaceSetup>) =>
+      kindOf(faced('face45-63-z6', {}, face).op)
+        .notes(faced('face45-63-z6', {}, face).op)
+        .map((n) => speak(n, 'metric').replaceAll('\u00a0', ' '));
+    expect(told()).toEqual([]);
+    expect(told({ wipers: 2, axialRunoutUm: 12, alongUmPerM: 50 }).join(' ')).toMatch(
+      /2 wiper inserts, 0\.050 mm over the others\..*runout of the inserts 0\.012 mm.*leans 0\.050 mm on a metre/,
+    );
   });
 
   it('names what cannot be of its setup', () => {
