@@ -1,21 +1,13 @@
-import type { Machine } from '../../crib/machine.ts';
 import type { OperationContext } from '../context.ts';
 import { barBetween, type HeldPart, partModulus } from '../lathe/held-part.ts';
 import { latheLife, latheLoads } from '../lathe/lathe-loads.ts';
 import type { LatheState } from '../lathe/lathe-state.ts';
 import { rakeFactor } from '../../physics/cutting/kienzle.ts';
 import { cuttingSpeed } from '../../physics/cutting/spindle-speed.ts';
-import { rapidSeconds } from '../../physics/holes/cycle-time.ts';
 import { barStiffness } from '../../physics/turning/boring-bar.ts';
 import { bendingHz, deflectionUnder, mostDeflection } from '../../physics/turning/part-bending.ts';
 import { noseChip, type NoseChip } from '../../physics/turning/nose-chip.ts';
-import {
-  diameterAtCap,
-  minutesAcross,
-  minutesAlong,
-  spindleAt,
-  type SurfaceSpeed,
-} from '../../physics/turning/surface-speed.ts';
+import { diameterAtCap, spindleAt, type SurfaceSpeed } from '../../physics/turning/surface-speed.ts';
 import { type ThinTube, wallDeflection, wallHz } from '../../physics/turning/thin-tube.ts';
 import { turningForces } from '../../physics/turning/turning-force.ts';
 import { RA_OF_RT, turnedRoughness } from '../../physics/turning/turned-roughness.ts';
@@ -23,8 +15,7 @@ import { type Estimate, scale, sensitiveTo, uncertain } from '../../judging/esti
 import { turningLife } from '../life-state.ts';
 import { BEAM_MODEL, cuttingForceSources } from '../sources.ts';
 import { carryingOf } from './profile/carrying.ts';
-import { contourOf } from './profile/contour.ts';
-import { lengthDeeperThan, minutesAlongContour } from './profile/profile-passes.ts';
+import { minutesOf } from './turned-minutes.ts';
 import { leastChip, roughening, WORN_NORMAL } from '../lathe/worn-and-rough.ts';
 import {
   largestDiameter,
@@ -63,8 +54,6 @@ export interface TurningState extends LatheState<TurningOperation> {
 const VARIES = 0.3;
 /** Share of the edge radius that squeezes the marks where the feed is fine. */
 const SQUEEZED = 0.1;
-/** Clearance before a pass, mm. */
-const APPROACH = 2;
 /** Steel of a shank, MPa. */
 const SHANK_MPA = 207_000;
 
@@ -119,64 +108,6 @@ const heldPart = (op: TurningOperation): HeldPart => ({
   overhangMm: op.stretch.overhangMm,
   grippedMm: outsideDiameter(op.stretch),
 });
-
-/** Minutes in the cut and in the air of all passes. */
-function minutesOf(
-  op: TurningOperation,
-  { machine }: OperationContext,
-  set: SurfaceSpeed,
-  passes: number,
-  depthMm: number,
-) {
-  const { stretch: s, cut } = op;
-  const feed = cut.feedPerRevMm;
-  let [cutting, air] = [0, 0];
-  const side = s.way === 'inside' ? 1 : -1;
-  if (s.profile) return minutesOfProfile(op, machine, set, passes, depthMm);
-  for (let i = 1; i <= Math.min(passes, MOST_PASSES); i++) {
-    const at =
-      side > 0
-        ? Math.min(s.endMm, s.startMm + 2 * depthMm * i)
-        : Math.max(s.endMm, s.startMm - 2 * depthMm * i);
-    cutting +=
-      s.way === 'face'
-        ? minutesAcross(set, s.startMm + 2 * APPROACH, Math.max(0, s.endMm), feed)
-        : minutesAlong(set, at, s.lengthMm + APPROACH, feed);
-    const back = s.way === 'face' ? (s.startMm - s.endMm) / 2 : s.lengthMm;
-    air += (rapidSeconds(back + APPROACH, s.way === 'face' ? machine.axes.x : machine.axes.z) + 1) / 60;
-  }
-  const share = passes / Math.min(passes, MOST_PASSES);
-  return { cutting: cutting * share, air: air * share };
-}
-/** Passes added up one by one; more are taken as more of the same. */
-const MOST_PASSES = 200;
-
-/** A profile from the full diameter: passes as far as it lies deeper, the last along it; on an even skin all go along it. */
-function minutesOfProfile(
-  { stretch: s, cut }: TurningOperation,
-  machine: Machine,
-  set: SurfaceSpeed,
-  passes: number,
-  depthMm: number,
-) {
-  const profile = s.profile!;
-  const inside = s.way === 'inside';
-  const feed = cut.feedPerRevMm;
-  const along = minutesAlongContour(contourOf(profile, inside), set, feed);
-  const contours = profile.skinMm === null ? 1 : passes;
-  const straight = passes - contours;
-  let [cutting, air] = [contours * along, 0];
-  const back = (length: number): number => (rapidSeconds(length + APPROACH, machine.axes.z) + 1) / 60;
-  air += contours * back(s.lengthMm);
-  const counted = Math.min(straight, MOST_PASSES);
-  for (let i = 1; i <= counted; i++) {
-    const radius = s.startMm / 2 + (inside ? 1 : -1) * depthMm * i;
-    const length = lengthDeeperThan(profile, inside, radius);
-    cutting += (straight / counted) * minutesAlong(set, 2 * radius, length + APPROACH, feed);
-    air += (straight / counted) * back(length);
-  }
-  return { cutting, air };
-}
 
 /** Works out a turned stretch once. Input must have been checked. */
 export function turningState(op: TurningOperation, context: OperationContext): TurningState {

@@ -19,7 +19,8 @@ export const profileReachLimit: Limit<TurningState> = {
     if (!s.profile) return null;
     const inside = s.way === 'inside';
     const edge = profilingEdge(cutter);
-    const deepest = cutter.type === 'grooving_insert' ? Number(cutter.properties['CDX'] ?? Infinity) : Infinity;
+    const deepest =
+      cutter.type === 'grooving_insert' ? Number(cutter.properties['CDX'] ?? Infinity) : Infinity;
     const deep = Math.abs(s.startMm - s.endMm) / 2;
     if (deep > deepest)
       return held(deep, deepest, 'mm', cutter.name, {
