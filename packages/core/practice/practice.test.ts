@@ -68,7 +68,7 @@ describe('cuts that run every day, cuts that fail', () => {
     const score = scoreOf(found);
     expect(linesOf(found, 'missed')).toEqual([]);
     expect(linesOf(found, 'falseAlarm')).toEqual([]);
-    expect([score.daily, score.usable, score.failing]).toEqual([12, 12, 6]);
+    expect([score.daily, score.usable, score.failing]).toEqual([20, 20, 10]);
   });
 
   it.each([

@@ -76,7 +76,7 @@ export const turningNumbers = (s: TurningState): Quantity[] => [
     'diameter may err along the cut by',
     s.sizeErrorMm,
     'mm-fine',
-    'ΔD = 2·(δ most − δ least) + what of the tool varies',
+    'ΔD = 2·(δ most − δ least) + what of the tool varies, and 2 µm of spindle, heat and wear',
     'Euler–Bernoulli',
     [input('tool', 'tool deflection', s.toolMm.value, 'mm-deflection')],
   ),

@@ -52,6 +52,8 @@ export interface TurningState extends LatheState<TurningOperation> {
 
 /** Part of the tool's lean that stock and wear move about; the rest is set out on the first part. */
 const VARIES = 0.3;
+/** What spindle, heat and wear leave on any diameter, mm. Judgement: a good lathe in a shop, not in a laboratory. */
+const ROUNDNESS = 0.002;
 /** Share of the edge radius that squeezes the marks where the feed is fine. */
 const SQUEEZED = 0.1;
 /** Steel of a shank, MPa. */
@@ -200,7 +202,7 @@ export function turningState(op: TurningOperation, context: OperationContext): T
     partMm,
     toolMm,
     sizeErrorMm: {
-      value: Math.max(1e-6, 2 * (worst.deflectionMm + wallMm - least) + 2 * VARIES * toolMm.value),
+      value: Math.hypot(ROUNDNESS, 2 * (worst.deflectionMm + wallMm - least) + 2 * VARIES * toolMm.value),
       terms: partMm.terms,
     },
     acrossMPa: Math.hypot(f.feedN, f.passiveN) / chip.areaMm2,

@@ -46,6 +46,15 @@ describe('a turned stretch', () => {
     expect(number({ op: deeper, context }, 'Fc')).toBeGreaterThan(1.8 * number({ op, context }, 'Fc'));
   });
 
+  it('holds no diameter closer than a lathe turns round, however stiff the part', () => {
+    const stub = turned(
+      { startMm: 80.6, endMm: 80, lengthMm: 10, overhangMm: 15, toleranceMm: 0.02 },
+      { cutterId: 'ins-fin-55' },
+    );
+    expect(number(stub, 'size')).toBeGreaterThan(0.0019);
+    expect(number(stub, 'size')).toBeLessThan(0.005);
+  });
+
   it('goes in passes no deeper than stated, and its minutes with them', () => {
     const c = turned({}, { cut: { depthMm: 2 } });
     expect(number(c, 'passes')).toBe(3);
