@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { contourOf, outsideDiameter, type TurningOperation } from '@burl/core';
 import { Chuck, GRIPPED, type SectionPlace, Support } from './half-section.tsx';
 
@@ -33,6 +34,7 @@ export function TurnedPart({
   place: TurnedPlace;
 }) {
   const { stretch: s } = op;
+  if (s.profile) return <ProfiledPart op={op} outline={o} place={{ x, y }} />;
   const bore = s.boreMm / 2;
   const stays =
     s.way === 'inside'
@@ -40,14 +42,23 @@ export function TurnedPart({
       : s.way === 'face'
         ? `M${GRIPPED} ${y(o.outer)} H${x(o.from)} V${y(o.after)} H${x(o.after > bore ? o.to : o.from)} V${y(bore)} H${GRIPPED} Z`
         : `M${GRIPPED} ${y(o.before)} H${x(o.from)} V${y(o.after)} H${x(o.to)} V${y(bore)} H${GRIPPED} Z`;
-  if (s.profile) return <ProfiledPart op={op} outline={o} place={{ x, y }} />;
   const top = Math.min(y(o.before), y(o.after));
   const high = Math.abs(y(o.before) - y(o.after));
   const face = s.way === 'face';
   return (
-    <g aria-hidden="true">
-      <Chuck top={y(o.outer)} />
-      <path d={stays} fill="url(#stock)" stroke="var(--stock-line)" />
+    <InChuck
+      op={op}
+      outline={o}
+      place={{ x, y }}
+      stays={stays}
+      steadyRadius={Math.max(o.after, face || s.way === 'inside' ? o.outer : 0)}
+      stood={{
+        x: face ? x(o.from) : tip.x,
+        y: top,
+        width: x(o.to) - (face ? x(o.from) : tip.x),
+        height: face ? tip.y - top : high,
+      }}
+    >
       <rect
         x={x(o.from)}
         y={face ? tip.y : top}
@@ -56,11 +67,41 @@ export function TurnedPart({
         fill="url(#stock)"
         stroke="var(--stock-line)"
       />
+    </InChuck>
+  );
+}
+
+/** A part in its chuck: what stays, dashed what stood there, and what holds its free end. */
+function InChuck({
+  op: { stretch: s },
+  outline: o,
+  place: { x, y },
+  stays,
+  stood,
+  steadyRadius,
+  children,
+}: {
+  op: TurningOperation;
+  outline: TurnedOutline;
+  place: Pick<TurnedPlace, 'x' | 'y'>;
+  /** Outline of what stays. */
+  stays: string;
+  /** Where metal stood that is gone, px. */
+  stood: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+  /** Radius a steady's roller touches, mm. */
+  steadyRadius: number;
+  children?: ReactNode;
+}) {
+  return (
+    <g aria-hidden="true">
+      <Chuck top={y(o.outer)} />
+      <path d={stays} fill="url(#stock)" stroke="var(--stock-line)" />
+      {children}
       <rect
-        x={face ? x(o.from) : tip.x}
-        y={top}
-        width={Math.max(1, x(o.to) - (face ? x(o.from) : tip.x))}
-        height={face ? Math.max(0, tip.y - top) : high}
+        x={stood.x}
+        y={stood.y}
+        width={Math.max(1, stood.width)}
+        height={Math.max(0, stood.height)}
         fill="none"
         stroke="var(--stock-line)"
         strokeDasharray="4 3"
@@ -68,10 +109,7 @@ export function TurnedPart({
       <Support
         support={s.support}
         end={x(o.to)}
-        steady={{
-          x: x((o.from + o.to) / 2) + 34,
-          y: y(Math.max(o.after, face || s.way === 'inside' ? o.outer : 0)),
-        }}
+        steady={{ x: x((o.from + o.to) / 2) + 34, y: y(steadyRadius) }}
       />
     </g>
   );
@@ -98,23 +136,13 @@ function ProfiledPart({
     : `M${GRIPPED} ${y(o.before)} H${x(o.from)} ${contour} V${y(s.boreMm / 2)} H${GRIPPED} Z`;
   const [top, foot] = inside ? [y(o.after), y(o.before)] : [y(o.before), y(o.after)];
   return (
-    <g aria-hidden="true">
-      <Chuck top={y(o.outer)} />
-      <path d={stays} fill="url(#stock)" stroke="var(--stock-line)" />
-      <rect
-        x={x(o.from)}
-        y={top}
-        width={Math.max(1, x(o.to) - x(o.from))}
-        height={Math.max(0, foot - top)}
-        fill="none"
-        stroke="var(--stock-line)"
-        strokeDasharray="4 3"
-      />
-      <Support
-        support={s.support}
-        end={x(o.to)}
-        steady={{ x: x((o.from + o.to) / 2) + 34, y: y(inside ? o.outer : o.after) }}
-      />
-    </g>
+    <InChuck
+      op={op}
+      outline={o}
+      place={{ x, y }}
+      stays={stays}
+      steadyRadius={inside ? o.outer : o.after}
+      stood={{ x: x(o.from), y: top, width: x(o.to) - x(o.from), height: foot - top }}
+    />
   );
 }

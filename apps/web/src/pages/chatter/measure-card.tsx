@@ -2,6 +2,7 @@ import { PRACTICE_SERIAL } from '@burl/core';
 import { Hammer, Upload } from 'lucide-react';
 import { useRef } from 'react';
 import { Button } from '../../ui/button.tsx';
+import { FileInput } from '../../ui/file-input.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 import type { Axis } from './use-tip-record.ts';
 
@@ -44,18 +45,11 @@ export function MeasureCard({
         </Button>
         <Button onClick={onEnter}>Enter modes</Button>
       </div>
-      <input
-        ref={file}
-        type="file"
+      <FileInput
+        refOf={file}
+        label="Frequency response or tap test"
         accept=".csv,.txt,.uff,.unv"
-        aria-label="Frequency response or tap test"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(e) => {
-          const chosen = e.target.files?.[0];
-          e.target.value = '';
-          if (chosen) onRead(chosen);
-        }}
+        onTake={onRead}
       />
       <p className="text-[12.5px] text-soft">
         Tables of Hz with real and imaginary part or amplitude and phase; universal files with data set 58;

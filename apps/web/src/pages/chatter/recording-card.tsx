@@ -3,6 +3,7 @@ import { Mic, Square, Upload } from 'lucide-react';
 import { useRef } from 'react';
 import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
+import { FileInput } from '../../ui/file-input.tsx';
 import { FormError } from '../../ui/form-error.tsx';
 import { Num } from '../../ui/form-parts.tsx';
 import { type Recorder, SHIPPED } from './use-recording.ts';
@@ -75,19 +76,7 @@ export function RecordingCard({
           </Button>
         )}
       </div>
-      <input
-        ref={file}
-        type="file"
-        accept="audio/*,.wav"
-        aria-label="Sound file"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(e) => {
-          const chosen = e.target.files?.[0];
-          e.target.value = '';
-          if (chosen) recorder.read(chosen);
-        }}
-      />
+      <FileInput refOf={file} label="Sound file" accept="audio/*,.wav" onTake={recorder.read} />
       <div className="grid grid-cols-2 gap-2">
         <Num
           label="Spindle speed of the recording"

@@ -9,6 +9,7 @@ import { FileDown, FileUp, Plus } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { Button } from '../../../ui/button.tsx';
+import { FileInput } from '../../../ui/file-input.tsx';
 import { Grid } from '../../../ui/form-parts.tsx';
 import { NumberFields } from '../../../ui/number-fields.tsx';
 import { saveFile } from '../../../ui/save-file.ts';
@@ -180,18 +181,11 @@ export function ProfileCard({ op, readOnly, onChange }: CardProps<TurningOperati
             )}
             {!readOnly && profile && <Button onClick={() => set(null)}>One diameter</Button>}
           </div>
-          <input
-            ref={picker}
-            type="file"
+          <FileInput
+            refOf={picker}
+            label="Profile file"
             accept=".dxf,.csv,text/csv"
-            aria-label="Profile file"
-            className="sr-only"
-            tabIndex={-1}
-            onChange={(e) => {
-              const file = e.target.files?.[0];
-              e.target.value = '';
-              if (file) void read(file);
-            }}
+            onTake={(file) => void read(file)}
           />
         </div>
       )}

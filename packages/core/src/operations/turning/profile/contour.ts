@@ -6,6 +6,8 @@ export interface ContourPoint {
   readonly r: number;
 }
 
+export type Contour = readonly ContourPoint[];
+
 /** Turn between two points of a drawn arc, rad. */
 const ARC_STEP = 0.06;
 
@@ -39,18 +41,16 @@ export function arcBetween(
   return points.every((p, i) => p.z >= (points[i - 1] ?? a).z - slack) ? points : null;
 }
 
-const known = new WeakMap<
-  TurnedProfile,
-  { outside?: readonly ContourPoint[]; inside?: readonly ContourPoint[] }
->();
+const known = {
+  outside: new WeakMap<TurnedProfile, Contour>(),
+  inside: new WeakMap<TurnedProfile, Contour>(),
+};
 
-/** The profile as points from the free end towards the jaws; an arc that cannot be is a straight line. */
-export function contourOf(profile: TurnedProfile, inside: boolean): readonly ContourPoint[] {
-  const kept = known.get(profile) ?? {};
-  const had = inside ? kept.inside : kept.outside;
-  if (had) return had;
-  const made = walk(profile, inside);
-  known.set(profile, { ...kept, [inside ? 'inside' : 'outside']: made });
+/** The profile as points from the free end towards the jaws; an arc that cannot be is a straight line. The same for the same profile. */
+export function contourOf(profile: TurnedProfile, inside: boolean): Contour {
+  const kept = known[inside ? 'inside' : 'outside'];
+  const made = kept.get(profile) ?? walk(profile, inside);
+  kept.set(profile, made);
   return made;
 }
 

@@ -1,27 +1,24 @@
 import { minutesAlong, type SurfaceSpeed } from '../../../physics/turning/surface-speed.ts';
-import { type ContourPoint, contourOf, radiusAt } from './contour.ts';
+import { type Contour, contourOf, radiusAt } from './contour.ts';
 import type { TurnedProfile } from './turned-profile.ts';
 
 const PLACES = 400;
-const known = new WeakMap<TurnedProfile, { inside: boolean; radii: Float64Array; length: number }>();
+const known = new WeakMap<Contour, Float64Array>();
 
-/** Radii along the profile, sorted. */
-function sortedRadii(profile: TurnedProfile, inside: boolean) {
-  const had = known.get(profile);
-  if (had?.inside === inside) return had;
-  const contour = contourOf(profile, inside);
+/** Radii along a contour, sorted; the same for the same contour. */
+function sortedRadii(contour: Contour): Float64Array {
   const length = contour.at(-1)!.z;
-  const radii = Float64Array.from({ length: PLACES }, (_, i) =>
-    radiusAt(contour, ((i + 0.5) / PLACES) * length),
-  ).sort();
-  const made = { inside, radii, length };
-  known.set(profile, made);
-  return made;
+  const radii =
+    known.get(contour) ??
+    Float64Array.from({ length: PLACES }, (_, i) => radiusAt(contour, ((i + 0.5) / PLACES) * length)).sort();
+  known.set(contour, radii);
+  return radii;
 }
 
 /** How much of the profile lies deeper than a radius, mm along the axis: so far a pass at that radius cuts. */
 export function lengthDeeperThan(profile: TurnedProfile, inside: boolean, radiusMm: number): number {
-  const { radii, length } = sortedRadii(profile, inside);
+  const contour = contourOf(profile, inside);
+  const [radii, length] = [sortedRadii(contour), contour.at(-1)!.z];
   let [low, high] = [0, radii.length];
   while (low < high) {
     const mid = (low + high) >> 1;
@@ -32,11 +29,7 @@ export function lengthDeeperThan(profile: TurnedProfile, inside: boolean, radius
 }
 
 /** Minutes of one pass along the profile; cones and arcs by their pieces, at their middle. */
-export function minutesAlongContour(
-  contour: readonly ContourPoint[],
-  set: SurfaceSpeed,
-  feedMm: number,
-): number {
+export function minutesAlongContour(contour: Contour, set: SurfaceSpeed, feedMm: number): number {
   let minutes = 0;
   for (let i = 1; i < contour.length; i++) {
     const [a, b] = [contour[i - 1]!, contour[i]!];
