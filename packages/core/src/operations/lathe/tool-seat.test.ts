@@ -70,6 +70,8 @@ describe('how a tool sits and which way the part turns', () => {
     expect(state(roomy, 'thread-run-out')).toBe('clear');
     const none = { ...left, op: { ...left.op, turned: { ...left.op.turned, runOutMm: needs - 0.1 } } };
     expect(state(none, 'thread-run-out')).toBe('over');
+    // Fewer turns come up to the pitch in less room.
+    expect(remediesFor(none.op, none.context, 'thread-run-out').length).toBeGreaterThan(0);
     const words = ({ op }: { op: TurnedOperation }) =>
       kindOf(op)
         .notes(op)

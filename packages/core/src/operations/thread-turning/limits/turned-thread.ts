@@ -146,7 +146,7 @@ export const threadRunOutLimit: Limit<ThreadTurningState> = {
     const { turned, thread } = op;
     if (!towardsJaws(op)) {
       const begins = turned.runOutMm >= runInMm;
-      return verdict(begins ? 'clear' : 'over', {
+      const room = atLeast(turned.runOutMm, runInMm, 'mm', 'run-in of the slide', {
         why: () =>
           say(
             begins
@@ -158,6 +158,7 @@ export const threadRunOutLimit: Limit<ThreadTurningState> = {
         formula: 'room behind ≥ (n·P)²/(2·a) + 2·P',
         source: 'machine record; geometry',
       });
+      return { ...room, verdict: begins ? 'clear' : 'over' };
     }
     const enough = turned.runOutMm >= ROOM * thread.pitchMm;
     return verdict(enough ? 'clear' : 'tight', {
