@@ -1,6 +1,8 @@
 import {
   BLANK_CUT,
   type DrillingOperation,
+  type EdgeMillingOperation,
+  type PartEdge,
   fittingHolders,
   type InLathe,
   isLathe,
@@ -58,11 +60,16 @@ export type TurnedSize =
   | { readonly stretch: TurnedStretch }
   | { readonly groove: Groove }
   | { readonly thread: ThreadForm; readonly turned: TurnedThread };
+/** An edge that is broken, rounded or a line that is engraved. */
+export interface EdgeSize {
+  readonly edge: PartEdge;
+}
 const isTurnedSize = (size: object): size is TurnedSize =>
   'stretch' in size || 'groove' in size || 'turned' in size;
 
 /** How deep the tool has to reach, mm: a bar the whole bore, a parting blade the middle. */
-function reachOf(size: { readonly depthMm: number } | TurnedSize): number {
+function reachOf(size: { readonly depthMm: number } | EdgeSize | TurnedSize): number {
+  if ('edge' in size) return size.edge.face === 'far' ? (size.edge.depthMm ?? 0) + 2 : 2;
   if ('depthMm' in size) return size.depthMm;
   if ('stretch' in size) return size.stretch.way === 'inside' ? size.stretch.lengthMm + 1 : SHANK_OUT;
   if ('turned' in size)
@@ -135,6 +142,7 @@ export function blankOperation(
         part?: InLathe;
       }
     | { diameterMm: number; depthMm: number; through: boolean; count: number; part?: InLathe }
+    | (EdgeSize & { part?: InLathe })
     | TurnedSize,
 ): Operation | null {
   const cutter = crib.cutters.find((c) => c.id === cutterId)?.document;
@@ -174,43 +182,50 @@ export function blankOperation(
   };
   const draft: Operation = isTurnedSize(size)
     ? turnedDraft({ ...common, flankWearMm: USUAL_WEAR_MM.roughing }, size, cuttingWidth(cutter))
-    : 'diameterMm' in size
+    : 'edge' in size
       ? ({
           ...common,
-          kind: 'drilling',
-          featuresPerEdge: size.count,
-          role: 'drill',
-          followedByDeg: null,
-          hole: {
-            ...PLAIN_HOLE,
-            diameterMm: size.diameterMm,
-            depthMm: size.depthMm,
-            through: size.through,
-          },
-          cut: { speedRpm: 500, feedPerRevMm: 0.05, peck: 'plan', breakthroughFeed: 1 },
-        } satisfies DrillingOperation)
-      : ({
-          ...common,
-          kind: 'milling',
-          feature: {
-            ...PLAIN_FEATURE,
-            stockMm: size.kind === 'boss' ? 5 : null,
-            ...featureOf(size),
-            ...(narrow
-              ? { allowanceMm: 0, wallToleranceMm: 0.1 }
-              : { allowanceMm: 0.3, wallToleranceMm: 0.03 }),
-          },
-          workholding: {
-            kind: inLathe ? 'fixture' : 'vice',
-            capacityN: null,
-            liftCapacityN: null,
-            releaseC: null,
-          },
-          flankWearMm: USUAL_WEAR_MM.roughing,
-          forceLaw: 'kienzle',
-          path: usualPath(size.kind),
-          cut: BLANK_CUT,
-        } satisfies MillingOperation);
+          kind: 'edge-milling',
+          edge: size.edge,
+          cut: { speedRpm: 1000, feedPerToothMm: 0.03, offTipMm: 0.3, passes: 1, direction: 'climb' },
+        } satisfies EdgeMillingOperation)
+      : 'diameterMm' in size
+        ? ({
+            ...common,
+            kind: 'drilling',
+            featuresPerEdge: size.count,
+            role: 'drill',
+            followedByDeg: null,
+            hole: {
+              ...PLAIN_HOLE,
+              diameterMm: size.diameterMm,
+              depthMm: size.depthMm,
+              through: size.through,
+            },
+            cut: { speedRpm: 500, feedPerRevMm: 0.05, peck: 'plan', breakthroughFeed: 1 },
+          } satisfies DrillingOperation)
+        : ({
+            ...common,
+            kind: 'milling',
+            feature: {
+              ...PLAIN_FEATURE,
+              stockMm: size.kind === 'boss' ? 5 : null,
+              ...featureOf(size),
+              ...(narrow
+                ? { allowanceMm: 0, wallToleranceMm: 0.1 }
+                : { allowanceMm: 0.3, wallToleranceMm: 0.03 }),
+            },
+            workholding: {
+              kind: inLathe ? 'fixture' : 'vice',
+              capacityN: null,
+              liftCapacityN: null,
+              releaseC: null,
+            },
+            flankWearMm: USUAL_WEAR_MM.roughing,
+            forceLaw: 'kienzle',
+            path: usualPath(size.kind),
+            cut: BLANK_CUT,
+          } satisfies MillingOperation);
   const found = resolveContext(draft, cribSource(crib, job));
   return 'context' in found ? withStartingCut(draft, found.context) : null;
 }

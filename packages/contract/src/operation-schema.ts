@@ -1,6 +1,8 @@
 import {
   ARC_SIDES,
   COOLANT_KINDS,
+  EDGE_FACES,
+  EDGE_FORMS,
   EDGE_SIDES,
   MOST_ELEMENTS,
   PROFILE_KINDS,
@@ -21,6 +23,7 @@ import {
   type PeckList,
   STRATEGY_IDS,
   TURNING_WAYS,
+  UNDERCUT_FORMS,
   WORKHOLDING_KINDS,
 } from '@burl/core';
 import * as yup from 'yup';
@@ -106,6 +109,19 @@ const milling = yup
         wallToleranceMm: number(),
         raUm: orNull(),
         scallopMm: orNull(),
+        // Absent of every feature but a groove.
+        undercut: yup
+          .object({
+            form: oneOf(UNDERCUT_FORMS),
+            throatMm: orNull(),
+            floorMm: number(),
+            ringMm: orNull(),
+            inside: yup.boolean().strict().required(),
+            openingMm: orNull(),
+          })
+          .noUnknown()
+          .optional()
+          .default(undefined),
       })
       .noUnknown()
       .required(),
@@ -268,6 +284,39 @@ const steps = {
   ),
 } as const;
 
+const edgeMilling = yup
+  .object({
+    kind: oneOf(['edge-milling']),
+    ...common,
+    edge: yup
+      .object({
+        form: oneOf(EDGE_FORMS),
+        face: oneOf(EDGE_FACES),
+        sizeMm: number(),
+        lengthMm: number(),
+        angleDeg: number(),
+        depthMm: orNull(),
+        openingMm: orNull(),
+        insideRadiusMm: orNull(),
+        wanderMm: number(),
+        leastMm: orNull(),
+        mostMm: orNull(),
+      })
+      .noUnknown()
+      .required(),
+    cut: yup
+      .object({
+        ...perTooth,
+        offTipMm: number(),
+        passes: number().integer(),
+        direction: oneOf(['climb', 'conventional']),
+      })
+      .noUnknown()
+      .required(),
+  })
+  .noUnknown()
+  .required();
+
 const profile = yup
   .object({
     startMm: number(),
@@ -404,6 +453,7 @@ const threadTurning = yup
 export const OPERATION_SHAPES = {
   milling,
   ...steps,
+  'edge-milling': edgeMilling,
   turning,
   grooving,
   'thread-turning': threadTurning,

@@ -25,6 +25,8 @@ import {
   type TurnedThread,
 } from '../src/operations/thread-turning/thread-turning-operation.ts';
 import type { Infeed } from '../src/physics/threads/turned-passes.ts';
+import { type PartEdge, PLAIN_EDGE } from '../src/operations/edge-milling/edge-milling-operation.ts';
+import { PLAIN_UNDERCUT, type Undercut } from '../src/physics/path/undercut.ts';
 import { usualPath } from '../src/operations/milling/milling-operation.ts';
 
 /** A cut somebody runs, or one known to fail, by ids of the shipped crib; lengths in mm, speeds in m/min and rpm. */
@@ -58,8 +60,22 @@ export interface MillingPractice extends PracticeBase {
   readonly toleranceMm?: number;
   /** How inserts of a face mill stand, as it differs from the plain one. */
   readonly face?: Partial<FaceSetup>;
+  /** Of a groove under a wall or round a ring: what differs from the plain one, and how deep and high it is. */
+  readonly undercut?: Partial<Undercut>;
+  readonly widthMm?: number;
+  readonly depthMm?: number;
+  readonly slopeDeg?: number;
   /** Way in, where it is not the usual one of the feature. */
   readonly entry?: EntryMethod;
+}
+
+/** An edge broken, rounded, or a line engraved; the first cut Burl would begin with where no speed is stated. */
+export interface EdgePractice extends PracticeBase {
+  readonly kind: 'edge-milling';
+  readonly edge: Partial<PartEdge>;
+  readonly feedPerToothMm: number;
+  readonly offTipMm: number;
+  readonly passes?: number;
 }
 
 interface HolePractice extends PracticeBase {
@@ -125,6 +141,7 @@ export interface ThreadTurningPractice extends PracticeBase {
 }
 
 export type PracticeCut =
+  | EdgePractice
   | GroovingPractice
   | ThreadTurningPractice
   | TurningPractice
@@ -181,8 +198,12 @@ const millingOf = (
     ...PLAIN_FEATURE,
     kind: c.feature,
     lengthMm: 90,
-    widthMm: c.feature === 'pocket' ? 60 : c.feature === 'slot' ? cutterDiameterMm : c.radialEngagementMm,
-    depthMm: Math.max(1, c.axialDepthMm),
+    widthMm:
+      c.widthMm ??
+      (c.feature === 'pocket' ? 60 : c.feature === 'slot' ? cutterDiameterMm : c.radialEngagementMm),
+    depthMm: c.depthMm ?? Math.max(1, c.axialDepthMm),
+    slopeDeg: c.slopeDeg ?? 90,
+    ...(c.undercut && { undercut: { ...PLAIN_UNDERCUT, ...c.undercut } }),
     cornerRadiusMm: c.feature === 'pocket' ? 12 : null,
     allowanceMm: c.allowanceMm ?? 0.4,
     wallToleranceMm: c.toleranceMm ?? 0.05,
@@ -267,6 +288,21 @@ export function operationOf(
   if (c.kind === 'turning') return turningOf(c, base);
   if (c.kind === 'grooving') return groovingOf(c, base, cutterDiameterMm);
   if (c.kind === 'thread-turning') return threadTurningOf(c, base);
+  if (c.kind === 'edge-milling') {
+    const edge = { ...PLAIN_EDGE, ...c.edge };
+    return {
+      ...base,
+      kind: 'edge-milling',
+      edge,
+      cut: {
+        speedRpm: c.speedRpm ?? (1000 * c.cuttingSpeedMMin) / (Math.PI * (cutterDiameterMm + 2 * edge.sizeMm)),
+        feedPerToothMm: c.feedPerToothMm,
+        offTipMm: c.offTipMm,
+        passes: c.passes ?? 1,
+        direction: 'climb',
+      },
+    };
+  }
   const at = c.kind === 'milling' || c.kind === 'thread-milling' ? cutterDiameterMm : c.diameterMm;
   const speedRpm = c.speedRpm ?? (1000 * c.cuttingSpeedMMin) / (Math.PI * at);
   if (c.kind === 'milling') return millingOf(c, base, speedRpm, cutterDiameterMm);

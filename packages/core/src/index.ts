@@ -21,6 +21,7 @@ export {
   type Coating,
   isDrill,
   isMillingCutter,
+  isUndercutter,
   isIndexable,
   outerDiameter,
 } from './crib/cutter.ts';
@@ -33,8 +34,19 @@ export type { OperationContext } from './operations/context.ts';
 export * from './operations/operation.ts';
 export * from './operations/hole-operation.ts';
 export * from './operations/milling/milling-operation.ts';
+export * from './physics/path/undercut.ts';
+export { undercutSentence } from './operations/milling/undercut-sentence.ts';
 export { heldOf } from './operations/milling/held-of.ts';
 export * from './operations/drilling/drilling-operation.ts';
+export * from './operations/edge-milling/edge-milling-operation.ts';
+export {
+  EDGE_CUTTER_TYPES,
+  EDGE_FACES,
+  EDGE_FORMS,
+  edgeContact,
+  type EdgeFace,
+  type EdgeForm,
+} from './physics/edges/edge-contact.ts';
 export { type Hole, PLAIN_HOLE, type ThreadForm } from './physics/holes/hole.ts';
 export { SEVERITY } from './judging/severity.ts';
 export {
@@ -510,6 +522,8 @@ export { faceSetupOf } from './operations/milling/face-edges.ts';
 export { faceMarks, hollowOf } from './physics/surface/face-marks.ts';
 export { type CurvedSurface, type SurfaceWay, surfaceWays } from './deciding/choosing/surface-ways.ts';
 export { endOutline, type OutlinePoint } from './crib/end-outline.ts';
+export { toolOutline } from './crib/tool-outline.ts';
+export { contactOf, edgePlaceOf } from './operations/edge-milling/edge-milling-state.ts';
 export { blankInSetup } from './programs/engage/blank-in-setup.ts';
 export {
   type BlankSizes,

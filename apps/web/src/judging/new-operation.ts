@@ -8,22 +8,33 @@ import {
   problemsOf,
   type System,
 } from '@burl/core';
-import type { Crib, JobFields, OperationInput } from '@burl/contract';
+import type { Crib, JobFields, OperationInput, TurnedSize } from '@burl/contract';
 import { blankOperation } from '@burl/contract';
 import { contextOf } from './context.ts';
 import { offered } from './offer.ts';
-import { isTurned, type LatheSizes, type Turned, turnedMade } from './turned-sizes.ts';
+import { EDGES } from './edge-sizes.ts';
+import type { OwnMade, TypedSizes } from './own-made.ts';
+import { type Turned, TURNED } from './turned-sizes.ts';
 
 /** What is cut: a feature to mill, or a hole to drill. */
 export type Made = MillingFeatureKind | 'hole';
 
+/** What is milled with sizes and tools of its own. */
+export const MILLED = EDGES;
+type Milled = keyof typeof MILLED;
+const OWN: Readonly<Record<string, OwnMade<ReturnType<(typeof MILLED)[Milled]['size']> | TurnedSize>>> = {
+  ...TURNED,
+  ...MILLED,
+};
+
+/** How something with sizes and tools of its own is made; null of a feature or a hole. */
+export const ownMade = (made: string) => OWN[made] ?? null;
+
 /** A new operation as it is typed. */
-export interface NewOperation extends LatheSizes {
-  readonly made: Made | Turned;
+export interface NewOperation extends TypedSizes {
+  readonly made: Made | Turned | Milled;
   readonly name: string;
-  readonly widthMm: number;
   readonly cornerRadiusMm: number | null;
-  readonly diameterMm: number;
   readonly count: number;
   readonly through: boolean;
   /** Of a hole on a lathe: off the axis, by a driven tool. */
@@ -54,14 +65,15 @@ export const FIRST: NewOperation = {
 export function nameOf(n: NewOperation): string {
   const typed = n.name.trim();
   if (typed) return typed;
-  if (isTurned(n.made)) return turnedMade(n.made).name(n);
+  const own = ownMade(n.made);
+  if (own) return own.name(n);
   return n.made === 'hole' ? `Drill ${n.diameterMm} × ${n.depthMm}` : `Rough ${n.made}`;
 }
 
 /** Another thing to cut, with the sizes one would begin with. */
 export const withMade = (n: NewOperation, made: NewOperation['made']): NewOperation => ({
   ...n,
-  ...(isTurned(made) ? turnedMade(made).begins : {}),
+  ...ownMade(made)?.begins,
   made,
 });
 
@@ -77,14 +89,15 @@ function usualDiameter({ made, widthMm, lengthMm, cornerRadiusMm, diameterMm }: 
 /** Cutters that could do it: those rated for the alloy first, that reach, of the nearest diameter, and lie on the shelf. */
 export function cuttersFor(crib: Crib, n: NewOperation, suits: (groups: readonly string[]) => boolean) {
   const hole = n.made === 'hole';
+  const own = ownMade(n.made);
   const usual = usualDiameter(n);
   const inStock = new Set(crib.stock.filter((s) => s.edges > 0).map((s) => s.cutterId));
   const rank = (c: Cutter): readonly number[] => {
     const { DC = 0, LU = Infinity } = c.properties;
     return [
       Number(!suits(c.suits_iso_groups)),
-      Number(!isTurned(n.made) && LU < n.depthMm),
-      isTurned(n.made) ? turnedMade(n.made).near(c, n) : 0,
+      Number(!own && LU < n.depthMm),
+      own ? own.near(c, n) : 0,
       // A ball nose leaves no flat floor, a face mill goes into no pocket.
       Number(!hole && c.type !== 'end_mill_flat' && c.type !== 'end_mill_bull' && n.made !== 'face'),
       Number(n.made === 'slot' && DC > n.widthMm),
@@ -93,10 +106,9 @@ export function cuttersFor(crib: Crib, n: NewOperation, suits: (groups: readonly
       LU,
     ];
   };
-  const { made } = n;
   return offered(crib.cutters)
     .map((c) => c.document)
-    .filter((c) => (isTurned(made) ? turnedMade(made).tool(c, n) : hole ? isDrill(c) : isMillingCutter(c)))
+    .filter((c) => (own ? own.tool(c, n) : hole ? isDrill(c) : isMillingCutter(c)))
     .map((cutter) => ({ cutter, rank: rank(cutter) }))
     .sort((a, b) => {
       const at = a.rank.findIndex((v, i) => v !== b.rank[i]);
@@ -124,16 +136,17 @@ export function inputOf(
       overhangMm: n.overhangMm,
     },
   };
+  const own = ownMade(made);
   const document = blankOperation(
     crib,
     job,
     n.cutterId,
     made === 'hole'
       ? { diameterMm, depthMm, through, count, ...part }
-      : isTurned(made)
-        ? turnedMade(made).size(n)
+      : own
+        ? { ...own.size(n), ...part }
         : {
-            kind: made,
+            kind: made as MillingFeatureKind,
             lengthMm,
             widthMm,
             depthMm,

@@ -11,44 +11,14 @@ import {
   type TurningWay,
 } from '@burl/core';
 import type { TurnedSize } from '@burl/contract';
+import type { OwnMade, TypedSizes } from './own-made.ts';
 
-/** Sizes of what a lathe makes, as they are typed. Lengths in mm. */
-export interface LatheSizes {
-  /** Diameters before and after, and how far the part stands out of the jaws. */
-  readonly startMm: number;
-  readonly endMm: number;
-  readonly overhangMm: number;
-  readonly lengthMm: number;
-  readonly depthMm: number;
-  /** Of a groove, a thread, a parted part: how far from the free end. */
-  readonly fromEndMm: number;
-  /** Thread by its designation. */
-  readonly thread: string;
-}
-
-/** Sizes that are asked of what is turned, with their words. */
-type Asked = readonly (readonly [
-  key: 'startMm' | 'endMm' | 'lengthMm' | 'depthMm' | 'fromEndMm' | 'overhangMm',
-  label: string,
-])[];
-
-/** One thing a lathe makes: what is asked, what it becomes, which tools make it, what it is called. */
-interface TurnedMade {
-  readonly asks: Asked;
-  readonly threaded?: true;
-  /** Lengths one would begin with where they differ from those of a turned stretch. */
-  readonly begins?: Partial<LatheSizes>;
-  readonly size: (n: LatheSizes) => TurnedSize;
-  readonly tool: (c: Cutter, n: LatheSizes) => boolean;
-  /** Lower is nearer. */
-  readonly near: (c: Cutter, n: LatheSizes) => number;
-  readonly name: (n: LatheSizes) => string;
-}
+type TurnedMade = OwnMade<TurnedSize>;
 
 const OUT = ['overhangMm', 'Part out of the jaws'] as const;
 const stretch =
   (way: TurningWay) =>
-  (n: LatheSizes): TurnedSize => ({
+  (n: TypedSizes): TurnedSize => ({
     stretch: {
       ...PLAIN_STRETCH,
       way,
@@ -60,11 +30,11 @@ const stretch =
   });
 const goesIn = (c: Cutter, boreMm: number): boolean => Number(c.properties['DMIN'] ?? 0) <= boreMm;
 /** A short bar first: it is the stiffest that reaches. */
-const shortBar = (c: Cutter, n: LatheSizes): number =>
+const shortBar = (c: Cutter, n: TypedSizes): number =>
   Math.abs(Number(c.properties.LF ?? 0) - n.lengthMm - 3);
 const alike = (): number => 0;
 
-const grooveOf = (n: LatheSizes, way: GrooveWay): Groove => ({
+const grooveOf = (n: TypedSizes, way: GrooveWay): Groove => ({
   ...PLAIN_GROOVE,
   way,
   startMm: n.startMm,
@@ -75,18 +45,18 @@ const grooveOf = (n: LatheSizes, way: GrooveWay): Groove => ({
 });
 const bar = (c: Cutter): boolean => c.properties.DCONMS !== undefined;
 const curved = (c: Cutter): boolean => c.properties['DAXX'] !== undefined;
-const grooves = (c: Cutter, n: LatheSizes, way: GrooveWay): boolean =>
+const grooves = (c: Cutter, n: TypedSizes, way: GrooveWay): boolean =>
   Number(c.properties['CDX'] ?? 0) >= grooveDepth(grooveOf(n, way)) - 1e-6;
 /** The widest blade that goes in without pressing too hard: as wide as the groove, or half of a wide one. */
 const nearWidth = (c: Cutter, widthMm: number): number => {
   const wide = cuttingWidth(c);
   return wide > widthMm + 1e-6 ? 100 + wide : Math.abs(wide - (widthMm > 5 ? 4 : Math.min(widthMm, 3)));
 };
-const inRange = (c: Cutter, n: LatheSizes): boolean => {
+const inRange = (c: Cutter, n: TypedSizes): boolean => {
   const pitch = threadOf(n.thread).pitchMm;
   return Number(c.properties['TPN'] ?? 0) <= pitch + 1e-6 && Number(c.properties['TPX'] ?? 0) >= pitch - 1e-6;
 };
-const threads = (n: LatheSizes, internal: boolean): TurnedSize => ({
+const threads = (n: TypedSizes, internal: boolean): TurnedSize => ({
   thread: threadOf(n.thread),
   turned: {
     ...PLAIN_TURNED_THREAD,
@@ -188,4 +158,3 @@ export const TURNED = {
 
 export type Turned = keyof typeof TURNED;
 export const isTurned = (made: string): made is Turned => made in TURNED;
-export const turnedMade = (made: Turned): TurnedMade => TURNED[made];

@@ -14,6 +14,10 @@ export const CUTTER_TYPES: Readonly<Record<string, string>> = {
   chamfer_mill: 'Chamfer mill',
   disc_slot_cutter: 'T-slot or disc cutter',
   lollipop_mill: 'Lollipop cutter',
+  back_chamfer_mill: 'Front and back chamfer mill',
+  dovetail_mill: 'Dovetail cutter',
+  corner_rounding_mill: 'Corner rounding mill',
+  engraving_cutter: 'Engraving cutter',
   drill_solid: 'Carbide drill',
   drill_hss: 'HSS drill',
   drill_indexable: 'Indexable drill',
@@ -37,13 +41,27 @@ const ROTATING = [
   'chamfer',
   'disc',
   'lollipop',
+  'dovetail',
+  'corner_rounding',
+  'engraving',
   'drill',
   'spot',
   'reamer',
   'tap',
   'thread_mill',
 ];
-const MILLS = ['end_mill', 'high_feed', 'face_mill', 'chamfer', 'disc', 'lollipop', 'thread_mill'];
+const MILLS = [
+  'end_mill',
+  'high_feed',
+  'face_mill',
+  'chamfer',
+  'disc',
+  'lollipop',
+  'dovetail',
+  'corner_rounding',
+  'engraving',
+  'thread_mill',
+];
 const SIZE = 'Size';
 const EDGE = 'Teeth and edge';
 const MATERIAL = 'Material';
@@ -70,7 +88,7 @@ export const CUTTER_FIELDS: readonly EntryField[] = [
     symbol: 'DCX',
     label: 'Largest diameter',
     group: SIZE,
-    types: ['face_mill', 'chamfer', 'high_feed'],
+    types: ['face_mill', 'chamfer', 'high_feed', 'corner_rounding', 'engraving'],
   },
   { ...mm, path: 'properties.APMX', symbol: 'APMX', label: 'Cutting length', group: SIZE },
   { ...mm, path: 'properties.LU', symbol: 'LU', label: 'Reach', group: SIZE },
@@ -102,7 +120,15 @@ export const CUTTER_FIELDS: readonly EntryField[] = [
     symbol: 'CDX',
     label: 'Deepest groove',
     group: SIZE,
-    types: ['disc', 'groov', 'part'],
+    types: ['disc', 'dovetail', 'groov', 'part'],
+  },
+  {
+    ...mm,
+    path: 'properties.PRFRAD',
+    symbol: 'PRFRAD',
+    label: 'Profile radius',
+    group: SIZE,
+    types: ['barrel', 'corner_rounding'],
   },
   {
     ...mm,
@@ -171,7 +197,7 @@ export const CUTTER_FIELDS: readonly EntryField[] = [
     symbol: 'SIG',
     label: 'Point angle',
     group: EDGE,
-    types: ['drill', 'spot', 'chamfer'],
+    types: ['drill', 'spot', 'chamfer', 'engraving'],
   },
   {
     path: 'properties.TDZ',

@@ -91,6 +91,39 @@ function asGiven(row: Tree): { readonly family: string; readonly given: Given } 
         family: 'lollipop',
         given: only({ diameter: at('DC'), neck: at('DN'), flutes: teeth, reach: at('LU') }),
       };
+    case 'back_chamfer_mill':
+      return {
+        family: 'back-chamfer',
+        given: only({ diameter: at('DC'), neck: at('DN'), flutes: teeth, reach: at('LU') }),
+      };
+    case 'dovetail_mill': {
+      const angle = at('KAPR');
+      return {
+        family: 'dovetail',
+        given: only({
+          angle: angle === undefined ? undefined : String(angle),
+          diameter: at('DC'),
+          neck: at('DN'),
+          flutes: teeth,
+        }),
+      };
+    }
+    case 'corner_rounding_mill':
+      return {
+        family: 'corner-rounding',
+        given: only({ radius: at('PRFRAD') ?? at('APMX'), tip: at('DC'), flutes: teeth }),
+      };
+    case 'engraving_cutter': {
+      const angle = at('SIG');
+      return {
+        family: 'engraver',
+        given: only({
+          angle: angle === undefined ? undefined : String(angle),
+          tip: at('DC'),
+          shank: at('DCONMS'),
+        }),
+      };
+    }
     default:
       return null;
   }
@@ -108,6 +141,9 @@ const FIELD_OF: Readonly<Record<string, string>> = {
   width: 'properties.CW',
   thread: 'properties.TDZ',
   angle: 'properties.SIG',
+  tip: 'properties.DC',
+  radius: 'properties.PRFRAD',
+  shank: 'properties.DCONMS',
 };
 
 /**

@@ -109,6 +109,10 @@ export interface Coating {
 export const isMillingCutter = (cutter: Pick<Cutter, 'type'>): boolean =>
   (MILLING_CUTTER_TYPES as readonly string[]).includes(cutter.type);
 
+/** Heads on a neck that go under a wall. */
+export const isUndercutter = ({ type }: Pick<Cutter, 'type'>): boolean =>
+  type === 'disc_slot_cutter' || type === 'dovetail_mill';
+
 export const isDrill = (cutter: Pick<Cutter, 'type'>): boolean =>
   (DRILL_TYPES as readonly string[]).includes(cutter.type);
 
@@ -137,7 +141,7 @@ export const isRoundBar = (cutter: Pick<Cutter, 'type' | 'properties'>): boolean
 export const isIndexable = (cutter: Cutter): boolean => (cutter.properties.CICT ?? 0) > 0;
 
 /** Diameter the cutter occupies on the wall, mm: the outer circle where the edge is inclined, else DC. */
-export const outerDiameter = (cutter: Cutter): number =>
+export const outerDiameter = (cutter: Pick<Cutter, 'properties'>): number =>
   Math.max(cutter.properties.DC ?? 0, cutter.properties.DCX ?? 0);
 
 /** Usual spread of a mill that says its teeth stand unequally and does not list how. */

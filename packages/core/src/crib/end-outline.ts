@@ -25,8 +25,36 @@ function cone(tipMm: number, outerMm: number, kaprDeg: number): OutlinePoint[] {
   ];
 }
 
+/** A ball on a neck: round from the tip to where the neck begins. */
+function lollipop(radiusMm: number, neckMm: number): OutlinePoint[] {
+  const last = Math.PI - Math.asin(Math.min(1, neckMm / radiusMm));
+  return Array.from({ length: 2 * STEPS + 1 }, (_, i) => {
+    const angle = (last * i) / (2 * STEPS);
+    return { heightMm: radiusMm * (1 - Math.cos(angle)), radiusMm: radiusMm * Math.sin(angle) };
+  });
+}
+
+/** Two cones tip to tip on a neck, and the band between. */
+function doubleCone(outerMm: number, neckMm: number, halfAngleDeg: number, edgeMm: number): OutlinePoint[] {
+  const high = (outerMm - neckMm) / Math.tan(halfAngleDeg * RAD);
+  const end = Math.max(edgeMm, 2 * high);
+  return [
+    { heightMm: 0, radiusMm: neckMm },
+    { heightMm: high, radiusMm: outerMm },
+    { heightMm: end - high, radiusMm: outerMm },
+    { heightMm: end, radiusMm: neckMm },
+  ];
+}
+
+/** A concave quarter: thin at its foot, out to the rim it leaves a radius under. */
+const hollow = (footMm: number, radiusMm: number): OutlinePoint[] =>
+  Array.from({ length: STEPS + 1 }, (_, i) => {
+    const angle = (i / STEPS) * (Math.PI / 2);
+    return { heightMm: radiusMm * Math.sin(angle), radiusMm: footMm + radiusMm * (1 - Math.cos(angle)) };
+  });
+
 /** A barrel's flank: an arc as large as its profile, widest half way up its edge, over a small corner. */
-function barrel(cutter: Cutter, edgeMm: number): OutlinePoint[] {
+function barrel(cutter: Pick<Cutter, 'properties'>, edgeMm: number): OutlinePoint[] {
   const p = cutter.properties;
   const widest = (p.DC ?? 0) / 2;
   const arc = Math.max(edgeMm, Number(p['PRFRAD'] ?? 10 * widest));
@@ -43,8 +71,11 @@ function barrel(cutter: Cutter, edgeMm: number): OutlinePoint[] {
   ];
 }
 
-/** The cutting end of a milling cutter as it is, half of it, from its axis at the tip up to the end of its edge. */
-export function endOutline(cutter: Cutter, edgeMm: number): readonly OutlinePoint[] {
+/** The cutting end of a rotating cutter as it is, half of it, from its axis at the tip up to the end of its edge. */
+export function endOutline(
+  cutter: Pick<Cutter, 'type' | 'properties'>,
+  edgeMm: number,
+): readonly OutlinePoint[] {
   const p = cutter.properties;
   const [tip, outer] = [(p.DC ?? 0) / 2, outerDiameter(cutter) / 2];
   const round = Math.min(p.RE ?? 0, tip);
@@ -61,8 +92,23 @@ export function endOutline(cutter: Cutter, edgeMm: number): readonly OutlinePoin
       case 'face_mill_45':
       case 'face_mill_45_wiper':
       case 'high_feed_mill':
-      case 'chamfer_mill':
         return cone(tip, outer, p.KAPR ?? 45);
+      case 'chamfer_mill':
+      case 'engraving_cutter':
+        return cone(tip, outer, 90 - Number(p.SIG ?? 90) / 2);
+      case 'lollipop_mill':
+        return lollipop(tip, (p.DN ?? p.DC ?? 0) / 2);
+      case 'back_chamfer_mill':
+        return doubleCone(tip, (p.DN ?? p.DC ?? 0) / 2, p.KAPR ?? 45, p.APMX ?? 0);
+      case 'corner_rounding_mill':
+        return hollow(tip, Number(p['PRFRAD'] ?? 0));
+      case 'dovetail_mill': {
+        const high = p.APMX ?? 0;
+        return [
+          { heightMm: 0, radiusMm: tip },
+          { heightMm: high, radiusMm: tip - high / Math.tan((p.KAPR ?? 60) * RAD) },
+        ];
+      }
       default:
         if (point > 0) return [axis, { heightMm: tip / Math.tan((point / 2) * RAD), radiusMm: tip }];
         return round > 0 ? quarter(tip - round, round) : [{ heightMm: 0, radiusMm: tip }];

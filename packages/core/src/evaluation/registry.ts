@@ -3,6 +3,7 @@ import type { Operation } from '../operations/operation.ts';
 import { boringKind } from '../operations/boring/boring-kind.ts';
 import { chamferingKind } from '../operations/chamfering/chamfering-kind.ts';
 import { drillingKind } from '../operations/drilling/drilling-kind.ts';
+import { edgeMillingKind } from '../operations/edge-milling/edge-milling-kind.ts';
 import { groovingKind } from '../operations/grooving/grooving-kind.ts';
 import { holeMillingKind } from '../operations/hole-milling/hole-milling-kind.ts';
 import { millingKind } from '../operations/milling/milling-kind.ts';
@@ -22,6 +23,7 @@ export const KINDS = {
   chamfering: chamferingKind,
   tapping: tappingKind,
   'thread-milling': threadMillingKind,
+  'edge-milling': edgeMillingKind,
   turning: turningKind,
   grooving: groovingKind,
   'thread-turning': threadTurningKind,

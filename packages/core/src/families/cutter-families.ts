@@ -1,9 +1,11 @@
+import { backChamferFamily, dovetailFamily } from './angled-mills.ts';
 import { ballNoseFamily } from './ball-nose.ts';
 import { chamferMillFamily } from './chamfer-mill.ts';
 import { drillFamily } from './drill.ts';
 import { endMillFamily } from './end-mill.ts';
 import { faceMillFamily } from './face-mill.ts';
 import type { CutterFamily } from './family.ts';
+import { cornerRoundingFamily, engraverFamily } from './form-mills.ts';
 import { lollipopFamily, slotCutterFamily } from './necked-mills.ts';
 import { reamerFamily } from './reamer.ts';
 import { tapFamily } from './tap.ts';
@@ -21,4 +23,8 @@ export const CUTTER_FAMILIES: readonly CutterFamily[] = [
   chamferMillFamily,
   slotCutterFamily,
   lollipopFamily,
+  backChamferFamily,
+  dovetailFamily,
+  cornerRoundingFamily,
+  engraverFamily,
 ];

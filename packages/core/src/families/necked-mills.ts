@@ -16,7 +16,7 @@ import {
 } from './solid-tool.ts';
 
 /** What a head on a neck has in common: the neck bends, and the head cuts with little rake for its size. */
-const necked = (d: number, neck: number) => ({
+export const necked = (d: number, neck: number) => ({
   ...ESTIMATED,
   ...PLAIN,
   core_ratio: tidy(neck / d),
@@ -25,7 +25,7 @@ const necked = (d: number, neck: number) => ({
   coating: 'tialn',
   substrate: 'wc-fine-10co',
 });
-const NECK_FOLLOWS = 'the neck bends, not the head';
+export const NECK_FOLLOWS = 'the neck bends, not the head';
 
 /** Disc cutters on a neck: T-slots, undercuts, keyways. */
 export const slotCutterFamily: CutterFamily = {

@@ -1,10 +1,12 @@
 import type { Cutter } from '../crib/cutter.ts';
+import { backChamferFamily, dovetailFamily } from './angled-mills.ts';
 import { ballNoseFamily } from './ball-nose.ts';
 import { chamferMillFamily } from './chamfer-mill.ts';
 import { drillFamily } from './drill.ts';
 import { endMillFamily, GRINDS } from './end-mill.ts';
 import { faceMillFamily } from './face-mill.ts';
 import { type CutterFamily, type Given, ofFamily } from './family.ts';
+import { cornerRoundingFamily, engraverFamily } from './form-mills.ts';
 import { lollipopFamily, slotCutterFamily } from './necked-mills.ts';
 import { reamerFamily } from './reamer.ts';
 import { tapFamily } from './tap.ts';
@@ -114,6 +116,16 @@ const T_SLOTS = [
   [32, 14, 15],
 ] as const;
 
+/** Disc cutters for ring grooves in bores and walls: diameter, width, neck, mm. */
+const RING_GROOVES = [
+  [12, 1.3, 6],
+  [12, 2.4, 6],
+  [16, 1.9, 8],
+  [16, 3.2, 8],
+  [20, 2.4, 10],
+  [20, 4.8, 10],
+] as const;
+
 /**
  * The working range of a shop in typical values: what its families make in the sizes that are kept. None is measured, none is anybody’s
  * product.
@@ -174,5 +186,35 @@ export const workingRange = (): Cutter[] => [
   ...each(
     lollipopFamily,
     [2, 3, 4, 6, 8, 10, 12].map((diameter) => ({ diameter })),
+  ),
+  ...each(
+    backChamferFamily,
+    [2, 3, 4, 6, 8, 10, 12, 16].map((diameter) => ({ diameter })),
+  ),
+  ...each(
+    dovetailFamily,
+    [
+      ['45', 10],
+      ['45', 16],
+      ['45', 20],
+      ['60', 10],
+      ['60', 16],
+      ['60', 20],
+      // O-ring grooves with walls that hold the ring: 24° to the axis.
+      ['66', 4],
+      ['66', 6],
+    ].map(([angle, diameter]) => ({ angle: angle!, diameter: diameter! })),
+  ),
+  ...each(
+    cornerRoundingFamily,
+    [0.5, 1, 1.5, 2, 3, 4, 5, 6].map((radius) => ({ radius })),
+  ),
+  ...each(
+    engraverFamily,
+    ['30', '60', '90'].flatMap((angle) => [0.1, 0.2].map((tip) => ({ angle, tip }))),
+  ),
+  ...each(
+    slotCutterFamily,
+    RING_GROOVES.map(([diameter, width, neck]) => ({ diameter, width, neck })),
   ),
 ];

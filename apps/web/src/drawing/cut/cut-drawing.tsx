@@ -1,6 +1,7 @@
 import type { Operation } from '@burl/core';
 import type { ComponentType } from 'react';
 import type { DrawingProps } from './drawing-props.ts';
+import { EdgeSection } from './edge-section.tsx';
 import { GroovedSection } from './grooved-section.tsx';
 import { HoleSection } from './hole-section.tsx';
 import { MillingDrawing } from './milling-drawing.tsx';
@@ -10,6 +11,7 @@ import { TurnedSection } from './turned-section.tsx';
 /** What each kind that is not a hole is drawn by; only that kind is ever given to it. */
 const DRAWN: Partial<Record<Operation['kind'], unknown>> = {
   milling: MillingDrawing,
+  'edge-milling': EdgeSection,
   turning: TurnedSection,
   grooving: GroovedSection,
   'thread-turning': ThreadedSection,

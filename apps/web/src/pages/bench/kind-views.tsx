@@ -1,5 +1,6 @@
 import type {
   DrillingOperation,
+  EdgeMillingOperation,
   GroovingOperation,
   HoleOperation,
   MillingOperation,
@@ -12,12 +13,14 @@ import { type View, VIEWS } from './bar.tsx';
 import { TurnedComparison } from './compare/turned-comparison.tsx';
 import { type CompareProps, Comparison } from './compare/comparison.tsx';
 import type { DrawingProps } from '../../drawing/cut/drawing-props.ts';
+import { EdgeSection } from '../../drawing/cut/edge-section.tsx';
 import { GroovedSection } from '../../drawing/cut/grooved-section.tsx';
 import { HoleSection } from '../../drawing/cut/hole-section.tsx';
 import { MillingDrawing } from '../../drawing/cut/milling-drawing.tsx';
 import { ThreadedSection } from '../../drawing/cut/threaded-section.tsx';
 import { TurnedSection } from '../../drawing/cut/turned-section.tsx';
 import type { CardProps } from './given/card.tsx';
+import { EdgeCard } from './given/edge-card.tsx';
 import { GrooveCard } from './given/groove-card.tsx';
 import { HoleCard } from './given/hole-card.tsx';
 import { MillingCards } from './given/milling-cards.tsx';
@@ -98,6 +101,12 @@ const drilling = view<DrillingOperation>({
   panels: [SPINDLE, { id: 'depth', name: 'Depth', Panel: lazy(() => import('./panels/depth-panel.tsx')) }],
 });
 
+const edgeMilling = view<EdgeMillingOperation>({
+  Drawing: EdgeSection,
+  Cards: EdgeCard,
+  panels: [SPINDLE, EDGE],
+});
+
 const DIAMETER = {
   id: 'diameter',
   name: 'Diameter',
@@ -150,6 +159,7 @@ export const KIND_VIEWS: Readonly<Record<Operation['kind'], KindView>> = {
   chamfering: hole,
   tapping: hole,
   'thread-milling': hole,
+  'edge-milling': edgeMilling,
   turning,
   grooving,
   'thread-turning': threadTurning,

@@ -2,7 +2,7 @@ import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/re
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { CRIB } from '../../../test/crib.ts';
 import { pretendServer, show } from '../../../test/page.tsx';
-import { toolOutline } from './drawings/tool-outline.ts';
+import { toolOutline } from '@burl/core';
 import { ImportDialog } from './files/import-dialog.tsx';
 import { blankEntry, idFrom } from './making/blank.ts';
 import { FAMILIES } from './making/family-fields.tsx';
@@ -43,7 +43,10 @@ describe('every family', () => {
       expect(
         points.every(
           (p, i) =>
-            p.z >= 0 && p.z <= length + 1e-9 && p.r >= 0 && (i === 0 || p.z >= points[i - 1]!.z - 1e-9),
+            p.heightMm >= 0 &&
+            p.heightMm <= length + 1e-9 &&
+            p.radiusMm >= 0 &&
+            (i === 0 || p.heightMm >= points[i - 1]!.heightMm - 1e-9),
         ),
       ).toBe(true);
     }

@@ -12,25 +12,18 @@ import {
   cuttersFor,
   FIRST,
   inputOf,
+  MILLED,
   nameOf,
   type NewOperation,
+  ownMade,
   withMade,
 } from '../../judging/new-operation.ts';
-import { isTurned, TURNED, turnedMade } from '../../judging/turned-sizes.ts';
+import { isTurned, TURNED } from '../../judging/turned-sizes.ts';
+import type { TypedSizes } from '../../judging/own-made.ts';
 import { STRAIGHT_THREADS, ThreadChoice } from '../../ui/thread-choice.tsx';
 import { SearchSelect } from '../../ui/search-select.tsx';
 
-type Sized =
-  | 'lengthMm'
-  | 'widthMm'
-  | 'depthMm'
-  | 'cornerRadiusMm'
-  | 'diameterMm'
-  | 'count'
-  | 'startMm'
-  | 'endMm'
-  | 'overhangMm'
-  | 'fromEndMm';
+type Sized = Exclude<keyof TypedSizes, 'thread'> | 'cornerRadiusMm' | 'count';
 
 /** Sizes of the feature or the hole. */
 function Sizes({ of, onChange }: { of: NewOperation; onChange: (change: Partial<NewOperation>) => void }) {
@@ -60,8 +53,9 @@ function Sizes({ of, onChange }: { of: NewOperation; onChange: (change: Partial<
         </label>
       </>
     );
-  if (isTurned(of.made)) {
-    const { asks, threaded } = turnedMade(of.made);
+  const own = ownMade(of.made);
+  if (own) {
+    const { asks, threaded } = own;
     return (
       <>
         {threaded && (
@@ -150,7 +144,11 @@ export function NewOperationDialog({
   const turned = machine && isLathe(machine) ? (Object.keys(TURNED) as (keyof typeof TURNED)[]) : [];
   const lathe = machine?.kind === 'lathe';
   const driven = !lathe || machine.driven_tools !== undefined;
-  const made: readonly NewOperation['made'][] = [...turned, ...(driven ? MILLING_FEATURES : []), 'hole'];
+  const made: readonly NewOperation['made'][] = [
+    ...turned,
+    ...(driven ? [...MILLING_FEATURES, ...(Object.keys(MILLED) as (keyof typeof MILLED)[])] : []),
+    'hole',
+  ];
   const group = crib.alloys.find((a) => a.id === job.alloyId)?.document.iso513_group;
   const suits = useCallback(
     (groups: readonly string[]): boolean => !group || groups.includes(group),

@@ -1,4 +1,6 @@
 import { isTurnedOperation } from '../../operations/lathe/turned-kinds.ts';
+import { undercutSentence } from '../../operations/milling/undercut-sentence.ts';
+import { edgeSentence } from '../../operations/edge-milling/edge-sentence.ts';
 import { turnedSentence } from '../../operations/lathe/turned-sentence.ts';
 import { isHole, type HoleOperation } from '../../operations/hole-operation.ts';
 import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
@@ -23,7 +25,9 @@ export interface SetterFact {
 const READABLE = 10;
 const mm = (value: number) => measure(value, 'mm');
 
-function featureOf({ feature, featuresPerPart, cut }: MillingOperation): Sentence {
+function featureOf(op: MillingOperation): Sentence {
+  const { feature, featuresPerPart, cut } = op;
+  if (feature.undercut) return undercutSentence(op);
   const corner = feature.cornerRadiusMm === null ? '' : ', corners R{3}';
   const left = feature.allowanceMm > 0 ? '; {4} left on the wall' : '; finished here';
   const through = feature.through ? ', through' : '';
@@ -73,6 +77,7 @@ const holeOf = (op: HoleOperation): Sentence => {
 /** What the operation makes, as the sheet says it. */
 function madeOf(op: Operation): Sentence {
   if (isHole(op)) return holeOf(op);
+  if (op.kind === 'edge-milling') return edgeSentence(op);
   return isTurnedOperation(op) ? turnedSentence(op) : featureOf(op);
 }
 
@@ -115,10 +120,20 @@ export function setterFacts(
 ): readonly SetterFact[] {
   const load = expectedLoad(op, context, evaluation);
   const rated = Math.min(context.cutter.properties.RPMX ?? Infinity, context.holder.max_rpm || Infinity);
-  const notes = isHole(op) || isTurnedOperation(op) ? stepNotes(op) : [];
+  // Of a milled feature the notes stand with its path.
+  const notes = op.kind === 'milling' ? [] : stepNotes(op);
   const change = changeWords(op, evaluation);
   return [
-    { name: isHole(op) ? 'Hole' : isTurnedOperation(op) ? 'Turned' : 'Feature', text: madeOf(op) },
+    {
+      name: isHole(op)
+        ? 'Hole'
+        : isTurnedOperation(op)
+          ? 'Turned'
+          : op.kind === 'edge-milling'
+            ? 'Edge'
+            : 'Feature',
+      text: madeOf(op),
+    },
     ...notes.map((text) => ({ name: 'Note', text })),
     ...(op.kind === 'milling' ? waysOf(op, context, evaluation) : []),
     ...(op.kind === 'milling' ? [{ name: 'Holding', text: holding(op, context) }] : []),

@@ -108,8 +108,11 @@ export function temperaturesOf(setup: JudgedSetup, part: HeldPart, alloy: Alloy,
   return ends.map((i) => ROOM_C + rises[i]!);
 }
 
-const depthOf = ({ document: op }: JudgedOperation): number =>
-  'feature' in op ? op.feature.depthMm : 'hole' in op ? op.hole.depthMm : turnedLength(op);
+function depthOf({ document: op }: JudgedOperation): number {
+  if ('feature' in op) return op.feature.depthMm;
+  if ('hole' in op) return op.hole.depthMm;
+  return 'edge' in op ? (op.edge.depthMm ?? op.edge.sizeMm) : turnedLength(op);
+}
 
 /** What gives a holding room: less heat, less force, a lower or a larger hold. */
 function mendsOf(worst: HeldOperation, setup: JudgedSetup, releaseC: number | null): string[] {

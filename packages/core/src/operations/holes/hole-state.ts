@@ -1,12 +1,9 @@
 import type { OperationContext } from '../context.ts';
 import type { Alloy } from '../../crib/alloy.ts';
 import type { HoleOperation } from '../hole-operation.ts';
-import { cuttingSpeed } from '../../physics/cutting/spindle-speed.ts';
-import type { HoleSeconds } from '../../physics/holes/cycle-time.ts';
-import { type Estimate, exact, scale, sensitiveTo, type Source } from '../../judging/estimate.ts';
+import type { Estimate, Source } from '../../judging/estimate.ts';
+import { type CutParts, cutOfParts } from '../cut-of-parts.ts';
 import type { CutState } from '../cut-state.ts';
-import type { LifeState } from '../life-state.ts';
-import { driveEfficiency } from '../sources.ts';
 
 /** What every step of a hole is judged by besides the cut itself. */
 export interface HoleState<O extends HoleOperation = HoleOperation> extends CutState<O> {
@@ -19,61 +16,28 @@ export interface HoleState<O extends HoleOperation = HoleOperation> extends CutS
 }
 
 /** What a step's own model works out. */
-export interface HoleParts {
-  readonly diameterMm: number;
-  readonly feedRateMmMin: number;
-  readonly removalCm3Min: number;
-  /** Highest torque, N·m. */
-  readonly torqueNm: Estimate;
-  readonly seconds: HoleSeconds;
-  readonly life: LifeState | null;
-  readonly noLife: string;
-  readonly pullOutN?: Estimate;
+export interface HoleParts extends CutParts {
   readonly breaking: Estimate | null;
   readonly sizeErrorMm: Estimate | null;
   readonly sizeAllowedMm?: number | null;
 }
 
 /** Assembles what all steps of a hole share. */
-export function holeState<O extends HoleOperation>(
+export const holeState = <O extends HoleOperation>(
   op: O,
   context: OperationContext,
   p: HoleParts,
-): HoleState<O> {
-  const { speedRpm } = op.cut;
-  const drive = driveEfficiency(context);
-  return {
-    op,
-    context,
-    speedRpm,
-    cuttingSpeedMMin: cuttingSpeed(speedRpm, p.diameterMm),
-    diameterInCutMm: p.diameterMm,
-    feedRateMmMin: p.feedRateMmMin,
-    removalCm3Min: p.removalCm3Min,
-    powerKw: sensitiveTo(scale(p.torqueNm, (2 * Math.PI * speedRpm) / 60000 / drive.value), drive.source, -1),
-    torqueNm: p.torqueNm,
-    peakTorqueNm: p.torqueNm,
-    rating: 's6_40',
-    pullOutN: p.pullOutN ?? exact(0),
-    time: {
-      cutting: p.seconds.cut / 60,
-      linking: p.seconds.air / 60,
-      perPart: ((p.seconds.cut + p.seconds.air) / 60) * op.featuresPerPart,
-    },
-    lifeMin: p.life?.lifeMin ?? null,
-    speedLimitMMin: p.life?.speedLimitMMin ?? null,
-    lifeNotes: p.life?.notes ?? [p.noLife],
-    libraryLife: p.life?.library ?? null,
-    breaking: p.breaking,
-    sizeErrorMm: p.sizeErrorMm,
-    sizeAllowedMm:
-      p.sizeAllowedMm !== undefined
-        ? p.sizeAllowedMm
-        : op.hole.toleranceMm === null
-          ? null
-          : op.hole.toleranceMm / 2,
-  };
-}
+): HoleState<O> => ({
+  ...cutOfParts(op, context, p),
+  breaking: p.breaking,
+  sizeErrorMm: p.sizeErrorMm,
+  sizeAllowedMm:
+    p.sizeAllowedMm !== undefined
+      ? p.sizeAllowedMm
+      : op.hole.toleranceMm === null
+        ? null
+        : op.hole.toleranceMm / 2,
+});
 
 /** How well a hole's size is foretold. */
 export const SIZE_MODEL: Source = {

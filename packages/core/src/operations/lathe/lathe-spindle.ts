@@ -23,7 +23,13 @@ const withDrivenTools = (machine: Machine): Machine => {
 };
 
 /** Kinds whose tool has to turn. */
-const MILLS: readonly Operation['kind'][] = ['milling', 'hole-milling', 'chamfering', 'thread-milling'];
+const MILLS: readonly Operation['kind'][] = [
+  'milling',
+  'hole-milling',
+  'chamfering',
+  'thread-milling',
+  'edge-milling',
+];
 export const hasToTurn = ({ kind }: Operation): boolean => MILLS.includes(kind);
 
 /**

@@ -1,4 +1,5 @@
 import { outerDiameter } from '../../crib/cutter.ts';
+import { undercutsBoth } from '../../physics/path/undercut.ts';
 import type { OperationContext } from '../context.ts';
 import type { Inspection } from '../inspection.ts';
 import type { MillingOperation } from './milling-operation.ts';
@@ -37,6 +38,27 @@ function checkFace(op: MillingOperation, { cutter }: OperationContext, see: Insp
   see.within('face.acrossUmPerM', face.acrossUmPerM, 0, 5000, 'um');
 }
 
+/** A groove under a wall or round a ring. */
+function checkUndercut({ feature }: MillingOperation, see: Inspection): void {
+  const { undercut } = feature;
+  if (!undercut) return;
+  const ring = undercut.form === 'face-ring';
+  if (feature.kind !== (ring ? 'slot' : 'side'))
+    see.say(
+      'feature.kind',
+      feature.kind,
+      ring ? 'slot: a ring in a face is one' : 'side: the groove goes into a wall',
+    );
+  see.within('feature.undercut.floorMm', undercut.floorMm, feature.depthMm, 2000, 'mm');
+  see.measured('feature.undercut.ringMm', undercut.ringMm, 0.5, 20000, 'mm');
+  see.measured('feature.undercut.openingMm', undercut.openingMm, 0.2, 20000, 'mm');
+  see.measured('feature.undercut.throatMm', undercut.throatMm, 0.2, 2000, 'mm');
+  if (undercutsBoth(undercut) && undercut.throatMm === null)
+    see.say('feature.undercut.throatMm', null, 'a number: the width of the slot above');
+  if (ring && undercut.ringMm === null)
+    see.say('feature.undercut.ringMm', null, 'a number: the mean diameter of the ring');
+}
+
 /** What a milling operation may be: feature, holding, path and cut. */
 export function checkMilling(op: MillingOperation, context: OperationContext, see: Inspection): void {
   const { cutter } = context;
@@ -49,6 +71,7 @@ export function checkMilling(op: MillingOperation, context: OperationContext, se
   if (op.workholding.capacityN !== null) see.above('workholding.capacityN', op.workholding.capacityN, 'N');
   checkPath(op, see);
   checkFace(op, context, see);
+  checkUndercut(op, see);
   if (op.forceLaw === 'orthogonal' && !context.alloy.id.startsWith('ti-6al-4v')) {
     see.say('forceLaw', 'orthogonal', 'kienzle or linear-edge: orthogonal data are known for Ti-6Al-4V only');
   }

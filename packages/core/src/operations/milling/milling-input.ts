@@ -8,6 +8,7 @@ import {
   edgeProfile,
   meanChipFactor,
 } from '../../physics/cutting/edge-profile.ts';
+import { sidesAtOnce } from '../../physics/path/undercut.ts';
 import { forceLawOf } from './force-law-of.ts';
 import type { LoadInput } from './milling-loads.ts';
 import { cuttingForceSources, runoutSource, thinChipSource } from '../sources.ts';
@@ -27,7 +28,21 @@ export function millingInput(op: MillingOperation, context: OperationContext): L
   const teeth = cutter.properties.ZEFP ?? cutter.properties.NOF ?? 1;
   const diameter = diameterInCut(cutter, cut.axialDepthMm);
   const radial = Math.min(cut.radialEngagementMm, diameter);
-  const bands = edgeProfile(cutter, cut.axialDepthMm, radial, cut.direction);
+  const ofSide = edgeProfile(cutter, cut.axialDepthMm, radial, cut.direction);
+  const { undercut, widthMm } = op.feature;
+  // Under a slot it just fills a cutter is in one wall climbing and in the other against the feed.
+  const bands =
+    sidesAtOnce(undercut, widthMm, diameter) === 2
+      ? [
+          ...ofSide,
+          ...edgeProfile(
+            cutter,
+            cut.axialDepthMm,
+            radial,
+            cut.direction === 'climb' ? 'conventional' : 'climb',
+          ),
+        ]
+      : ofSide;
   const plunging = op.path.strategy === 'plunge';
   // A plunge takes its chip along the axis, as thick as the feed.
   const chip = cut.feedPerToothMm * (plunging ? 1 : chipFactor(bands));

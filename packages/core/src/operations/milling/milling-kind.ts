@@ -5,7 +5,7 @@ import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
 import { renewedMilling, startingMilling } from './starting-milling.ts';
 import { setMilling } from './set-milling.ts';
 import { checkMilling } from './check-milling.ts';
-import { type Cutter, isMillingCutter } from '../../crib/cutter.ts';
+import { type Cutter, isMillingCutter, isUndercutter } from '../../crib/cutter.ts';
 import type { Limit } from '../../judging/limit.ts';
 import { operationKind } from '../operation-kind.ts';
 import type { MillingOperation } from './milling-operation.ts';
@@ -40,6 +40,15 @@ import { roughnessLimit, scallopLimit, wiperLimit } from './limits/surface-finis
 import { toothPassingLimit } from './limits/tooth-passing.ts';
 import { cuttingLengthLimit } from './limits/cutting-length.ts';
 import { chuckedPartLimit } from './limits/chucked-part.ts';
+import {
+  ringFeedLimit,
+  ringWidthLimit,
+  undercutAngleLimit,
+  undercutChipsLimit,
+  undercutHeadLimit,
+  undercutNeckLimit,
+} from './limits/undercut.ts';
+import { undercutNotes } from './undercut-sentence.ts';
 import { wallErrorLimit } from './limits/wall-error.ts';
 import { workholdingHeatLimit } from './limits/workholding-heat.ts';
 import { workholdingLiftLimit, workholdingLimit } from './limits/workholding.ts';
@@ -57,6 +66,7 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   maximumChipLimit,
   chipSpaceLimit,
   flutesEngagementLimit,
+  undercutChipsLimit,
   bendingStressLimit,
   holderGripLimit,
   workholdingLimit,
@@ -65,6 +75,7 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   wallErrorLimit,
   chuckedPartLimit,
   finishAllowanceLimit,
+  ringWidthLimit,
   scallopLimit,
   roughnessLimit,
   wiperLimit,
@@ -75,6 +86,10 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   longReachLimit,
   ...OF_ALL.life,
   pathPossibleLimit,
+  undercutHeadLimit,
+  undercutNeckLimit,
+  undercutAngleLimit,
+  ringFeedLimit,
   faceWidthLimit,
   plungeEntryLimit,
   rampAngleLimit,
@@ -97,14 +112,21 @@ function againstShape({ type }: Pick<Cutter, 'type'>, { feature }: MillingOperat
 
 export const millingKind = operationKind<MillingOperation, MillingState>({
   kind: 'milling',
-  tool: { named: 'a milling cutter', fits: isMillingCutter, doubt: againstShape },
-  verb: (op) => `Mill ${op.feature.kind}`,
-  notes: ({ face }) => faceNotes(face),
+  tool: {
+    named: 'a milling cutter; a disc or dovetail cutter under a wall',
+    fits: (cutter, { feature }) =>
+      feature.undercut && feature.undercut.form !== 'face-ring'
+        ? isUndercutter(cutter)
+        : isMillingCutter(cutter),
+    doubt: againstShape,
+  },
+  verb: ({ feature }) => `Mill ${feature.undercut ? 'groove' : feature.kind}`,
+  notes: ({ face, feature }) => [...faceNotes(face), ...undercutNotes(feature)],
   parameters: ['n', 'vc', 'fz', 'vf', 'hex', 'ap', 'ae', 'Q'],
   shown: {
     set: ['n', 'vf', 'ap', 'ae'],
     watch: ['vc', 'fz', 'hex', 'P', 'lean', 't'],
-    follows: ['F', 'P', 'lean', 'theta', 'Ra', 'T', 't', 'cost'],
+    follows: ['vfc', 'F', 'P', 'lean', 'theta', 'Ra', 'T', 't', 'cost'],
   },
   movables: millingMovables,
   switches: millingSwitches,

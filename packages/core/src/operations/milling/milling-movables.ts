@@ -3,6 +3,7 @@ import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
 import { SPEED, STICK_OUT } from '../common-movables.ts';
 import type { OperationContext } from '../context.ts';
 import { type Movable, movable, numberAt, type NumberAt, tidyStep } from '../movable.ts';
+import { undercutsBoth } from '../../physics/path/undercut.ts';
 import type { MillingOperation } from './milling-operation.ts';
 
 /** What of a milling cut a search or a map may move. */
@@ -98,7 +99,7 @@ export function millingMovables(op: MillingOperation, context: OperationContext)
 
 /** A slot is as wide as its cutter, unless it is milled in loops: its width is not there to be moved. */
 export const widthFollows = (op: MillingOperation): boolean =>
-  op.feature.kind === 'slot' && op.path.strategy !== 'trochoidal';
+  (op.feature.kind === 'slot' && op.path.strategy !== 'trochoidal') || undercutsBoth(op.feature.undercut);
 
 /** Radius the tool's path turns corners with; the least it can have where nobody has said one. */
 const cornerPath = (low: number, high: number): Movable =>

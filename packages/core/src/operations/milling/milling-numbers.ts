@@ -3,6 +3,7 @@ import { input } from '../../judging/limit.ts';
 import { type Estimate, uncertain } from '../../judging/estimate.ts';
 import { costBasis, costOfFeature } from '../cost.ts';
 import { milledRa } from './limits/surface-finish.ts';
+import { axisOverEdge } from '../../physics/path/undercut.ts';
 import type { MillingState } from './milling-state.ts';
 import { lifeAndTime, loads, quantity, speedAndFeed } from '../numbers.ts';
 import { HEAT_MODEL } from '../sources.ts';
@@ -57,6 +58,7 @@ export function millingNumbers(s: MillingState): Quantity[] {
     ),
     quantity('ap', 'ap', 'axial depth', cut.axialDepthMm, 'mm', 'chosen', 'input'),
     quantity('ae', 'ae', 'radial depth', cut.radialEngagementMm, 'mm', 'chosen', 'input'),
+    ...ringFeed(s),
     quantity('Q', 'Q', 'metal removal rate', s.removalCm3Min, 'cm3/min', 'Q = ap·ae·vf/1000', 'ISO 3002-3', [
       input('ap', 'axial depth', cut.axialDepthMm, 'mm'),
       input('ae', 'radial depth', cut.radialEngagementMm, 'mm'),
@@ -128,6 +130,24 @@ export function millingNumbers(s: MillingState): Quantity[] {
     ),
     ...lifeAndTime(s),
     costNumber(s),
+  ];
+}
+
+/** Feed of the axis round a bore or a boss, where it is another than the edge's at the wall. */
+function ringFeed({ op, context, feedRateMmMin }: MillingState): Quantity[] {
+  const share = axisOverEdge(op.feature.undercut, context.cutter.properties.DC ?? 0);
+  if (share === 1) return [];
+  return [
+    quantity(
+      'vfc',
+      'vf₀',
+      'feed of the axis',
+      feedRateMmMin * share,
+      'mm/min',
+      'vf₀ = vf·(Dring ∓ D)/Dring: this stands in the program',
+      'arc geometry',
+      [input('share', 'axis over edge', share, 'ratio')],
+    ),
   ];
 }
 

@@ -8,6 +8,7 @@ import { type ContactHeat, contactTemperature } from '../../physics/heat/contact
 import { type EdgeBand, widestArc } from '../../physics/cutting/edge-profile.ts';
 import { plungeArc, SIDE_STEP } from '../../physics/cutting/plunge.ts';
 import { cuttingSpeed, removalRate, tableFeed } from '../../physics/cutting/spindle-speed.ts';
+import { sidesAtOnce } from '../../physics/path/undercut.ts';
 import { type PathMinutes, pathMinutes, type PathPlan, planPath } from './path-plan.ts';
 import { type Estimate, uncertain } from '../../judging/estimate.ts';
 import type { CutState } from '../cut-state.ts';
@@ -127,11 +128,9 @@ export function millingState(
     cuttingSpeedMMin: vc,
     diameterInCutMm: diameter,
     feedRateMmMin: vf,
-    removalCm3Min: removalRate(
-      plunging ? SIDE_STEP * diameter : cut.axialDepthMm,
-      cut.radialEngagementMm,
-      vf,
-    ),
+    removalCm3Min:
+      sidesAtOnce(op.feature.undercut, op.feature.widthMm, diameter) *
+      removalRate(plunging ? SIDE_STEP * diameter : cut.axialDepthMm, cut.radialEngagementMm, vf),
     // Forces are worked out when a limit first asks: a search over edge length or speed never does.
     get powerKw() {
       return loads().powerKw;

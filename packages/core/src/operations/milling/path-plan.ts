@@ -11,6 +11,7 @@ import {
 } from '../../physics/path/corner-engagement.ts';
 import { entryPlan, type EntryPlan } from '../../physics/path/entry-plan.ts';
 import { feedOnArc } from '../../physics/path/block-rate.ts';
+import { runsAlong } from '../../physics/path/undercut.ts';
 import { terraceHeight } from '../../physics/surface/scallop.ts';
 import {
   clearedArea,
@@ -149,7 +150,7 @@ function passesPlan(op: MillingOperation, m: Measures, corner: CornerPlan | null
       : closed
         ? Math.max(feature.lengthMm - d, d / 4)
         : feature.lengthMm + d;
-  const cut = levels * passes * along;
+  const cut = levels * passes * along * runsAlong(feature.undercut, feature.widthMm, d);
   const bends = corner ? levels * passes * insideCorners(feature) * (Math.PI / 2) * corner.pathRadiusMm : 0;
   const back = feature.kind === 'boss' ? 0 : ae < ONE_WAY * d ? cut : levels * along;
   return { cutMm: cut, cornerMm: bends, backMm: back, impossible: null };
@@ -224,7 +225,8 @@ export function planPath(op: MillingOperation, context: OperationContext): PathP
     entry,
     corner,
     leavesInCornerMm,
-    leavesStepMm: terraceHeight(feature.slopeDeg, cut.axialDepthMm),
+    // The walls of a groove are those of its cutter.
+    leavesStepMm: feature.undercut ? 0 : terraceHeight(feature.slopeDeg, cut.axialDepthMm),
     impossible: p.impossible,
   };
 }

@@ -2,6 +2,7 @@ import { learntLifeOf } from '../learnt-here.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
 import { chipFactor, diameterInCut, edgeProfile } from '../../physics/cutting/edge-profile.ts';
 import { speedForLife, withinValidity } from '../../physics/life/taylor.ts';
+import { sidesAtOnce } from '../../physics/path/undercut.ts';
 import { widthAcross } from '../../physics/path/feature-geometry.ts';
 import { isHighSpeedSteel, type OperationContext } from '../context.ts';
 import type { MillingCut, MillingOperation } from './milling-operation.ts';
@@ -24,6 +25,14 @@ function startingEngagement(
   // Even levels: dividing the depth leaves no sliver for the last one.
   const even = (most: number): number =>
     depth / Math.ceil(depth / Math.max(0.05, Math.min(edge, most)) - 1e-9);
+  const { undercut } = op.feature;
+  // A head cuts its whole height; a groove deeper than an alloy lets it is reached in passes.
+  if (undercut && undercut.form !== 'face-ring') {
+    const most = Math.max(0.1, (hard ? 0.06 : 0.12) * diameter);
+    const side = op.feature.widthMm;
+    const both = sidesAtOnce(undercut, side, diameter) === 2;
+    return { ap: even(edge), ae: both ? side : side / Math.ceil(side / most - 1e-9) };
+  }
   const ofStrategy = strategyEngagement(op, cutter, hard);
   if (ofStrategy) return { ap: even(ofStrategy.ap), ae: Math.min(ofStrategy.ae, across(op)) };
   if (op.feature.kind === 'face')

@@ -54,6 +54,16 @@ function slices(cutter: Cutter, depth: number): Slice[] {
       const radius = Math.min(outerDiameter(cutter) / 2, dc / 2 + depth / 2 / Math.tan(kapr));
       return [{ from: 0, to: depth, radius, kapr }];
     }
+    case 'dovetail_mill': {
+      const kapr = ((p.KAPR ?? 60) * Math.PI) / 180;
+      const step = depth / 3;
+      return [0, 1, 2].map((i) => ({
+        from: i * step,
+        to: (i + 1) * step,
+        radius: Math.max(0.05, dc / 2 - ((i + 0.5) * step) / Math.tan(kapr)),
+        kapr,
+      }));
+    }
     default: {
       const re = Math.min(p.RE ?? 0, depth);
       if ((p.RE ?? 0) < 0.02 * dc) return [{ from: 0, to: depth, radius: dc / 2, kapr: Math.PI / 2 }];
@@ -68,6 +78,8 @@ export function diameterInCut(cutter: Cutter, axialDepthMm: number): number {
   const p = cutter.properties;
   const dc = p.DC ?? 0;
   switch (cutter.type) {
+    case 'dovetail_mill':
+      return dc;
     case 'end_mill_ball':
       return axialDepthMm >= dc / 2 ? dc : roundEffectiveDiameter(axialDepthMm, dc, 0);
     case 'face_mill_round': {

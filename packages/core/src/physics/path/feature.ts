@@ -1,3 +1,5 @@
+import type { Undercut } from './undercut.ts';
+
 export type MillingFeatureKind = 'pocket' | 'slot' | 'side' | 'boss' | 'face';
 export const MILLING_FEATURES: readonly MillingFeatureKind[] = ['pocket', 'slot', 'side', 'boss', 'face'];
 
@@ -33,6 +35,8 @@ export interface MillingFeature {
   readonly raUm: number | null;
   /** Height of the ridges that may stay between passes of a rounded cutter, mm; null where nobody asks. */
   readonly scallopMm: number | null;
+  /** The groove goes under a wall or round a ring; absent of every other feature. */
+  readonly undercut?: Undercut;
 }
 
 /** The rest of a feature when only its size is known. */

@@ -1,8 +1,23 @@
-import { type Cutter, isIndexable } from '../../crib/cutter.ts';
+import { type Cutter, isIndexable, outerDiameter } from '../../crib/cutter.ts';
 import type { BeamSegment } from './stepped-beam.ts';
 
 /** Modulus of the steel body that carries inserts, GPa. */
 const STEEL_GPA = 207;
+
+/** Solid cutters that narrow to their tip along the edge. */
+const CONES = ['chamfer_mill', 'engraving_cutter', 'corner_rounding_mill'];
+const SLICES = 6;
+
+/** A cone in slices, each a bar of its middle's diameter. */
+function cone(cutter: Cutter, lengthMm: number, modulusGPa: number): BeamSegment[] {
+  const [tip, outer] = [cutter.properties.DC ?? 0, outerDiameter(cutter)];
+  const ratio = cutter.extended.effective_bending_diameter_ratio ?? 0.9;
+  return Array.from({ length: SLICES }, (_, i) => ({
+    lengthMm: lengthMm / SLICES,
+    diameterMm: ratio * (outer - ((outer - tip) * (i + 0.5)) / SLICES),
+    modulusGPa,
+  }));
+}
 
 /**
  * The tool from the holder's nose to its tip, root first: shank, neck, flutes. The fluted part bends like a bar of
@@ -18,12 +33,20 @@ export function toolBeam(cutter: Cutter, stickOutMm: number, modulusGPa: number)
   const neckEnd = Math.min(stickOutMm, Math.max(fluted, p.LH ?? p.LU ?? fluted));
   const segments = [
     { lengthMm: stickOutMm - neckEnd, diameterMm: p.DCONMS ?? dc, modulusGPa },
-    { lengthMm: neckEnd - fluted, diameterMm: p.DN ?? dc, modulusGPa },
     {
-      lengthMm: fluted,
-      diameterMm: dc * (cutter.extended.effective_bending_diameter_ratio ?? 0.82),
+      lengthMm: neckEnd - fluted,
+      diameterMm: p.DN ?? (CONES.includes(cutter.type) ? outerDiameter(cutter) : dc),
       modulusGPa,
     },
+    ...(CONES.includes(cutter.type)
+      ? cone(cutter, fluted, modulusGPa)
+      : [
+          {
+            lengthMm: fluted,
+            diameterMm: dc * (cutter.extended.effective_bending_diameter_ratio ?? 0.82),
+            modulusGPa,
+          },
+        ]),
   ];
   return segments.filter((s) => s.lengthMm > 1e-6);
 }

@@ -9,7 +9,7 @@ import type { WriteSettings, Written, WrittenProgram } from './write-settings.ts
 
 /** What can be written for an operation. */
 export function writtenFor({ document }: Pick<ProgramOperation, 'document'>): readonly Written[] {
-  if (isTurnedOperation(document)) return [];
+  if (isTurnedOperation(document) || document.kind === 'edge-milling') return [];
   if (document.kind !== 'milling') return ['holes'];
   const slot = document.feature.kind === 'slot' || document.path.strategy === 'trochoidal';
   const inside = document.feature.kind === 'pocket' || document.feature.kind === 'slot';
@@ -34,7 +34,7 @@ export function writeProgram(operation: ProgramOperation, settings: WriteSetting
   const c = writeCase(operation, settings);
   const { document } = c;
   if (isHole(document)) return writeHoles({ ...c, document });
-  if (isTurnedOperation(document))
+  if (isTurnedOperation(document) || document.kind === 'edge-milling')
     throw new RangeError(`invalid kind; nothing is written for ${document.kind}`);
   return MILLED[what === 'holes' ? 'helix' : what]({ ...c, document });
 }

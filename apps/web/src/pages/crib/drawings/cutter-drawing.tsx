@@ -1,6 +1,5 @@
-import { type Cutter, formatMeasure } from '@burl/core';
+import { type Cutter, formatMeasure, toolOutline } from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
-import { toolOutline } from './tool-outline.ts';
 
 const [W, H] = [520, 190];
 const MIDDLE = 84;
@@ -61,10 +60,11 @@ export function CutterDrawing({ cutter }: { cutter: Cutter }) {
   const outline = toolOutline(cutter);
   if (!outline) return <p className="text-[13px] text-soft">Diameter and overall length draw the tool.</p>;
   const { points, cutTo, length } = outline;
-  const widest = Math.max(...points.map((p) => p.r));
+  const widest = Math.max(...points.map((p) => p.radiusMm));
   const scale = Math.min((W - 2 * ROOM.x - 90) / length, ROOM.y / widest);
   const x = (z: number): number => ROOM.x + z * scale;
-  const half = (sign: 1 | -1): string[] => points.map((p) => `${x(p.z)},${MIDDLE - sign * p.r * scale}`);
+  const half = (sign: 1 | -1): string[] =>
+    points.map((p) => `${x(p.heightMm)},${MIDDLE - sign * p.radiusMm * scale}`);
   const path = [`${x(0)},${MIDDLE}`, ...half(1), ...half(-1).reverse()].join(' ');
   const d = cutter.properties.DC ?? 2 * widest;
   const slope = Math.tan(((cutter.properties.FHA ?? 0) * Math.PI) / 180);
