@@ -1,38 +1,18 @@
 import {
-  BLANK_CUT,
-  type DrillingOperation,
-  type EdgeMillingOperation,
-  type PartEdge,
-  fittingHolders,
-  type InLathe,
-  isLathe,
-  type Machine,
-  PLAIN_IN_LATHE,
-  isDrill,
-  type MillingOperation,
-  type Operation,
-  type OperationBase,
-  PLAIN_FEATURE,
-  PLAIN_HOLE,
-  startingStickOut,
   cuttingWidth,
-  type Groove,
-  grooveDepth,
-  type GroovingOperation,
-  type ThreadForm,
-  type ThreadTurningOperation,
-  type TurnedStretch,
-  type TurnedThread,
-  type TurningOperation,
+  fittingHolders,
+  isDrill,
+  type Operation,
+  startingStickOut,
   UNSTATED_ECONOMICS,
   USUAL_WEAR_MM,
-  usualPath,
   wantsDry,
   withStartingCut,
 } from '@burl/core';
 import { cribSource, resolveContext } from './context.ts';
 import type { Crib } from './crib.ts';
 import type { JobFields } from './jobs.ts';
+import { draftOf, lathePart, type OperationSize, reachOf } from './operation-draft.ts';
 
 const unmeasured = { hardness: null, runoutUm: null, lifeSpeed30MMin: null, kc11NMm2: null } as const;
 
@@ -50,100 +30,12 @@ export function fittingHolder(crib: Crib, machineId: string, cutterId: string): 
   );
 }
 
-/** A slot this narrow has no room for a second cutter: what makes it makes its size. */
-const NARROW_SLOT_MM = 4;
-
-/** A shank stands out this far where nothing asks for more, mm. */
-const SHANK_OUT = 30;
-/** What is turned: a stretch, a groove, a thread. */
-export type TurnedSize =
-  | { readonly stretch: TurnedStretch }
-  | { readonly groove: Groove }
-  | { readonly thread: ThreadForm; readonly turned: TurnedThread };
-/** An edge that is broken, rounded or a line that is engraved. */
-export interface EdgeSize {
-  readonly edge: PartEdge;
-}
-const isTurnedSize = (size: object): size is TurnedSize =>
-  'stretch' in size || 'groove' in size || 'turned' in size;
-
-/** How deep the tool has to reach, mm: a bar the whole bore, a parting blade the middle. */
-function reachOf(size: { readonly depthMm: number } | EdgeSize | TurnedSize): number {
-  if ('edge' in size) return size.edge.face === 'far' ? (size.edge.depthMm ?? 0) + 2 : 2;
-  if ('depthMm' in size) return size.depthMm;
-  if ('stretch' in size) return size.stretch.way === 'inside' ? size.stretch.lengthMm + 1 : SHANK_OUT;
-  if ('turned' in size)
-    return size.turned.internal ? size.turned.fromEndMm + size.turned.lengthMm + 1 : SHANK_OUT;
-  const { groove } = size;
-  if (groove.way === 'inside') return groove.fromEndMm + groove.lengthMm + 1;
-  return groove.way === 'part-off' ? grooveDepth(groove) : SHANK_OUT;
-}
-
-/** The sizes of a feature without the part it is on. */
-const featureOf = <T extends { part?: InLathe }>({ part: _, ...feature }: T): Omit<T, 'part'> => feature;
-
-/** Where a lathe mills or drills: by a driven tool, a hole on the axis with the part turning. */
-function lathePart(machine: Machine, size: object): InLathe | null {
-  if (!isLathe(machine) || isTurnedSize(size)) return null;
-  if ('part' in size) return size.part as InLathe;
-  const hole = 'diameterMm' in size;
-  // A mill-turn centre mills and drills with its milling spindle like any other.
-  if (machine.kind !== 'lathe') return null;
-  return { ...PLAIN_IN_LATHE, turns: hole ? 'part' : 'tool' };
-}
-
-/** A draft of what is turned; its numbers are worked out next. */
-function turnedDraft(common: OperationBase, size: TurnedSize, widthMm: number): Operation {
-  if ('stretch' in size)
-    return {
-      ...common,
-      kind: 'turning',
-      stretch: size.stretch,
-      cut: { speedRpm: 500, capRpm: 1000, feedPerRevMm: 0.1, depthMm: 0.5 },
-    } satisfies TurningOperation;
-  if ('groove' in size)
-    return {
-      ...common,
-      kind: 'grooving',
-      groove: size.groove,
-      cut: {
-        speedRpm: 300,
-        capRpm: 1000,
-        feedPerRevMm: 0.05,
-        depthMm: Math.max(0.1, grooveDepth(size.groove)),
-        stepMm: 0.75 * widthMm,
-        widenBy: 'plunges',
-        firstPlunge: 'outer',
-        slowBelowMm: 3,
-        slowShare: 0.6,
-      },
-    } satisfies GroovingOperation;
-  return {
-    ...common,
-    kind: 'thread-turning',
-    thread: size.thread,
-    turned: size.turned,
-    cut: { speedRpm: 300, passes: 8, springPasses: 1, infeed: 'flank' },
-  } satisfies ThreadTurningOperation;
-}
-
 /** A new operation with numbers worked out for its cutter, or null when no holder fits. */
 export function blankOperation(
   crib: Crib,
   job: Pick<JobFields, 'alloyId' | 'machineId' | 'quantity' | 'heatLot'>,
   cutterId: string,
-  size:
-    | {
-        lengthMm: number;
-        widthMm: number;
-        depthMm: number;
-        cornerRadiusMm: number | null;
-        kind: MillingOperation['feature']['kind'];
-        part?: InLathe;
-      }
-    | { diameterMm: number; depthMm: number; through: boolean; count: number; part?: InLathe }
-    | (EdgeSize & { part?: InLathe })
-    | TurnedSize,
+  size: OperationSize,
 ): Operation | null {
   const cutter = crib.cutters.find((c) => c.id === cutterId)?.document;
   const machine = crib.machines.find((m) => m.id === job.machineId)?.document;
@@ -152,8 +44,6 @@ export function blankOperation(
   if (!cutter || !machine || !alloy || !holderId) return null;
   const throughTool =
     isDrill(cutter) && machine.coolant.through_spindle && cutter.extended.through_coolant === true;
-  // Held as a drawing without a word asks, ISO 2768-m.
-  const narrow = 'kind' in size && size.kind === 'slot' && size.widthMm <= NARROW_SLOT_MM;
   const dry = wantsDry(alloy) && !isDrill(cutter);
   const inLathe = lathePart(machine, size);
   const common = {
@@ -180,52 +70,7 @@ export function blankOperation(
     pins: [],
     notes: '',
   };
-  const draft: Operation = isTurnedSize(size)
-    ? turnedDraft({ ...common, flankWearMm: USUAL_WEAR_MM.roughing }, size, cuttingWidth(cutter))
-    : 'edge' in size
-      ? ({
-          ...common,
-          kind: 'edge-milling',
-          edge: size.edge,
-          cut: { speedRpm: 1000, feedPerToothMm: 0.03, offTipMm: 0.3, passes: 1, direction: 'climb' },
-        } satisfies EdgeMillingOperation)
-      : 'diameterMm' in size
-        ? ({
-            ...common,
-            kind: 'drilling',
-            featuresPerEdge: size.count,
-            role: 'drill',
-            followedByDeg: null,
-            hole: {
-              ...PLAIN_HOLE,
-              diameterMm: size.diameterMm,
-              depthMm: size.depthMm,
-              through: size.through,
-            },
-            cut: { speedRpm: 500, feedPerRevMm: 0.05, peck: 'plan', breakthroughFeed: 1 },
-          } satisfies DrillingOperation)
-        : ({
-            ...common,
-            kind: 'milling',
-            feature: {
-              ...PLAIN_FEATURE,
-              stockMm: size.kind === 'boss' ? 5 : null,
-              ...featureOf(size),
-              ...(narrow
-                ? { allowanceMm: 0, wallToleranceMm: 0.1 }
-                : { allowanceMm: 0.3, wallToleranceMm: 0.03 }),
-            },
-            workholding: {
-              kind: inLathe ? 'fixture' : 'vice',
-              capacityN: null,
-              liftCapacityN: null,
-              releaseC: null,
-            },
-            flankWearMm: USUAL_WEAR_MM.roughing,
-            forceLaw: 'kienzle',
-            path: usualPath(size.kind),
-            cut: BLANK_CUT,
-          } satisfies MillingOperation);
+  const draft = draftOf(common, size, cuttingWidth(cutter));
   const found = resolveContext(draft, cribSource(crib, job));
   return 'context' in found ? withStartingCut(draft, found.context) : null;
 }

@@ -36,6 +36,7 @@ export * from './version.ts';
 export { isUuid } from './uuid.ts';
 export * from './malformed.ts';
 export * from './blank-operation.ts';
+export type { EdgeSize, MilledSize, TurnedSize } from './operation-draft.ts';
 export * from './crib-fields/entry-fields.ts';
 export * from './crib-files/import-report.ts';
 export { ownId } from './crib-files/slug.ts';

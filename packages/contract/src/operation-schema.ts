@@ -9,6 +9,7 @@ import {
   ROTATIONS,
   DRILL_ROLES,
   ENTRY_METHODS,
+  FINISHED_FACES,
   FORCE_LAWS,
   type HoleKind,
   MILLING_FEATURES,
@@ -118,6 +119,21 @@ const milling = yup
             ringMm: orNull(),
             inside: yup.boolean().strict().required(),
             openingMm: orNull(),
+          })
+          .noUnknown()
+          .optional()
+          .default(undefined),
+        // Absent of roughing and of cuts that make a face at once.
+        finishing: yup
+          .object({
+            face: oneOf(FINISHED_FACES),
+            floorStockMm: number(),
+            floorMm: number(),
+            floorAreaMm2: number(),
+            rougherMm: orNull(),
+            ribMm: orNull(),
+            inTurn: yup.boolean().strict().required(),
+            pastFloorMm: number(),
           })
           .noUnknown()
           .optional()

@@ -34,6 +34,7 @@ export type { OperationContext } from './operations/context.ts';
 export * from './operations/operation.ts';
 export * from './operations/hole-operation.ts';
 export * from './operations/milling/milling-operation.ts';
+export * from './physics/path/finishing.ts';
 export * from './physics/path/undercut.ts';
 export { undercutSentence } from './operations/milling/undercut-sentence.ts';
 export { heldOf } from './operations/milling/held-of.ts';

@@ -13,6 +13,8 @@ import { blankOperation } from '@burl/contract';
 import { contextOf } from './context.ts';
 import { offered } from './offer.ts';
 import { EDGES } from './edge-sizes.ts';
+import { FINISHES } from './finish-sizes.ts';
+import { GROOVES } from './groove-sizes.ts';
 import type { OwnMade, TypedSizes } from './own-made.ts';
 import { type Turned, TURNED } from './turned-sizes.ts';
 
@@ -20,7 +22,7 @@ import { type Turned, TURNED } from './turned-sizes.ts';
 export type Made = MillingFeatureKind | 'hole';
 
 /** What is milled with sizes and tools of its own. */
-export const MILLED = EDGES;
+export const MILLED = { ...FINISHES, ...GROOVES, ...EDGES };
 type Milled = keyof typeof MILLED;
 const OWN: Readonly<Record<string, OwnMade<ReturnType<(typeof MILLED)[Milled]['size']> | TurnedSize>>> = {
   ...TURNED,

@@ -4,6 +4,7 @@ import { halo } from '../drawing.tsx';
 import { MovableHandle } from '../movable-handle.tsx';
 import type { DrawingProps } from './drawing-props.ts';
 import { type SidePlace, ToolFromSide } from './tool-from-side.tsx';
+import { UndercutWork } from './undercut-work.tsx';
 
 const W = 410;
 const H = 262;
@@ -115,11 +116,15 @@ export function ElevationView({
   const handle = { op, axis: 'y', perUnit: -1 / scale, disabled: readOnly } as const;
   return (
     <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="The cut from the side">
-      <Work
-        edge={CX + (diameter / 2) * scale}
-        apTop={apTop}
-        depthTop={FLOOR - Math.min(op.feature.depthMm, out) * scale}
-      />
+      {op.feature.undercut && op.feature.undercut.form !== 'face-ring' ? (
+        <UndercutWork feature={op.feature} headMm={diameter} place={place} width={W} height={H} />
+      ) : (
+        <Work
+          edge={CX + (diameter / 2) * scale}
+          apTop={apTop}
+          depthTop={FLOOR - Math.min(op.feature.depthMm, out) * scale}
+        />
+      )}
       <ToolFromSide op={op} context={context} place={place} />
       <text
         x={W - 8}

@@ -1,4 +1,5 @@
 import { isTurnedOperation } from '../../operations/lathe/turned-kinds.ts';
+import { finishingSentence } from '../../operations/milling/finishing-sentence.ts';
 import { undercutSentence } from '../../operations/milling/undercut-sentence.ts';
 import { edgeSentence } from '../../operations/edge-milling/edge-sentence.ts';
 import { turnedSentence } from '../../operations/lathe/turned-sentence.ts';
@@ -28,6 +29,7 @@ const mm = (value: number) => measure(value, 'mm');
 function featureOf(op: MillingOperation): Sentence {
   const { feature, featuresPerPart, cut } = op;
   if (feature.undercut) return undercutSentence(op);
+  if (feature.finishing) return finishingSentence(op, feature.finishing);
   const corner = feature.cornerRadiusMm === null ? '' : ', corners R{3}';
   const left = feature.allowanceMm > 0 ? '; {4} left on the wall' : '; finished here';
   const through = feature.through ? ', through' : '';
@@ -120,8 +122,7 @@ export function setterFacts(
 ): readonly SetterFact[] {
   const load = expectedLoad(op, context, evaluation);
   const rated = Math.min(context.cutter.properties.RPMX ?? Infinity, context.holder.max_rpm || Infinity);
-  // Of a milled feature the notes stand with its path.
-  const notes = op.kind === 'milling' ? [] : stepNotes(op);
+  const notes = stepNotes(op);
   const change = changeWords(op, evaluation);
   return [
     {

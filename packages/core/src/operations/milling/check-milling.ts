@@ -38,6 +38,27 @@ function checkFace(op: MillingOperation, { cutter }: OperationContext, see: Insp
   see.within('face.acrossUmPerM', face.acrossUmPerM, 0, 5000, 'um');
 }
 
+/** What a finishing cut finds. */
+function checkFinishing({ feature }: MillingOperation, see: Inspection): void {
+  const { finishing } = feature;
+  if (!finishing) return;
+  const floor = finishing.face === 'floor';
+  if (feature.kind !== (floor ? 'pocket' : 'side'))
+    see.say(
+      'feature.kind',
+      feature.kind,
+      floor ? 'pocket: its floor is finished' : 'side: a wall is finished',
+    );
+  see.within('feature.finishing.floorMm', finishing.floorMm, feature.depthMm, 2000, 'mm');
+  see.within('feature.finishing.floorStockMm', finishing.floorStockMm, 0, 20, 'mm');
+  see.within('feature.finishing.floorAreaMm2', finishing.floorAreaMm2, 0, 1e8, 'mm2');
+  see.measured('feature.finishing.rougherMm', finishing.rougherMm, 0.1, 500, 'mm');
+  see.measured('feature.finishing.ribMm', finishing.ribMm, 0.05, 500, 'mm');
+  see.within('feature.finishing.pastFloorMm', finishing.pastFloorMm, 0, 50, 'mm');
+  if (finishing.face === 'rib' && finishing.ribMm === null)
+    see.say('feature.finishing.ribMm', null, 'a number: the thickness the rib is left with');
+}
+
 /** A groove under a wall or round a ring. */
 function checkUndercut({ feature }: MillingOperation, see: Inspection): void {
   const { undercut } = feature;
@@ -72,6 +93,7 @@ export function checkMilling(op: MillingOperation, context: OperationContext, se
   checkPath(op, see);
   checkFace(op, context, see);
   checkUndercut(op, see);
+  checkFinishing(op, see);
   if (op.forceLaw === 'orthogonal' && !context.alloy.id.startsWith('ti-6al-4v')) {
     see.say('forceLaw', 'orthogonal', 'kienzle or linear-edge: orthogonal data are known for Ti-6Al-4V only');
   }

@@ -32,6 +32,7 @@ import {
 import { faceFlatnessLimit, faceWidthLimit, wiperHeightLimit } from './limits/face.ts';
 import { plungeEntryLimit } from './limits/plunge-entry.ts';
 import { finishAllowanceLimit } from './limits/finish-allowance.ts';
+import { cornerStockLimit, finishStockLimit, ribLimit } from './limits/finishing.ts';
 import { flutesEngagementLimit } from './limits/flutes-engagement.ts';
 import { stabilityLimit } from './limits/stability-limit.ts';
 import { longReachLimit } from './limits/long-reach.ts';
@@ -48,6 +49,7 @@ import {
   undercutHeadLimit,
   undercutNeckLimit,
 } from './limits/undercut.ts';
+import { finishingNotes } from './finishing-sentence.ts';
 import { undercutNotes } from './undercut-sentence.ts';
 import { wallErrorLimit } from './limits/wall-error.ts';
 import { workholdingHeatLimit } from './limits/workholding-heat.ts';
@@ -75,6 +77,8 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   wallErrorLimit,
   chuckedPartLimit,
   finishAllowanceLimit,
+  finishStockLimit,
+  ribLimit,
   ringWidthLimit,
   scallopLimit,
   roughnessLimit,
@@ -86,6 +90,7 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   longReachLimit,
   ...OF_ALL.life,
   pathPossibleLimit,
+  cornerStockLimit,
   undercutHeadLimit,
   undercutNeckLimit,
   undercutAngleLimit,
@@ -120,13 +125,14 @@ export const millingKind = operationKind<MillingOperation, MillingState>({
         : isMillingCutter(cutter),
     doubt: againstShape,
   },
-  verb: ({ feature }) => `Mill ${feature.undercut ? 'groove' : feature.kind}`,
-  notes: ({ face, feature }) => [...faceNotes(face), ...undercutNotes(feature)],
+  verb: ({ feature: { undercut, finishing, kind } }) =>
+    finishing ? `Finish ${finishing.face.replaceAll('-', ' ')}` : `Mill ${undercut ? 'groove' : kind}`,
+  notes: ({ face, feature }) => [...faceNotes(face), ...undercutNotes(feature), ...finishingNotes(feature)],
   parameters: ['n', 'vc', 'fz', 'vf', 'hex', 'ap', 'ae', 'Q'],
   shown: {
     set: ['n', 'vf', 'ap', 'ae'],
     watch: ['vc', 'fz', 'hex', 'P', 'lean', 't'],
-    follows: ['vfc', 'F', 'P', 'lean', 'theta', 'Ra', 'T', 't', 'cost'],
+    follows: ['vfc', 'F', 'P', 'lean', 'theta', 'Ra', 'offset', 'T', 't', 'cost'],
   },
   movables: millingMovables,
   switches: millingSwitches,

@@ -4,6 +4,7 @@ import { type Estimate, uncertain } from '../../judging/estimate.ts';
 import { costBasis, costOfFeature } from '../cost.ts';
 import { milledRa } from './limits/surface-finish.ts';
 import { axisOverEdge } from '../../physics/path/undercut.ts';
+import { featuresToOffset } from './finishing-cut.ts';
 import type { MillingState } from './milling-state.ts';
 import { lifeAndTime, loads, quantity, speedAndFeed } from '../numbers.ts';
 import { HEAT_MODEL } from '../sources.ts';
@@ -128,6 +129,7 @@ export function millingNumbers(s: MillingState): Quantity[] {
         input('ϑ∞', 'if it never left the cut', s.heat.steadyC, 'degC'),
       ],
     ),
+    ...offsetNumber(s),
     ...lifeAndTime(s),
     costNumber(s),
   ];
@@ -149,6 +151,25 @@ function ringFeed({ op, context, feedRateMmMin }: MillingState): Quantity[] {
       [input('share', 'axis over edge', share, 'ratio')],
     ),
   ];
+}
+
+/** How long a finished size stands before somebody moves the offset. */
+function offsetNumber(s: MillingState): Quantity[] {
+  const features = featuresToOffset(s);
+  return features
+    ? [
+        quantity(
+          'offset',
+          'No',
+          'features until the offset moves',
+          features,
+          'pieces',
+          'No = T·(¼·tolerance/tan 10°)/VB/t cut',
+          'flank wear moves the edge back by the tangent of its clearance; judgement',
+          [input('tolerance', 'of the wall', s.op.feature.wallToleranceMm, 'mm')],
+        ),
+      ]
+    : [];
 }
 
 /** What one feature costs, in the shop's own money. */

@@ -11,6 +11,7 @@ import {
 } from '../../physics/path/corner-engagement.ts';
 import { entryPlan, type EntryPlan } from '../../physics/path/entry-plan.ts';
 import { feedOnArc } from '../../physics/path/block-rate.ts';
+import { floorPath } from './finishing-cut.ts';
 import { runsAlong } from '../../physics/path/undercut.ts';
 import { terraceHeight } from '../../physics/surface/scallop.ts';
 import {
@@ -125,8 +126,11 @@ function workOutCorner(corner: CornerCut, steady: boolean): CornerPlan {
   };
 }
 
+/** A rib has two sides. */
+const sidesOf = ({ finishing }: MillingOperation['feature']): number => (finishing?.face === 'rib' ? 2 : 1);
+
 /** Pocket, slot, side, boss or face cleared pass by pass. */
-function passesPlan(op: MillingOperation, m: Measures, corner: CornerPlan | null) {
+function passesPlan(op: MillingOperation, context: OperationContext, m: Measures, corner: CornerPlan | null) {
   const { feature } = op;
   const { d, ae, levels, passes } = m;
   const closed = isClosed(feature);
@@ -150,7 +154,9 @@ function passesPlan(op: MillingOperation, m: Measures, corner: CornerPlan | null
       : closed
         ? Math.max(feature.lengthMm - d, d / 4)
         : feature.lengthMm + d;
-  const cut = levels * passes * along * runsAlong(feature.undercut, feature.widthMm, d);
+  const cut =
+    levels * passes * along * runsAlong(feature.undercut, feature.widthMm, d) * sidesOf(feature) +
+    (feature.finishing ? floorPath(feature.finishing, context) : 0);
   const bends = corner ? levels * passes * insideCorners(feature) * (Math.PI / 2) * corner.pathRadiusMm : 0;
   const back = feature.kind === 'boss' ? 0 : ae < ONE_WAY * d ? cut : levels * along;
   return { cutMm: cut, cornerMm: bends, backMm: back, impossible: null };
@@ -215,7 +221,7 @@ export function planPath(op: MillingOperation, context: OperationContext): PathP
       impossible: context.cutter.extended.plunge_ok === false ? 'this end face is not made to plunge' : null,
     };
   }
-  const p = path.strategy === 'trochoidal' ? trochoidPlan(op, m) : passesPlan(op, m, corner);
+  const p = path.strategy === 'trochoidal' ? trochoidPlan(op, m) : passesPlan(op, context, m, corner);
   return {
     levels,
     passes,

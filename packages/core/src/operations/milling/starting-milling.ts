@@ -4,20 +4,21 @@ import { chipFactor, diameterInCut, edgeProfile } from '../../physics/cutting/ed
 import { speedForLife, withinValidity } from '../../physics/life/taylor.ts';
 import { sidesAtOnce } from '../../physics/path/undercut.ts';
 import { widthAcross } from '../../physics/path/feature-geometry.ts';
+import { finishingEngagement } from './finishing-cut.ts';
 import { isHighSpeedSteel, type OperationContext } from '../context.ts';
 import type { MillingCut, MillingOperation } from './milling-operation.ts';
 import { speedHardnessFactor } from '../sources.ts';
 import { startingRpm, tidy } from '../starting.ts';
+import { feedForFinish } from './feed-for-finish.ts';
+import { settledCut } from './settled-cut.ts';
 import { chipWindow } from './chip-window.ts';
 
 /** Tool life the first numbers aim at, minutes: below the middle, because raising at the machine is the normal plan. */
 const STARTING_LIFE = 60;
 
 /** Depth and width to begin with, by what the alloy and the feature ask for. Rules G-03, G-44. */
-function startingEngagement(
-  op: MillingOperation,
-  { alloy, cutter }: OperationContext,
-): { ap: number; ae: number } {
+function startingEngagement(op: MillingOperation, context: OperationContext): { ap: number; ae: number } {
+  const { alloy, cutter } = context;
   const diameter = outerDiameter(cutter);
   const hard = alloy.iso513_group === 'S' || alloy.iso513_group === 'H';
   const edge = Math.min(cutter.properties.APMX ?? diameter, op.tooling.stickOutMm);
@@ -32,6 +33,11 @@ function startingEngagement(
     const side = op.feature.widthMm;
     const both = sidesAtOnce(undercut, side, diameter) === 2;
     return { ap: even(edge), ae: both ? side : side / Math.ceil(side / most - 1e-9) };
+  }
+  const { finishing } = op.feature;
+  if (finishing) {
+    const { ap, ae } = finishingEngagement(op, context, finishing);
+    return { ap: even(ap), ae };
   }
   const ofStrategy = strategyEngagement(op, cutter, hard);
   if (ofStrategy) return { ap: even(ofStrategy.ap), ae: Math.min(ofStrategy.ae, across(op)) };
@@ -107,20 +113,23 @@ function speedAndFeed(
   const factor = op.path.strategy === 'plunge' ? 1 : Math.max(0.1, chipFactor(bands));
   const { target } = chipWindow(context);
   // Below a thirtieth of the diameter the formula's multiplier is no longer believed (rule G-01).
-  const feed = tidy(target / Math.max(factor, 1 / 3));
+  const engaged = { ...op, cut: { ...op.cut, axialDepthMm: ap, radialEngagementMm: ae } };
+  const feed = feedForFinish(engaged, context, tidy(target / Math.max(factor, 1 / 3)));
   const vc = startingSpeed(op, context, { chip: feed * factor, ap, ae });
   return { feedPerToothMm: feed, speedRpm: startingRpm(context, vc, widest) };
 }
 
-/** The cut's first numbers for its alloy, cutter and machine. */
+/** The cut's first numbers for its alloy, cutter and machine; a finishing cut and a groove within what they have to hold. */
 export function startingMilling(op: MillingOperation, context: OperationContext): MillingCut {
   const { ap, ae } = startingEngagement(op, context);
-  return {
+  const cut: MillingCut = {
     ...op.cut,
     axialDepthMm: Number(ap.toFixed(2)),
     radialEngagementMm: Number(ae.toFixed(2)),
     ...speedAndFeed(op, context, { ap, ae }),
   };
+  const { finishing, undercut } = op.feature;
+  return finishing || undercut ? settledCut({ ...op, cut }, context) : cut;
 }
 
 /** Speed and feed worked out anew; depth and stepover stay as they are. */

@@ -1,3 +1,4 @@
+import type { Finishing } from './finishing.ts';
 import type { Undercut } from './undercut.ts';
 
 export type MillingFeatureKind = 'pocket' | 'slot' | 'side' | 'boss' | 'face';
@@ -37,6 +38,8 @@ export interface MillingFeature {
   readonly scallopMm: number | null;
   /** The groove goes under a wall or round a ring; absent of every other feature. */
   readonly undercut?: Undercut;
+  /** What a finishing cut finds; absent of roughing and of cuts that make a face at once. */
+  readonly finishing?: Finishing;
 }
 
 /** The rest of a feature when only its size is known. */

@@ -13,6 +13,8 @@ import {
 } from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { HoleForm } from './hole-forms.tsx';
+import { FinishingFields } from './finishing-fields.tsx';
+import { UndercutFields } from './undercut-fields.tsx';
 import { FeatureRest } from './feature-rest.tsx';
 import { Choice, type FormProps, Grid } from '../../../ui/form-parts.tsx';
 import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
@@ -98,29 +100,38 @@ export function FeatureForm({
     );
   const set = (change: Partial<MillingOperation['feature']>) =>
     onChange({ ...op, feature: { ...op.feature, ...change } });
+  // A groove and a finishing cut have sizes of their own.
+  const plain = !op.feature.undercut && !op.feature.finishing;
   return (
     <Grid>
-      <Choice
-        label="Kind"
-        value={op.feature.kind}
-        options={MILLING_FEATURES}
-        readOnly={readOnly}
-        onTake={(kind) => {
-          // How inserts stand is told of a face only.
-          const { face, ...rest } = op;
-          onChange({
-            ...rest,
-            ...(kind === 'face' && face && { face }),
-            feature: {
-              ...op.feature,
-              kind,
-              stockMm: kind === 'boss' ? (op.feature.stockMm ?? 5) : null,
-              island: kind === 'pocket' ? op.feature.island : null,
-            },
-            path: usualPath(kind),
-          });
-        }}
-      />
+      {plain ? (
+        <Choice
+          label="Kind"
+          value={op.feature.kind}
+          options={MILLING_FEATURES}
+          readOnly={readOnly}
+          onTake={(kind) => {
+            // How inserts stand is told of a face only.
+            const { face, ...rest } = op;
+            onChange({
+              ...rest,
+              ...(kind === 'face' && face && { face }),
+              feature: {
+                ...op.feature,
+                kind,
+                stockMm: kind === 'boss' ? (op.feature.stockMm ?? 5) : null,
+                island: kind === 'pocket' ? op.feature.island : null,
+              },
+              path: usualPath(kind),
+            });
+          }}
+        />
+      ) : (
+        <>
+          <UndercutFields op={op} readOnly={readOnly} onChange={onChange} />
+          <FinishingFields op={op} readOnly={readOnly} onChange={onChange} />
+        </>
+      )}
       <Choice
         label="Direction"
         value={op.cut.direction}
@@ -128,7 +139,16 @@ export function FeatureForm({
         readOnly={readOnly}
         onTake={(direction) => onChange({ ...op, cut: { ...op.cut, direction } })}
       />
-      <NumberFields of={op.feature} fields={sizes(op.feature.kind)} readOnly={readOnly} onSet={set} />
+      <NumberFields
+        of={op.feature}
+        fields={
+          plain
+            ? sizes(op.feature.kind)
+            : sizes(op.feature.kind).filter((f) => f.key === 'allowanceMm' || f.key === 'wallToleranceMm')
+        }
+        readOnly={readOnly}
+        onSet={set}
+      />
       <FeatureRest
         op={op}
         readOnly={readOnly}

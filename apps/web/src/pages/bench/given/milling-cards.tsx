@@ -1,9 +1,24 @@
-import { formatMeasure, type MillingOperation, strategyName, heldOf, perHourOf } from '@burl/core';
+import {
+  formatMeasure,
+  type MillingFeature,
+  type MillingOperation,
+  strategyName,
+  heldOf,
+  perHourOf,
+} from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { Card, type CardProps } from './card.tsx';
 import { InLatheCard } from './in-lathe-card.tsx';
+import { FINISHED_NAMES } from './finishing-fields.tsx';
+import { UNDERCUT_NAMES } from './undercut-fields.tsx';
 import { FeatureForm, HoldingForm } from './given-forms.tsx';
 import { CostForm, PathForm } from './path-form.tsx';
+
+/** What the card calls it. */
+function featureName({ kind, undercut, finishing }: MillingFeature): string {
+  if (undercut) return UNDERCUT_NAMES[undercut.form];
+  return finishing ? `finish ${FINISHED_NAMES[finishing.face]}` : kind;
+}
 
 const capital = (word: string): string => `${word[0]!.toUpperCase()}${word.slice(1)}`;
 
@@ -21,7 +36,7 @@ export function MillingCards(props: CardProps<MillingOperation>) {
     <>
       <Card
         title="Feature"
-        label={`${capital(feature.kind)} ${mm(feature.lengthMm)} × ${mm(feature.widthMm)} × ${mm(feature.depthMm)}`}
+        label={`${capital(featureName(feature))} ${mm(feature.lengthMm)} × ${mm(feature.widthMm)} × ${mm(feature.depthMm)}`}
         lines={[
           feature.cornerRadiusMm === null ? 'no inside corners' : `corners ${mm(feature.cornerRadiusMm)}`,
           feature.allowanceMm > 0

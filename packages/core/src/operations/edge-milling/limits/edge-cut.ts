@@ -65,7 +65,7 @@ export const edgePassLimit: Limit<EdgeMillingState> = {
           `${cut.passes === 1 ? 'One pass' : `Each of ${cut.passes} passes`} takes as much as a {0} chamfer; {1} allowed (${Math.round(100 * PASS_OVER_D[alloy.iso513_group])}% of the {2} mill).`,
           measure(passWidthMm, 'mm'),
           measure(most, 'mm'),
-          measure(diameterInCutMm, 'mm'),
+          measure(widest, 'mm'),
         ),
       formula: '√(2·A/passes) ≤ share·D',
       source: 'judgement',

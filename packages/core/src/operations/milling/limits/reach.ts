@@ -14,7 +14,7 @@ export const reachLimit: Limit<MillingState> = {
   name: 'reach',
   ofCutter: true,
   assess({ op, context: { cutter } }) {
-    const depth = op.feature.undercut?.floorMm ?? op.feature.depthMm;
+    const depth = op.feature.undercut?.floorMm ?? op.feature.finishing?.floorMm ?? op.feature.depthMm;
     const relieved = isIndexable(cutter)
       ? Infinity
       : (cutter.properties.LU ?? cutter.properties.APMX ?? Infinity);

@@ -55,7 +55,8 @@ export function milledRa({
   const rzMm =
     face !== null
       ? face.rzMm
-      : op.feature.kind === 'side' || op.feature.kind === 'boss'
+      : (op.feature.kind === 'side' || op.feature.kind === 'boss') &&
+          op.feature.finishing?.face !== 'floor-and-wall'
         ? wall
         : Math.max(wall, floor);
   const marks = rzMm * RA_OF_RZ * 1000 * roughnessFactor(alloy.iso513_group);
