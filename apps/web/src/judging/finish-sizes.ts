@@ -22,6 +22,10 @@ const forWall = (c: Cutter, n: TypedSizes): number =>
   Math.min(diameter(c), 16) -
   Number(c.properties.ZEFP ?? 2) / 10;
 
+/** A middle size, of more than two teeth: those of keyways leave a wall of their bend. */
+const nearTwelve = (c: Cutter): number =>
+  Math.abs(diameter(c) - 12) + (Number(c.properties.ZEFP ?? 2) < 3 ? 4 : 0);
+
 /** Finishing cuts as the list of what is cut has them. The stock is typed as the width, corners as the start. */
 export const FINISHES = {
   'finish wall': {
@@ -59,7 +63,7 @@ export const FINISHES = {
       ),
     tool: (c, n) =>
       endMill(c) && reaches(c, n.depthMm) && diameter(c) <= 0.8 * Math.min(n.lengthMm, n.diameterMm),
-    near: (c) => Math.abs(diameter(c) - 12),
+    near: nearTwelve,
     name: () => 'Finish floor',
   },
   'finish floor and wall': {
@@ -134,7 +138,7 @@ export const FINISHES = {
         { floorMm: n.depthMm, ribMm: n.diameterMm },
       ),
     tool: (c, n) => endMill(c) && reaches(c, n.depthMm),
-    near: (c) => Math.abs(diameter(c) - 12),
+    near: nearTwelve,
     name: (n) => `Finish rib ${n.diameterMm} thick`,
   },
 } as const satisfies Record<string, OwnMade<MilledSize>>;

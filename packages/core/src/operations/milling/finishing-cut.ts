@@ -84,12 +84,19 @@ export function ribBendOf({ op, context, wallForceN }: MillingState): Estimate |
   return { value: unit * wallForceN.value, terms: wallForceN.terms };
 }
 
-/** Features until wear has moved a finished wall by a quarter of its tolerance, and somebody moves the offset; null without a life. */
+/** Minutes after which a size is looked at whatever the wear: the machine warms and cools. */
+const SHIFT_MIN = 480;
+
+/** Features until wear has moved a finished wall by a quarter of its tolerance, a shift's at most; null without a life. */
 export function featuresToOffset({ op, time, lifeMin, minutes }: MillingState): Estimate | null {
   if (op.feature.allowanceMm > 0 || lifeMin === null || op.feature.kind === 'face') return null;
   const allowedWear = (OF_TOLERANCE * op.feature.wallToleranceMm) / CLEARANCE_TAN;
   const cutting = minutes.contact > 0 ? minutes.contact : time.cutting;
   // Wear grows with time in the cut, up to what an edge is changed at over its life.
   const share = allowedWear / FINISH_WEAR;
-  return { value: Math.max(0.01, (share * lifeMin.value) / Math.max(1e-6, cutting)), terms: lifeMin.terms };
+  const byWear = (share * lifeMin.value) / Math.max(1e-6, cutting);
+  const ofShift = SHIFT_MIN / Math.max(1e-6, time.cutting + time.linking);
+  return byWear < ofShift
+    ? { value: Math.max(0.01, byWear), terms: lifeMin.terms }
+    : { value: ofShift, terms: [] };
 }

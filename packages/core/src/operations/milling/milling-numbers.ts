@@ -164,7 +164,7 @@ function offsetNumber(s: MillingState): Quantity[] {
           'features until the offset moves',
           features,
           'pieces',
-          'No = T·(¼·tolerance/tan 10°)/VB/t cut',
+          'No = T·(¼·tolerance/tan 10°)/VB/t cut, a shift’s at most',
           'flank wear moves the edge back by the tangent of its clearance; judgement',
           [input('tolerance', 'of the wall', s.op.feature.wallToleranceMm, 'mm')],
         ),

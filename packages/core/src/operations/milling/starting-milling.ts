@@ -8,7 +8,7 @@ import { finishingEngagement } from './finishing-cut.ts';
 import { isHighSpeedSteel, type OperationContext } from '../context.ts';
 import type { MillingCut, MillingOperation } from './milling-operation.ts';
 import { speedHardnessFactor } from '../sources.ts';
-import { startingRpm, tidy } from '../starting.ts';
+import { into, startingRpm, tidy } from '../starting.ts';
 import { feedForFinish } from './feed-for-finish.ts';
 import { settledCut } from './settled-cut.ts';
 import { chipWindow } from './chip-window.ts';
@@ -34,6 +34,9 @@ function startingEngagement(op: MillingOperation, context: OperationContext): { 
     const both = sidesAtOnce(undercut, side, diameter) === 2;
     return { ap: even(edge), ae: both ? side : side / Math.ceil(side / most - 1e-9) };
   }
+  // A ring in a face is a full slot of a small mill, whose chips have to come up past it.
+  if (undercut)
+    return { ap: even((hard ? 0.15 : 0.3) * diameter), ae: Math.min(diameter, op.feature.widthMm) };
   const { finishing } = op.feature;
   if (finishing) {
     const { ap, ae } = finishingEngagement(op, context, finishing);
@@ -101,6 +104,22 @@ function startingSpeed(
   return speedForLife(model, vc30, held, STARTING_LIFE);
 }
 
+/** Feed of a finishing cut over that of a full chip: thinned or not, its marks and its bend follow the feed. */
+const FINISHING_FEED = 1.3;
+/** Where in its window a head on a neck begins, and its speed over that of a mill: chips stay in, and the neck swings. */
+const HEAD_FEED = 0.4;
+const HEAD_SPEED = 0.6;
+
+/** Highest feed per tooth a first cut takes, mm, however thin its chip. */
+function mostFeed({ feature }: MillingOperation, { cutter }: OperationContext, target: number): number {
+  if (feature.finishing) return tidy(FINISHING_FEED * target);
+  const window = cutter.extended.fz_window_mm;
+  return feature.undercut && window ? into(window, HEAD_FEED) : Infinity;
+}
+
+const undercutShare = ({ feature: { undercut } }: MillingOperation): number =>
+  undercut && undercut.form !== 'face-ring' ? HEAD_SPEED : 1;
+
 /** Speed and feed for an engagement that stands. */
 function speedAndFeed(
   op: MillingOperation,
@@ -114,8 +133,9 @@ function speedAndFeed(
   const { target } = chipWindow(context);
   // Below a thirtieth of the diameter the formula's multiplier is no longer believed (rule G-01).
   const engaged = { ...op, cut: { ...op.cut, axialDepthMm: ap, radialEngagementMm: ae } };
-  const feed = feedForFinish(engaged, context, tidy(target / Math.max(factor, 1 / 3)));
-  const vc = startingSpeed(op, context, { chip: feed * factor, ap, ae });
+  const most = mostFeed(op, context, target);
+  const feed = feedForFinish(engaged, context, Math.min(most, tidy(target / Math.max(factor, 1 / 3))));
+  const vc = undercutShare(op) * startingSpeed(op, context, { chip: feed * factor, ap, ae });
   return { feedPerToothMm: feed, speedRpm: startingRpm(context, vc, widest) };
 }
 

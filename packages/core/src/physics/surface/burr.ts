@@ -5,7 +5,7 @@ const BURRS: Readonly<
   Record<IsoGroup, { readonly root: number; readonly height: number; readonly words: string }>
 > = {
   P: { root: 0.8, height: 2.5, words: 'rolls over' },
-  M: { root: 1.3, height: 4, words: 'ductile: rolls over long and tough' },
+  M: { root: 1.3, height: 3.3, words: 'ductile: rolls over long and tough' },
   K: { root: 0.25, height: 0.6, words: 'breaks out rather than rolls over' },
   N: { root: 1, height: 3, words: 'soft: smears over the edge' },
   S: { root: 1.2, height: 3, words: 'tough: a thin burr that work-hardens' },

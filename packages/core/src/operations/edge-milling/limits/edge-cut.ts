@@ -18,7 +18,7 @@ const FATIGUE_SHARE = 0.4;
 /** Change of width of a line that the eye sees. */
 const SEEN = 0.25;
 /** Burr at the border of a break that a finger still finds, mm; it also holds where the drawing asks for a state of the edge. */
-const FELT = 0.03;
+const FELT = 0.05;
 
 /** Feed of the tool within its window. */
 export const edgeFeedLimit: Limit<EdgeMillingState> = {

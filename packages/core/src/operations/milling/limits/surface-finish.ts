@@ -1,5 +1,5 @@
 import type { MillingState } from '../milling-state.ts';
-import { isIndexable } from '../../../crib/cutter.ts';
+import { type Cutter, isIndexable } from '../../../crib/cutter.ts';
 import { cornerMarks, wallMarks, wiperCovers } from '../../../physics/surface/feed-marks.ts';
 import type { FaceMaker } from '../../../physics/surface/face-marks.ts';
 import { contactRadius, passSpacing, scallopHeight } from '../../../physics/surface/scallop.ts';
@@ -23,6 +23,11 @@ const roughnessFactor = (group: string): number =>
 const RA_OF_RZ = 0.2566;
 /** Runout from which one tooth makes the surface, so that the feed of a turn counts, mm. Rule G-82. */
 const ONE_TOOTH = 0.005;
+
+/** Slope of a solid mill's end edge to the floor: ground hollow by some 2°. */
+const HOLLOW_END = Math.tan((2 * Math.PI) / 180);
+const isBall = ({ type }: Pick<Cutter, 'type'>): boolean =>
+  type === 'end_mill_ball' || type === 'end_mill_barrel';
 
 /** No milled surface is smoother, µm Ra: pockets' axial runout and tearing of an insert's edge, the grind of a solid mill's. */
 const SMOOTHEST_INSERT = 0.3;
@@ -50,7 +55,9 @@ export function milledRa({
   const wall = wallMarks(mark, diameterInCutMm, teeth, fz, direction);
   const nose = cutter.properties.RE ?? 0;
   const wiped = isIndexable(cutter) && wiperCovers(fz * teeth, cutter.properties.BS ?? 0);
-  const floor = nose > 0 && !wiped ? cornerMarks(mark, nose).rzMm : 0;
+  // Behind a small corner the hollow end edge of a solid mill makes the floor.
+  const corner = nose > 0 && !wiped ? cornerMarks(mark, nose).rzMm : 0;
+  const floor = isIndexable(cutter) || isBall(cutter) ? corner : Math.min(corner, mark * HOLLOW_END);
   const face = op.feature.kind === 'face' ? marksOfFace(op, cutter, teeth) : null;
   const rzMm =
     face !== null
