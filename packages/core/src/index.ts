@@ -552,3 +552,4 @@ export {
   sampleAt,
   samplesOf,
 } from './programs/machine/simulated-machine.ts';
+export { type BurrOrder, type BurrPlan, burrPlan, type RoutedBurr } from './deciding/burrs/burr-plan.ts';

@@ -1,5 +1,6 @@
 import type { Crib } from '@burl/contract';
 import type { DemoJob } from './demo-job.ts';
+import { valveBonnet } from './demo-bonnets.ts';
 import { demoOperations } from './demo-operations.ts';
 import { wearPlates } from './demo-plates.ts';
 import { valveStem } from './demo-stems.ts';
@@ -19,5 +20,6 @@ export function demoJobs(crib: Crib, due: (days: number) => string): DemoJob[] {
     throttleSeat,
     wearPlates,
     valveStem,
+    valveBonnet,
   ].map((make) => make(tools, due));
 }

@@ -10,7 +10,7 @@ import {
   usualPath,
   withStartingCut,
 } from '@burl/core';
-import { type Crib, ONE_PART } from '@burl/contract';
+import { blankOperation, type Crib, type EdgeSize, type MilledSize, ONE_PART } from '@burl/contract';
 import { type Change, demoBase, type Place } from './demo-base.ts';
 import { demoTurning } from './demo-turning.ts';
 import { contextInCrib } from '../store/crib-store.ts';
@@ -123,5 +123,12 @@ export function demoOperations(crib: Crib) {
     ...more,
   });
 
-  return { mill, drill, ...demoTurning(contextOf), box, hole };
+  /** What is made as a person makes it in the list of operations: the size, and Burl's first numbers. */
+  function size(place: Place, cutterId: string, of: MilledSize | EdgeSize): Operation {
+    const made = blankOperation(crib, { ...place, quantity: 1, heatLot: '' }, cutterId, of);
+    if (!made) throw new RangeError(`invalid cutter; no holder of the demo takes ${cutterId}`);
+    return made;
+  }
+
+  return { mill, drill, size, ...demoTurning(contextOf), box, hole };
 }

@@ -27,7 +27,7 @@ describe('migrations and seeds', () => {
     for (let start = 0; start < 2; start++) {
       await seedCrib(connection.db, folder);
       await seedDemo(connection.db);
-      expect([await count(alloys), await count(people), await count(jobs)]).toEqual([51, 4, 8]);
+      expect([await count(alloys), await count(people), await count(jobs)]).toEqual([51, 4, 9]);
     }
   });
 

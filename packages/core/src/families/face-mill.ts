@@ -21,6 +21,8 @@ interface Shape {
   readonly widerMm: number;
   readonly ramp: number;
   readonly feed: readonly [number, number];
+  /** Of a mill with one wiper: its flat over the diameter. */
+  readonly wiper?: number;
 }
 
 const SHAPES: Readonly<Record<string, Shape>> = {
@@ -32,6 +34,16 @@ const SHAPES: Readonly<Record<string, Shape>> = {
     widerMm: 12,
     ramp: 0,
     feed: [0.12, 0.4],
+  },
+  '45-wiper': {
+    label: '45° face mill with a wiper',
+    type: 'face_mill_45_wiper',
+    leadDeg: 45,
+    depthMm: 4,
+    widerMm: 12,
+    ramp: 0,
+    feed: [0.08, 0.25],
+    wiper: 0.1,
   },
   '90': {
     label: '90° shoulder mill',
@@ -76,7 +88,7 @@ export const faceMillFamily: CutterFamily = {
     // Speed at which the clamping of inserts gives out falls with the root of the diameter.
     const rpm = Math.round(95_000 / Math.sqrt(d) / 100) * 100;
     const cutter: Cutter = {
-      id: `face${shape.leadDeg}-${inId(d)}-z${z}`,
+      id: `face${shape.leadDeg}${shape.wiper ? '-wiper' : ''}-${inId(d)}-z${z}`,
       name: `${shape.label} ${inName(d)}, ${z} teeth`,
       type: shape.type,
       properties: {
@@ -92,6 +104,7 @@ export const faceMillFamily: CutterFamily = {
         CICT: z,
         RE: 0.8,
         KAPR: shape.leadDeg,
+        ...(shape.wiper && { BS: tidy(Math.min(8, shape.wiper * d)) }),
         GAMF: -4,
         GAMP: 12,
         RMPX: shape.ramp,

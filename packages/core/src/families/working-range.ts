@@ -135,7 +135,9 @@ export const workingRange = (): Cutter[] => [
   ...ballNoses(),
   ...each(
     faceMillFamily,
-    [40, 50, 63, 80, 100, 125].flatMap((diameter) => ['45', '90'].map((shape) => ({ shape, diameter }))),
+    [40, 50, 63, 80, 100, 125].flatMap((diameter) =>
+      ['45', '45-wiper', '90'].map((shape) => ({ shape, diameter })),
+    ),
   ),
   ...each(
     drillFamily,

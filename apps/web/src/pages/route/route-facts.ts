@@ -1,5 +1,7 @@
 import {
   type BatchTool,
+  type BurrPlan,
+  burrPlan,
   batchTools,
   changesOfLoad,
   groupByTool,
@@ -26,6 +28,8 @@ export interface RouteFacts {
   readonly loads: number;
   readonly fewest: number;
   readonly grouped: readonly SetupOrder[];
+  /** Where burrs will stand and what takes them off; null where nothing can be judged. */
+  readonly burrs: BurrPlan | null;
   /** Minutes of the job, with everything that is no cutting; null where nothing can be judged. */
   readonly job: JobMinutes | null;
   /** Minutes of the longest operation. */
@@ -88,6 +92,7 @@ export function routeFacts(detail: JobDetail, crib: Crib): RouteFacts {
     loads: setups.reduce((sum, s) => sum + changes(uses(s)), 0),
     fewest,
     grouped,
+    burrs: whole && burrPlan(whole),
     widest: Math.max(0, ...minutes),
     tools: whole && planned ? batchTools(whole, planned.blanks) : [],
   };

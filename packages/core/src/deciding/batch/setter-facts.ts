@@ -14,6 +14,7 @@ import { expectedLoad } from '../../evaluation/expected-load.ts';
 import { holeSentence, stepNotes } from '../../evaluation/step-notes.ts';
 import { counted } from '../../units/counted.ts';
 import { measure, say, type Sentence } from '../../units/sentence.ts';
+import { burrSites } from '../burrs/burr-sites.ts';
 import { aliveAfter, oneIn } from './edge-plan.ts';
 
 /** A line of the sheet that no number to set says. */
@@ -114,6 +115,16 @@ export function changeWords(op: Operation, evaluation: Evaluation): string | nul
   return `after ${counted(op.featuresPerEdge, one)}; ${failEarlier(early)}`;
 }
 
+/** Burr, mm, that is worth a line of the sheet. */
+const SEEN_BURR = 0.05;
+
+/** Where a burr will stand that somebody has to take off, as the sheet says it. */
+const burrFacts = (op: Operation, context: OperationContext, evaluation: Evaluation): SetterFact[] =>
+  burrSites({ document: op, context, evaluation })
+    .filter((b) => b.heightMm >= SEEN_BURR)
+    .slice(0, 1)
+    .map((b) => ({ name: 'Burr', text: say(`about {0}, ${b.where}`, mm(b.heightMm)) }));
+
 /** What the setter and the machinist have to know of an operation beside the numbers to set, as the sheet says it. */
 export function setterFacts(
   op: Operation,
@@ -150,6 +161,7 @@ export function setterFacts(
         measure(Math.max(1.3 * load.high, load.high + 5), 'percent'),
       ),
     },
+    ...burrFacts(op, context, evaluation),
     { name: 'Sound', text: soundOf(op, context, evaluation) },
     ...(Number.isFinite(rated) ? [{ name: 'Never above', text: say('{0}', measure(rated, 'rpm')) }] : []),
     ...(change ? [{ name: 'Change the edge', text: say(change.replace(';', ', never inside one;')) }] : []),

@@ -79,6 +79,11 @@ export const drillingKind = operationKind<DrillingOperation, DrillingState>({
     ...(op.hole.through
       ? ['Reduce feed by a third to a half at breakthrough; the disc that drops out is hot and sharp.']
       : []),
+    ...(op.hole.crossHoles > 0
+      ? [
+          'A burr stands inside the bore it meets: a foreign object once it breaks loose. Take it off and look in before the part is closed.',
+        ]
+      : []),
     ...hardeningCautions(context),
   ],
   pecks: (s) => s.pecks,
