@@ -295,7 +295,8 @@ export function operationOf(
       kind: 'edge-milling',
       edge,
       cut: {
-        speedRpm: c.speedRpm ?? (1000 * c.cuttingSpeedMMin) / (Math.PI * (cutterDiameterMm + 2 * edge.sizeMm)),
+        speedRpm:
+          c.speedRpm ?? (1000 * c.cuttingSpeedMMin) / (Math.PI * (cutterDiameterMm + 2 * edge.sizeMm)),
         feedPerToothMm: c.feedPerToothMm,
         offTipMm: c.offTipMm,
         passes: c.passes ?? 1,

@@ -118,12 +118,12 @@ const T_SLOTS = [
 
 /** Disc cutters for ring grooves in bores and walls: diameter, width, neck, mm. */
 const RING_GROOVES = [
-  [12, 1.3, 6],
-  [12, 2.4, 6],
-  [16, 1.9, 8],
-  [16, 3.2, 8],
-  [20, 2.4, 10],
-  [20, 4.8, 10],
+  [12, 1.3, 4.9],
+  [12, 2.4, 4.9],
+  [16, 1.9, 7],
+  [16, 3.2, 7],
+  [20, 2.4, 9],
+  [20, 4.8, 9],
 ] as const;
 
 /**

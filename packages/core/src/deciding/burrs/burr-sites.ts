@@ -67,10 +67,11 @@ function leftBy(op: Operation): Left[] {
     case 'hole-milling':
     case 'boring':
     case 'reaming': {
-      // What runs along a finished wall leaves little more than a feather.
-      const light = op.kind === 'drilling' ? 1 : 0.3;
+      // What runs along a finished wall leaves a feather, and none at a mouth that is chamfered.
+      const finishes = op.kind === 'boring' || op.kind === 'reaming';
+      const light = finishes ? 0.3 : 1;
       return [
-        { ...RIM, chip: light },
+        ...(finishes ? [] : [RIM]),
         ...(op.hole.through ? [{ ...THROUGH, chip: light }] : []),
         ...(op.hole.crossHoles > 0 ? [{ ...CROSSING, chip: light }] : []),
       ];

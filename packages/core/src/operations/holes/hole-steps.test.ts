@@ -86,7 +86,10 @@ it('every limit of every ladder is met by a step of its kind', () => {
   const met = new Set(all.flatMap(([, s]) => evaluate(s.op, s.context).limits.map((l) => l.id)));
   const asked = new Set(
     Object.values(KINDS)
-      .filter(({ kind }) => !['milling', 'drilling', 'turning', 'grooving', 'thread-turning'].includes(kind))
+      .filter(
+        ({ kind }) =>
+          !['milling', 'edge-milling', 'drilling', 'turning', 'grooving', 'thread-turning'].includes(kind),
+      )
       .flatMap(({ ladder }) => ladder.map((l) => l.id)),
   );
   // These wait for something nobody stated here: a roughness, a shelf that was counted, a measured tip.

@@ -3,7 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { contextOf, DOWEL_HOLE, SEAL_POCKET } from '../../../../fixtures/crib.ts';
 import type { LimitState } from '../../../judging/result.ts';
 import { type InLathe, PLAIN_IN_LATHE } from '../../lathe/in-lathe.ts';
-import type { MillingOperation } from '../milling-operation.ts';
+import { type Finishing, PLAIN_FINISHING } from '../../../physics/path/finishing.ts';
+import { PLAIN_UNDERCUT, type Undercut } from '../../../physics/path/undercut.ts';
+import { type MillingOperation, usualPath } from '../milling-operation.ts';
 import type { Operation } from '../../operation.ts';
 import { evaluate, limitOf } from '../../../evaluation/evaluate.ts';
 import { speak } from '../../../units/sentence.ts';
@@ -91,6 +93,75 @@ const chatter =
     cut({ axialDepthMm, radialEngagementMm: 12, speedRpm: 1200 })(
       feature({ kind: 'slot', widthMm: 12, cornerRadiusMm: null })(op),
     );
+/** A groove by a head on a neck: 1.9 mm into a wall, 2.4 mm wide, unless stated. */
+const grooved =
+  (
+    undercut: Partial<Undercut> = {},
+    size: Partial<MillingOperation['feature']> = {},
+    cutterId = 'tslot-20x2.4-z6',
+  ): MillingChange =>
+  (op) => ({
+    ...op,
+    alloyId: '1045',
+    tooling: { cutterId, holderId: 'collet-er32-70', stickOutMm: 30 },
+    feature: {
+      ...op.feature,
+      kind: 'side',
+      widthMm: 1.9,
+      depthMm: 2.4,
+      cornerRadiusMm: null,
+      allowanceMm: 0,
+      wallToleranceMm: 0.2,
+      ...size,
+      undercut: { ...PLAIN_UNDERCUT, ...undercut },
+    },
+    path: usualPath('side'),
+    cut: { ...op.cut, speedRpm: 1800, feedPerToothMm: 0.03, axialDepthMm: 2.4, radialEngagementMm: 0.9 },
+  });
+const tSlot = (undercut: Partial<Undercut>): MillingChange =>
+  grooved(
+    { form: 't-slot', throatMm: 6, floorMm: 12, ...undercut },
+    { widthMm: 3.25, depthMm: 6 },
+    'tslot-12.5x6-z6',
+  );
+const ring =
+  (widthMm: number, wallToleranceMm: number): MillingChange =>
+  (op) => ({
+    ...grooved(
+      { form: 'face-ring', floorMm: 2, ringMm: 40 },
+      { kind: 'slot', widthMm, depthMm: 2, wallToleranceMm },
+      'em-flat-3-z3',
+    )(op),
+    cut: { ...op.cut, speedRpm: 8000, feedPerToothMm: 0.01, axialDepthMm: 0.5, radialEngagementMm: 3 },
+  });
+/** A wall 20 mm high with 0.3 mm on it, by the 12 mm finisher, unless stated. */
+const finishes =
+  (finishing: Partial<Finishing>, size: Partial<MillingOperation['feature']> = {}): MillingChange =>
+  (op) => ({
+    ...op,
+    alloyId: '6061-t6',
+    tooling: { cutterId: 'em-flat-12-z2', holderId: 'shrink-12-80', stickOutMm: 40 },
+    feature: {
+      ...op.feature,
+      kind: 'side',
+      lengthMm: 80,
+      widthMm: 0.3,
+      depthMm: 20,
+      cornerRadiusMm: null,
+      allowanceMm: 0,
+      wallToleranceMm: 0.05,
+      ...size,
+      finishing: { ...PLAIN_FINISHING, floorMm: 20, ...finishing },
+    },
+    path: usualPath('side'),
+    cut: {
+      ...op.cut,
+      speedRpm: 8000,
+      feedPerToothMm: 0.06,
+      axialDepthMm: 5,
+      radialEngagementMm: size.widthMm ?? 0.3,
+    },
+  });
 const stateOf = (op: Operation, id: string): LimitState => limitOf(evaluate(op, contextOf(op)), id).state;
 
 /** A cut on each side of every border, as an engineer would meet it. */
@@ -314,6 +385,56 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
   ['lead-in', 'tight', 'straight in', (op) => side(0)(op)],
   ['entry-height', 'clear', 'half a millimetre above', entry({ startHeightMm: 0.5 })],
   ['entry-height', 'over', 'ramping down from far above', entry({ startHeightMm: 60 })],
+  ['undercut-neck', 'clear', 'a head that reaches beyond its neck', grooved()],
+  ['undercut-neck', 'over', 'a groove deeper than the head stands out', grooved({}, { widthMm: 5.8 })],
+  ['undercut-neck', 'over', 'a neck as thick as the slot above', tSlot({ throatMm: 5.1 })],
+  ['undercut-head', 'clear', 'a head that comes in from the side', grooved()],
+  ['undercut-head', 'over', 'a head in a bore it hardly goes into', grooved({ openingMm: 20.1 })],
+  ['undercut-head', 'over', 'a head higher than the groove', grooved({}, { depthMm: 2 })],
+  ['undercut-head', 'over', 'a head wider than the bottom of the slot', tSlot({ throatMm: 5.5 })],
+  [
+    'undercut-angle',
+    'clear',
+    'a dovetail of its cutter',
+    grooved(
+      { form: 'dovetail', throatMm: 20 },
+      { slopeDeg: 60, widthMm: 2.8, depthMm: 5 },
+      'dovetail-60-16-z4',
+    ),
+  ],
+  [
+    'undercut-angle',
+    'over',
+    'another angle',
+    grooved(
+      { form: 'dovetail', throatMm: 20 },
+      { slopeDeg: 45, widthMm: 2.8, depthMm: 5 },
+      'dovetail-60-16-z4',
+    ),
+  ],
+  ['undercut-chips', 'clear', 'an open T-slot under flood', tSlot({})],
+  ['undercut-chips', 'tight', 'both sides of a closed one at once', tSlot({ openingMm: 14 })],
+  ['undercut-chips', 'over', 'a T-slot cut dry', (op) => ({ ...tSlot({})(op), coolant: 'dry' })],
+  ['ring-width', 'clear', 'both walls of a ring apart', ring(3.4, 0.12)],
+  ['ring-width', 'over', 'one pass as wide as a close groove', ring(3, 0.012)],
+  ['ring-feed', 'clear', 'a ring in a bore', grooved({ ringMm: 44, inside: true, openingMm: 40 })],
+  ['ring-feed', 'over', 'a head that does not turn round', grooved({ ringMm: 19, inside: true })],
+  ['finish-stock', 'clear', 'three tenths on a wall', finishes({})],
+  ['finish-stock', 'over', 'less than an edge is round', finishes({}, { widthMm: 0.008 })],
+  [
+    'corner-stock',
+    'clear',
+    'a cutter before that left little',
+    finishes({ rougherMm: 16 }, { cornerRadiusMm: 8 }),
+  ],
+  ['corner-stock', 'over', 'a much larger cutter before', finishes({ rougherMm: 32 }, { cornerRadiusMm: 8 })],
+  ['rib', 'clear', 'a thin rib, both sides in turn', finishes({ face: 'rib', ribMm: 2 })],
+  [
+    'rib',
+    'over',
+    'the same rib, one side and then the other',
+    finishes({ face: 'rib', ribMm: 1, inTurn: false }),
+  ],
   ['inherited-numbers', 'clear', 'its own', cut({})],
   [
     'inherited-numbers',
