@@ -193,7 +193,9 @@ describe('a trial', () => {
     const page = (await floor('GET', '/api/trials?ending=worn')).json<TrialPage>();
     expect(page.trials.map((t) => t.id)).toContain(right.id);
     expect(page.trials.map((t) => t.id)).not.toContain(wrong.id);
-    expect(page.count).toEqual({ n: page.trials.length, more: false });
+    // The page ends where it is full; the count goes on.
+    expect(page.count.n).toBeGreaterThanOrEqual(page.trials.length);
+    expect(page.count.more).toBe(false);
     const { db } = server.connection;
     await expect(db.execute(sql`update trials set minutes = 1 where id = ${right.id}`)).rejects.toThrow();
     await expect(db.execute(sql`delete from trials where id = ${right.id}`)).rejects.toThrow();

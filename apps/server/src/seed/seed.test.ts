@@ -85,9 +85,11 @@ describe('migrations and seeds', () => {
     const old = await testDatabase();
     await seedCrib(old.db, folder);
     await seedDemo(old.db);
-    // What states how hot its bond may get says more than the first form could, and what is turned had none.
+    // What states how hot its bond may get or how smooth its face says more than the first form could; what is turned had none.
     const today = (await old.db.select().from(variants)).filter(({ document: d }) =>
-      d.kind === 'milling' ? d.workholding.releaseC === null : !isTurnedOperation(d),
+      d.kind === 'milling'
+        ? d.workholding.releaseC === null && d.feature.raUm === null
+        : !isTurnedOperation(d),
     );
     for (const v of today)
       await old.db

@@ -78,6 +78,12 @@ export const cornerRoundingFamily: CutterFamily = {
       cutter,
       followed: [
         follows('Outer diameter', outer, 'mm', 'the radius on both sides of its tip'),
+        follows(
+          'Highest feed',
+          cutter.extended.fz_window_mm![1],
+          'mm/tooth',
+          'grows with the outer diameter',
+        ),
         shankFollows(shank),
         priceFollows(cutter, 'by outer diameter'),
       ],
@@ -146,6 +152,12 @@ export const engraverFamily: CutterFamily = {
       cutter,
       followed: [
         follows('Height of the cone', cone, 'mm', 'from tip, shank and angle'),
+        follows(
+          'Highest feed',
+          cutter.extended.fz_window_mm![1],
+          'mm/tooth',
+          'grows with the flat of its tip',
+        ),
         shankFollows(shank),
         priceFollows(cutter, 'by shank'),
       ],
