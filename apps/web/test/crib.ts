@@ -11,8 +11,16 @@ export const CRIB = shippedCrib(resolve(root, 'packages/core/data'));
 /** The crib of a new shop, with the working range that follows from families. */
 export const WHOLE_CRIB: typeof CRIB = {
   ...CRIB,
-  cutters: [...CRIB.cutters.map((c) => c.document), ...workingRange()].map((document) => ({ ...CRIB.cutters[0]!, id: document.id, document })),
-  holders: [...CRIB.holders.map((h) => h.document), ...workingHolders()].map((document) => ({ ...CRIB.holders[0]!, id: document.id, document })),
+  cutters: [...CRIB.cutters.map((c) => c.document), ...workingRange()].map((document) => ({
+    ...CRIB.cutters[0]!,
+    id: document.id,
+    document,
+  })),
+  holders: [...CRIB.holders.map((h) => h.document), ...workingHolders()].map((document) => ({
+    ...CRIB.holders[0]!,
+    id: document.id,
+    document,
+  })),
 };
 /** Twelve parts of no particular lot. */
 export const BATCH = { quantity: 12, heatLot: '' };

@@ -194,8 +194,8 @@ describe('a trial', () => {
     expect(page.trials.map((t) => t.id)).toContain(right.id);
     expect(page.trials.map((t) => t.id)).not.toContain(wrong.id);
     // The page ends where it is full; the count goes on.
-    expect(page.count.n).toBeGreaterThanOrEqual(page.trials.length);
-    expect(page.count.more).toBe(false);
+    expect(page.count!.n).toBeGreaterThanOrEqual(page.trials.length);
+    expect(page.count!.more).toBe(false);
     const { db } = server.connection;
     await expect(db.execute(sql`update trials set minutes = 1 where id = ${right.id}`)).rejects.toThrow();
     await expect(db.execute(sql`delete from trials where id = ${right.id}`)).rejects.toThrow();

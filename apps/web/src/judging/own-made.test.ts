@@ -1,29 +1,16 @@
-import { evaluate, problemsOf } from '@burl/core';
+import { evaluate, type MillingOperation, problemsOf } from '@burl/core';
 import { describe, expect, it } from 'vitest';
-import { WHOLE_CRIB as CRIB } from '../../test/crib.ts';
-import { contextOf } from './context.ts';
-import { cuttersFor, FIRST, inputOf, MILLED, type NewOperation, withMade } from './new-operation.ts';
+import { madeOf } from '../../test/made.ts';
+import { MILLED } from './new-operation.ts';
 
 const MADE = Object.keys(MILLED) as (keyof typeof MILLED)[];
 const ALLOYS = ['1045', '316l', '718-aged', '6061-t6'] as const;
-
-/** The operation one gets who changes nothing but what is cut. */
-function firstOf(made: NewOperation['made'], alloyId: string) {
-  const job = { alloyId, machineId: 'vmc40-22kw-direct', quantity: 4, heatLot: '' };
-  const group = CRIB.alloys.find((a) => a.id === alloyId)!.document.iso513_group;
-  const typed = withMade(FIRST, made);
-  const [cutter] = cuttersFor(CRIB, typed, (groups) => groups.includes(group));
-  const input = inputOf(CRIB, job, { ...typed, cutterId: cutter?.id ?? '' }, 's', 'metric');
-  if (typeof input === 'string') throw new Error(`${made} in ${alloyId}: ${input}`);
-  const context = contextOf(CRIB, input.document, job)!;
-  return { op: input.document, name: input.name, context, cutter: cutter! };
-}
 
 describe('what is milled with sizes and tools of its own', () => {
   it.each(MADE.flatMap((made) => ALLOYS.map((alloy) => [made, alloy] as const)))(
     '%s in %s: the first cut can be run',
     (made, alloy) => {
-      const { op, context } = firstOf(made, alloy);
+      const { op, context } = madeOf(made, alloy);
       expect(problemsOf(op, context)).toEqual([]);
       const over = evaluate(op, context)
         .limits.filter((l) => l.state === 'over')
@@ -31,4 +18,19 @@ describe('what is milled with sizes and tools of its own', () => {
       expect([context.cutter.id, ...over]).toEqual([context.cutter.id]);
     },
   );
+
+  it('is fed as a shop would: finishing by its marks, heads on necks well inside their window', () => {
+    for (const alloy of ALLOYS)
+      for (const made of ['finish wall', 'finish floor', 'finish floor and wall', 'finish rib'] as const) {
+        const { op, context } = madeOf<MillingOperation>(made, alloy);
+        const share = op.cut.feedPerToothMm / context.cutter.properties.DC!;
+        expect([made, alloy, share > 0.002, share < 0.013]).toEqual([made, alloy, true, true]);
+      }
+    for (const made of ['T-slot', 'dovetail', 'ring groove in a bore', 'groove in a wall'] as const) {
+      const { op, context } = madeOf<MillingOperation>(made, '1045');
+      const [low, high] = context.cutter.extended.fz_window_mm!;
+      expect(op.cut.feedPerToothMm).toBeGreaterThan(low);
+      expect(op.cut.feedPerToothMm).toBeLessThan(0.7 * high);
+    }
+  });
 });

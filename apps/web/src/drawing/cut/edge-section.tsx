@@ -33,6 +33,8 @@ interface Sizes {
   /** Width on the face and height on the wall of what is taken off. */
   readonly wide: number;
   readonly high: number;
+  /** Half the flat of the tip. */
+  readonly tip: number;
 }
 
 function sizesOf(op: EdgeMillingOperation, context: OperationContext): Sizes {
@@ -44,12 +46,13 @@ function sizesOf(op: EdgeMillingOperation, context: OperationContext): Sizes {
     thickness: edge.depthMm ?? Math.max(3 * edge.sizeMm, tool),
     wide: edge.form === 'engraving' ? edge.sizeMm / 2 : edge.sizeMm,
     high: edge.form === 'round' ? edge.sizeMm : high,
+    tip: Math.min(tool, edge.sizeMm) / 2,
   };
 }
 
 /** The part with its edge broken. */
 function Part({ op, sizes, at }: { op: EdgeMillingOperation; sizes: Sizes; at: Window }) {
-  const { thickness, wide, high } = sizes;
+  const { thickness, wide, high, tip } = sizes;
   const x = (mm: number): number => at.x0 + mm * at.scale;
   const y = (mm: number): number => at.y0 - mm * at.scale;
   const left = -2000 / at.scale;
@@ -57,7 +60,7 @@ function Part({ op, sizes, at }: { op: EdgeMillingOperation; sizes: Sizes; at: W
   const floor = op.edge.face === 'near' && op.edge.depthMm !== null && op.edge.form !== 'engraving';
   const body = (() => {
     if (op.edge.form === 'engraving')
-      return `M${x(left)} ${y(0)} H${x(-wide)} L${x(0) - (at.scale * wide) / 50} ${y(-high)} H${x(0) + (at.scale * wide) / 50} L${x(wide)} ${y(0)} H${x(-left)} V${y(-thickness)} H${x(left)} Z`;
+      return `M${x(left)} ${y(0)} H${x(-wide)} L${x(-tip)} ${y(-high)} H${x(tip)} L${x(wide)} ${y(0)} H${x(-left)} V${y(-thickness)} H${x(left)} Z`;
     if (op.edge.face === 'far')
       return `M${x(left)} ${y(0)} H${x(0)} V${y(-thickness + high)} L${x(-wide)} ${y(-thickness)} H${x(left)} Z`;
     const corner =
@@ -101,7 +104,10 @@ function Tool({ op, context, at }: { op: EdgeMillingOperation; context: Operatio
   const { axisOffWallMm, tipZMm } = edgePlaceOf(op, context);
   const point = (q: OutlinePoint, sign: 1 | -1): string =>
     `${at.x0 + (axisOffWallMm + sign * q.radiusMm) * at.scale},${at.y0 - (tipZMm + q.heightMm) * at.scale}`;
-  const points = outline.points.filter((q) => q.heightMm <= op.tooling.stickOutMm + 1e-6);
+  const out = op.tooling.stickOutMm;
+  const seen = outline.points.filter((q) => q.heightMm <= out + 1e-6);
+  // The shank goes on to the holder.
+  const points = [...seen, { heightMm: out, radiusMm: seen.at(-1)!.radiusMm }];
   const path = [...points.map((q) => point(q, -1)), ...points.toReversed().map((q) => point(q, 1))].join(' ');
   const axis = at.x0 + axisOffWallMm * at.scale;
   return (

@@ -1,4 +1,4 @@
-import { outerDiameter } from '../../crib/cutter.ts';
+import { isUndercutter, outerDiameter } from '../../crib/cutter.ts';
 import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
 import { SPEED, STICK_OUT } from '../common-movables.ts';
 import type { OperationContext } from '../context.ts';
@@ -67,8 +67,9 @@ export function millingMovables(op: MillingOperation, context: OperationContext)
         least: 0,
         above: true,
         most: edge,
-        low: LEAST_DEPTH,
-        high: Math.min(cutter.properties.APMX ?? 0, op.tooling.stickOutMm),
+        // A head in its groove cuts its whole height.
+        low: isUndercutter(cutter) ? depth : LEAST_DEPTH,
+        high: isUndercutter(cutter) ? depth : Math.min(cutter.properties.APMX ?? 0, op.tooling.stickOutMm),
         step: tidyStep(DEPTH_STEP * diameter),
       },
     ),
