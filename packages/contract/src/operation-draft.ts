@@ -141,6 +141,8 @@ const NARROW_SLOT_MM = 4;
 function askedOf(size: MilledSize): { readonly allowanceMm: number; readonly wallToleranceMm: number } {
   // Held as a drawing without a word asks, ISO 2768-m.
   if (size.kind === 'slot' && size.widthMm <= NARROW_SLOT_MM) return { allowanceMm: 0, wallToleranceMm: 0.1 };
+  // A face is made at once unless somebody leaves something on it.
+  if (size.kind === 'face') return { allowanceMm: 0, wallToleranceMm: 0.05 };
   if (size.undercut) return { allowanceMm: 0, wallToleranceMm: 0.2 };
   return size.finishing
     ? { allowanceMm: 0, wallToleranceMm: 0.05 }

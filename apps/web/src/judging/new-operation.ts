@@ -69,6 +69,7 @@ export function nameOf(n: NewOperation): string {
   if (typed) return typed;
   const own = ownMade(n.made);
   if (own) return own.name(n);
+  if (n.made === 'face') return 'Face';
   return n.made === 'hole' ? `Drill ${n.diameterMm} × ${n.depthMm}` : `Rough ${n.made}`;
 }
 
