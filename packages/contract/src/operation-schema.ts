@@ -110,6 +110,8 @@ const milling = yup
         wallToleranceMm: number(),
         raUm: orNull(),
         scallopMm: orNull(),
+        // Absent where nobody said.
+        openEnds: yup.number().strict().oneOf([0, 1, 2]).optional().default(undefined) as never,
         // Absent of every feature but a groove.
         undercut: yup
           .object({

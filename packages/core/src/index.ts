@@ -553,3 +553,4 @@ export {
   samplesOf,
 } from './programs/machine/simulated-machine.ts';
 export { type BurrOrder, type BurrPlan, burrPlan, type RoutedBurr } from './deciding/burrs/burr-plan.ts';
+export { type MissingEntryHole, missingEntryHoles } from './deciding/job/entry-holes.ts';

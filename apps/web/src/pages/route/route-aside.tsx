@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { duration } from '../../judging/amount.ts';
 import { useEvents } from '../../api/hooks.ts';
 import { BurrCard } from './burr-card.tsx';
+import { EntryHolesCard } from './entry-holes-card.tsx';
 import { RiskCard, ToolChangesCard } from './hole-cards.tsx';
 import type { RouteFacts } from './route-facts.ts';
 import type { RouteChanges } from './use-route-changes.ts';
@@ -41,6 +42,7 @@ export function RouteAside({
         </Link>
       </section>
       {risk && risk.lost > 0.0005 && <RiskCard risk={risk} currency={currency} />}
+      <EntryHolesCard missing={facts.entryHoles} readOnly={readOnly} onDrill={changes.drillEntry} />
       {facts.burrs && <BurrCard plan={facts.burrs} readOnly={readOnly} onOrder={changes.reorder} />}
       <ToolChangesCard
         loads={loads}

@@ -9,6 +9,8 @@ import {
   jobMinutes,
   type JobRisk,
   jobRisk,
+  type MissingEntryHole,
+  missingEntryHoles,
 } from '@burl/core';
 import { chosenVariant, batchAt, type Crib, type JobDetail, type Setup } from '@burl/contract';
 import { judgedJob } from '../../judging/judged-job.ts';
@@ -30,6 +32,8 @@ export interface RouteFacts {
   readonly grouped: readonly SetupOrder[];
   /** Where burrs will stand and what takes them off; null where nothing can be judged. */
   readonly burrs: BurrPlan | null;
+  /** Holes cutters are to go down in that nobody drills. */
+  readonly entryHoles: readonly MissingEntryHole[];
   /** Minutes of the job, with everything that is no cutting; null where nothing can be judged. */
   readonly job: JobMinutes | null;
   /** Minutes of the longest operation. */
@@ -93,6 +97,7 @@ export function routeFacts(detail: JobDetail, crib: Crib): RouteFacts {
     fewest,
     grouped,
     burrs: whole && burrPlan(whole),
+    entryHoles: whole ? missingEntryHoles(whole) : [],
     widest: Math.max(0, ...minutes),
     tools: whole && planned ? batchTools(whole, planned.blanks) : [],
   };

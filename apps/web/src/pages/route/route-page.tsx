@@ -35,7 +35,7 @@ function RouteView({ detail, crib }: { detail: JobDetail; crib: Crib }) {
   const edited = setups.find((s) => s.id === editing);
   const readOnly = job.status !== 'draft' || !session?.person || !mayEdit(session.person.role);
   const facts = useMemo(() => routeFacts(detail, crib), [detail, crib]);
-  const changes = useRouteChanges(detail, facts);
+  const changes = useRouteChanges(detail, facts, crib);
   const first = setups[0]?.id ?? null;
   const actions = useMemo<Action[]>(
     () =>

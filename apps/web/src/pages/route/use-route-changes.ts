@@ -1,10 +1,12 @@
 import { arrayMove } from '@dnd-kit/sortable';
-import { broughtEarly } from '@burl/core';
-import type { JobDetail, JobOperation, Setup } from '@burl/contract';
+import { broughtEarly, type MissingEntryHole } from '@burl/core';
+import type { Crib, JobDetail, JobOperation, Setup } from '@burl/contract';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { call, messageOf } from '../../api/client.ts';
 import { refreshJob } from '../../api/hooks.ts';
+import { useSystem } from '../../frame/preferences.tsx';
+import { entryHole } from '../../judging/entry-hole.ts';
 import { backOf } from '../../api/put-back.ts';
 import type { RouteFacts, SetupOrder } from './route-facts.ts';
 
@@ -17,12 +19,15 @@ export interface RouteChanges {
   readonly shown: readonly Setup[];
   readonly drop: (moved: string, onto: string) => void;
   readonly reorder: (next: readonly SetupOrder[]) => void;
+  /** Adds the drilling of a hole a cutter goes down in, right before it. */
+  readonly drillEntry: (hole: MissingEntryHole) => void;
   readonly bringEarly: (o: JobOperation) => void;
   readonly remove: (o: JobOperation) => void;
   readonly addSetup: () => void;
 }
 
-export function useRouteChanges({ job, setups }: JobDetail, { risk }: RouteFacts): RouteChanges {
+export function useRouteChanges({ job, setups }: JobDetail, { risk }: RouteFacts, crib: Crib): RouteChanges {
+  const system = useSystem();
   const [ahead, setAhead] = useState<readonly Setup[] | null>(null);
   const shown = ahead ?? setups;
   const at = { id: job.id };
@@ -57,6 +62,24 @@ export function useRouteChanges({ job, setups }: JobDetail, { risk }: RouteFacts
       });
       setAhead(next);
       void run(() => put(orderOf(next)));
+    },
+    drillEntry(hole) {
+      const input = entryHole(crib, job, hole, system);
+      if (typeof input === 'string') {
+        toast.error(input);
+        return;
+      }
+      void run(async () => {
+        const { id } = await call('POST', '/api/jobs/:id/operations', at, input);
+        await put(
+          orderOf(setups).map((s) =>
+            s.id === hole.setupId
+              ? { ...s, operations: s.operations.flatMap((o) => (o === hole.operationId ? [id, o] : [o])) }
+              : s,
+          ),
+        );
+        offerUndo(`${input.name} was added.`, () => call('DELETE', '/api/operations/:id', { id }));
+      });
     },
     bringEarly(o) {
       const earlier = risk?.operations.find((r) => r.id === o.id)?.earlier;

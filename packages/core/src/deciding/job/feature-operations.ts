@@ -204,6 +204,7 @@ function milled(d: Draft, f: PartFeature, shop: PartShop): OfferedOperation | st
         cornerRadiusMm: d.cornerRadiusMm,
         stockMm: d.stockMm,
         through: f.through,
+        ...(d.kind === 'slot' && { openEnds: f.openEnds === 0 ? 0 : f.openEnds === 1 ? 1 : 2 }),
         allowanceMm: d.allowanceMm,
         wallToleranceMm: f.toleranceMm ?? plainTolerance(f.widthMm),
         raUm: d.finishing ? f.raUm : null,

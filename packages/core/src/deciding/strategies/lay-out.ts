@@ -8,6 +8,7 @@ import { costBasis, costOfFeature } from '../../operations/cost.ts';
 import { evaluate, limitOf } from '../../evaluation/evaluate.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
 import { startingStickOut, withStartingCut } from '../../evaluation/starting-cut.ts';
+import type { EntryMethod } from '../../physics/path/entry.ts';
 import { type EntryPlace, rateEntries } from '../../physics/path/entry-plan.ts';
 import { doubtOf } from '../choosing/doubt.ts';
 import { searchCut } from '../search/search-cut.ts';
@@ -22,6 +23,8 @@ export interface LayOutWish {
   readonly confidence: number;
   /** Evaluations spent on balancing one strategy. */
   readonly budget: number;
+  /** Way in, where somebody chose one; absent takes the best. */
+  readonly entry?: EntryMethod;
 }
 
 /** One strategy with one cutter, worked out for a feature. */
@@ -85,6 +88,7 @@ const FREE: Readonly<Record<StrategyId, readonly FreeParameter[]>> = {
   trochoidal: ['n', 'fz', 'ap', 'ae'],
   plunge: ['n', 'fz', 'ae'],
   'high-feed': ['n', 'fz', 'ap', 'ae'],
+  'slot-then-widen': ['n', 'fz', 'ap', 'ae'],
 };
 
 /** The operation a strategy would begin with: its path, the best way in, first numbers of its own. */
@@ -92,6 +96,7 @@ export function operationFor(
   op: MillingOperation,
   context: OperationContext,
   strategy: StrategyId,
+  entry?: EntryMethod,
 ): MillingOperation {
   const { cutter, machine } = context;
   const same = op.tooling.cutterId === cutter.id;
@@ -119,8 +124,8 @@ export function operationFor(
     toolChangeS: machine.tool_change_s,
   };
   const open = { ...op.path.entry, rampAngleDeg: null, helixDiameterMm: null };
-  const best = rateEntries(open, place, 500, 1)[0]!;
-  return { ...started, path: { ...started.path, entry: { ...open, method: best.plan.method } } };
+  const method = entry ?? rateEntries(open, place, 500, 1)[0]!.plan.method;
+  return { ...started, path: { ...started.path, entry: { ...open, method } } };
 }
 
 /** A strategy's cut before anything is balanced, or why it cannot be run at all: geometry, or a cutter not made for it. */
@@ -128,6 +133,7 @@ export function begin(
   op: MillingOperation,
   context: OperationContext,
   strategy: StrategyId,
+  entry?: EntryMethod,
 ): { readonly operation: MillingOperation } | StrategyRefusal {
   const refuse = (impossible: string): StrategyRefusal => ({
     strategy,
@@ -137,7 +143,7 @@ export function begin(
   });
   let operation: MillingOperation;
   try {
-    operation = operationFor(op, context, strategy);
+    operation = operationFor(op, context, strategy, entry);
     const problems = problemsOf(operation, context);
     if (problems.length > 0) throw new InputError(problems);
   } catch (error) {
@@ -152,7 +158,8 @@ export function begin(
   )
     return refuse('high feed needs a flat lead angle or a rounded corner');
   const { plan } = millingState(operation, context);
-  return plan.impossible ? refuse(plan.impossible) : { operation };
+  const impossible = plan.impossible ?? (entry === undefined ? null : plan.entry.impossible);
+  return impossible ? refuse(impossible) : { operation };
 }
 
 /**
@@ -165,7 +172,7 @@ export function layOut(
   strategy: StrategyId,
   wish: LayOutWish,
 ): StrategyLayout | StrategyRefusal {
-  const begun = begin(op, context, strategy);
+  const begun = begin(op, context, strategy, wish.entry);
   if (!('operation' in begun)) return begun;
   const found = searchCut(begun.operation, context, {
     free: FREE[strategy],

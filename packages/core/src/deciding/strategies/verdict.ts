@@ -34,6 +34,7 @@ export const strategyName: Readonly<Record<StrategyLayout['strategy'], string>> 
   trochoidal: 'Trochoidal',
   plunge: 'Plunging',
   'high-feed': 'High-feed milling',
+  'slot-then-widen': 'Full slot, then widen',
 };
 
 /** Short enough for a sentence. */

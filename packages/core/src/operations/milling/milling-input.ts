@@ -27,7 +27,9 @@ export function millingInput(op: MillingOperation, context: OperationContext): L
   const { cut } = op;
   const teeth = cutter.properties.ZEFP ?? cutter.properties.NOF ?? 1;
   const diameter = diameterInCut(cutter, cut.axialDepthMm);
-  const radial = Math.min(cut.radialEngagementMm, diameter);
+  // Where a slot is widened later, the slot itself is the load: everything is judged in it.
+  const radial =
+    op.path.strategy === 'slot-then-widen' ? diameter : Math.min(cut.radialEngagementMm, diameter);
   const ofSide = edgeProfile(cutter, cut.axialDepthMm, radial, cut.direction);
   const { undercut, widthMm } = op.feature;
   // Under a slot it just fills a cutter is in one wall climbing and in the other against the feed.

@@ -22,6 +22,7 @@ import { cornerAccelerationLimit } from './limits/corner-acceleration.ts';
 import { cornerFitLimit } from './limits/corner-fit.ts';
 import { cornerEngagementLimit } from './limits/corner-engagement.ts';
 import {
+  entryChipsLimit,
   entryHeightLimit,
   helixFitLimit,
   leadInLimit,
@@ -99,6 +100,7 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   plungeEntryLimit,
   rampAngleLimit,
   helixFitLimit,
+  entryChipsLimit,
   coreLeftLimit,
   cornerEngagementLimit,
   leadInLimit,

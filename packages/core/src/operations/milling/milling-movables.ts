@@ -139,6 +139,13 @@ function pathMovables({ path, feature }: MillingOperation, diameter: number): Mo
         { least: 0.1, most: 2000, low: diameter * 1.05, high: diameter * 2, step: 0.1 },
       ),
     );
+  if (path.entry.method === 'helix')
+    list.push(
+      movable(
+        { key: 'taper', name: 'Taper of the helix', unit: 'deg', at: numberAt('path.entry.taperDeg') },
+        { least: 0, most: 10, low: path.entry.taperDeg, high: Math.max(2, path.entry.taperDeg), step: 0.25 },
+      ),
+    );
   list.push(
     movable(
       { key: 'start', name: 'Feed-start height', unit: 'mm', at: numberAt('path.entry.startHeightMm') },

@@ -6,13 +6,15 @@ import type { OperationBase } from '../operation-base.ts';
 export type ForceLawId = 'kienzle' | 'linear-edge' | 'orthogonal';
 export const FORCE_LAWS: readonly ForceLawId[] = ['kienzle', 'linear-edge', 'orthogonal'];
 
-export type StrategyId = 'levels' | 'constant-engagement' | 'trochoidal' | 'plunge' | 'high-feed';
+export type StrategyId =
+  'levels' | 'constant-engagement' | 'trochoidal' | 'plunge' | 'high-feed' | 'slot-then-widen';
 export const STRATEGY_IDS: readonly StrategyId[] = [
   'levels',
   'constant-engagement',
   'trochoidal',
   'plunge',
   'high-feed',
+  'slot-then-widen',
 ];
 
 /** The path the numbers of the cut run on. */

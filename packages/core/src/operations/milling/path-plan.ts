@@ -126,6 +126,27 @@ function workOutCorner(corner: CornerCut, steady: boolean): CornerPlan {
   };
 }
 
+/** A full slot along the middle first, then a pass along each side after another; only what is wider than the cutter is widened. */
+function slotPlan(op: MillingOperation, m: Measures) {
+  const { lengthMm, widthMm } = op.feature;
+  const long = Math.max(lengthMm, widthMm);
+  const across = Math.min(widthMm, lengthMm);
+  const along = Math.max(long - m.d, m.d / 4);
+  const beside = Math.max(0, across - m.d);
+  const widening = 2 * Math.ceil(beside / 2 / m.ae - 1e-6);
+  return {
+    cutMm: m.levels * along * (1 + widening),
+    cornerMm: 0,
+    backMm: m.levels * along * (m.ae < ONE_WAY * m.d ? widening : widening / 2),
+    impossible:
+      !isClosed(op.feature) || beside < m.ae / 4
+        ? 'nothing is left to widen: the slot is as wide as the cutter'
+        : op.feature.island
+          ? 'an island stands where the slot would go'
+          : null,
+  };
+}
+
 /** A rib has two sides. */
 const sidesOf = ({ finishing }: MillingOperation['feature']): number => (finishing?.face === 'rib' ? 2 : 1);
 
@@ -221,7 +242,12 @@ export function planPath(op: MillingOperation, context: OperationContext): PathP
       impossible: context.cutter.extended.plunge_ok === false ? 'this end face is not made to plunge' : null,
     };
   }
-  const p = path.strategy === 'trochoidal' ? trochoidPlan(op, m) : passesPlan(op, context, m, corner);
+  const p =
+    path.strategy === 'trochoidal'
+      ? trochoidPlan(op, m)
+      : path.strategy === 'slot-then-widen'
+        ? slotPlan(op, m)
+        : passesPlan(op, context, m, corner);
   return {
     levels,
     passes,

@@ -71,6 +71,9 @@ function strategyEngagement(
       return cutter.type === 'high_feed_mill'
         ? { ap: 0.6 * edge, ae: 0.6 * d }
         : { ap: Math.min(edge, 0.04 * d, (cutter.properties.RE ?? 0.1) / 2), ae: 0.5 * d };
+    case 'slot-then-widen':
+      // The slot in the middle decides the depth; what widens it is a side cut.
+      return { ap: (hard ? 0.3 : 0.6) * d, ae: (hard ? 0.3 : 0.45) * d };
     case 'levels':
       return op.feature.kind === 'pocket'
         ? { ap: (hard ? 0.4 : 0.7) * d, ae: (hard ? 0.35 : 0.5) * d }

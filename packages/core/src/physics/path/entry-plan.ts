@@ -27,6 +27,8 @@ export interface EntryPlan {
   readonly feedShare: number;
   /** Depth of cut at the side while entering, mm. */
   readonly axialMm: number;
+  /** Room beside the cutter on its way down, mm on a side, taper counted half; Infinity where chips leave freely. */
+  readonly roomMm: number;
   /** Extra minutes that are not feed: a pre-drill brings a tool change. */
   readonly extraMin: number;
   /** Why it cannot be done, or null. */
@@ -119,6 +121,7 @@ function workOutEntry(entry: Entry, place: EntryPlace): EntryPlan {
     coreBreaksFree: false,
     feedShare: 1,
     axialMm: depth,
+    roomMm: Infinity,
     extraMin: 0,
     impossible: null,
   } as const;
@@ -129,7 +132,12 @@ function workOutEntry(entry: Entry, place: EntryPlace): EntryPlan {
         ...none,
         pathMm: d,
         airMm: air,
-        impossible: inside && feature.kind !== 'slot' ? 'the pocket is closed on all sides' : null,
+        impossible:
+          feature.kind === 'pocket'
+            ? 'the pocket is closed on all sides'
+            : feature.kind === 'slot' && feature.openEnds === 0
+              ? 'the slot is closed at both ends'
+              : null,
       };
     case 'helix': {
       const steepest = Math.min(usual.helixDeg, own || usual.helixDeg);
@@ -158,6 +166,7 @@ function workOutEntry(entry: Entry, place: EntryPlace): EntryPlan {
         airMm: (air / Math.max(pitch, 1e-6)) * geometry.pathLengthPerTurnMm,
         feedShare: usual.feedShare,
         axialMm: Math.min(depth, pitch),
+        roomMm: (hole - d + (top - hole) / 2) / 2,
         impossible: fits
           ? top > Math.min(width, length) + 1e-9
             ? 'the helix is wider than the feature'

@@ -36,6 +36,8 @@ export interface MillingFeature {
   readonly raUm: number | null;
   /** Height of the ridges that may stay between passes of a rounded cutter, mm; null where nobody asks. */
   readonly scallopMm: number | null;
+  /** Ends of a slot that are open; absent where nobody said. */
+  readonly openEnds?: 0 | 1 | 2;
   /** The groove goes under a wall or round a ring; absent of every other feature. */
   readonly undercut?: Undercut;
   /** What a finishing cut finds; absent of roughing and of cuts that make a face at once. */

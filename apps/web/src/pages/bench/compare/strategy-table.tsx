@@ -1,6 +1,8 @@
 import {
   type Aspect,
   type Cutter,
+  ENTRY_METHODS,
+  type EntryMethod,
   isLaidOut,
   type MillingOperation,
   type OperationContext,
@@ -15,6 +17,14 @@ import { HeavyState } from '../../../workers/heavy-state.tsx';
 import type { Heavy } from '../../../workers/use-heavy.ts';
 import type { Line } from './strategy-lines.tsx';
 import type { Asked, Row } from './use-layouts.ts';
+
+const ENTRY_WORDS: Readonly<Record<EntryMethod, string>> = {
+  outside: 'the side',
+  helix: 'helix',
+  ramp: 'ramp',
+  plunge: 'plunge',
+  predrilled: 'a drilled hole',
+};
 
 const LOOK = 'min-h-8 w-full rounded-md border border-line bg-raised px-1';
 
@@ -68,6 +78,19 @@ function ColumnHead({
         {cutters.map((c) => (
           <option key={c.id} value={c.id}>
             {c.name}
+          </option>
+        ))}
+      </select>
+      <select
+        aria-label={`Entry of column ${number}`}
+        value={asked.entry ?? ''}
+        onChange={(e) => onChange({ entry: (e.target.value || undefined) as EntryMethod | undefined })}
+        className={`${LOOK} mt-1`}
+      >
+        <option value="">best way in</option>
+        {ENTRY_METHODS.map((m) => (
+          <option key={m} value={m}>
+            in by {ENTRY_WORDS[m]}
           </option>
         ))}
       </select>

@@ -1,4 +1,5 @@
 import type {
+  EntryMethod,
   LayOutWish,
   MillingOperation,
   OperationContext,
@@ -15,6 +16,8 @@ export type Row = StrategyLayout | StrategyRefusal;
 export interface Asked {
   readonly strategy: StrategyId;
   readonly cutterId: string;
+  /** Way in; absent takes the best. */
+  readonly entry?: EntryMethod | undefined;
 }
 
 /** Columns at most. */
@@ -40,10 +43,19 @@ export function useLayouts(
 ): readonly Heavy<Row>[] {
   const at = (i: number): OperationContext | null => contexts[i] ?? null;
   const strategy = (i: number): StrategyId | null => asked[i]?.strategy ?? null;
+  const wishOf = (i: number): LayOutWish => {
+    const entry = asked[i]?.entry;
+    return entry ? { ...wish, entry } : wish;
+  };
   const done = (h: Heavy<Row>): boolean => !h.busy;
-  const first = useLayout(op, at(0), strategy(0), wish);
-  const second = useLayout(op, done(first) ? at(1) : null, strategy(1), wish);
-  const third = useLayout(op, done(first) && done(second) ? at(2) : null, strategy(2), wish);
-  const fourth = useLayout(op, done(first) && done(second) && done(third) ? at(3) : null, strategy(3), wish);
+  const first = useLayout(op, at(0), strategy(0), wishOf(0));
+  const second = useLayout(op, done(first) ? at(1) : null, strategy(1), wishOf(1));
+  const third = useLayout(op, done(first) && done(second) ? at(2) : null, strategy(2), wishOf(2));
+  const fourth = useLayout(
+    op,
+    done(first) && done(second) && done(third) ? at(3) : null,
+    strategy(3),
+    wishOf(3),
+  );
   return [first, second, third, fourth].slice(0, asked.length);
 }

@@ -5,6 +5,8 @@ import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
 
 type Feature = MillingOperation['feature'];
 
+/** Open ends of a slot, by how many. */
+const ENDS: readonly string[] = ['both closed', 'one open', 'both open', 'not stated'];
 const STOCK: readonly NumberField<Feature>[] = [{ key: 'stockMm', label: 'Stock on each side', unit: 'mm' }];
 const ASKED: readonly NumberField<Feature>[] = [
   { key: 'slopeDeg', label: 'Slope of the surface', unit: 'deg', zero: true, hint: '90 is a vertical wall' },
@@ -51,6 +53,19 @@ export function FeatureRest({
             />
           )}
         </>
+      )}
+      {feature.kind === 'slot' && !feature.undercut && (
+        <Choice
+          label="Ends"
+          value={ENDS[feature.openEnds ?? 3]!}
+          options={ENDS}
+          readOnly={readOnly}
+          onTake={(v) => {
+            const { openEnds: _, ...rest } = feature;
+            const ends = ENDS.indexOf(v);
+            onChange({ ...op, feature: ends === 3 ? rest : { ...rest, openEnds: ends as 0 | 1 | 2 } });
+          }}
+        />
       )}
       <Choice
         label="Floor"

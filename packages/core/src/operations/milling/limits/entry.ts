@@ -125,6 +125,49 @@ export const coreLeftLimit: Limit<MillingState> = {
   },
 };
 
+/** Room on a side over the depth gone down at once: chips of tough alloys lie looser. Judgement. */
+const ROOM_OVER_DEPTH = 0.08;
+const ROOM_TOUGH = 0.11;
+/** Down to so many diameters chips are thrown out whatever the room. */
+const SHALLOW = 0.5;
+
+/** Chips come up past the cutter on its way down a helix: a taper gives them room. */
+export const entryChipsLimit: Limit<MillingState> = {
+  id: 'entry-chips',
+  group: 'path',
+  name: 'chips out of the entry',
+  assess({ plan: { entry }, op, context }) {
+    if (entry.method !== 'helix' || !Number.isFinite(entry.roomMm)) return null;
+    const deep = Math.min(op.cut.axialDepthMm, op.feature.depthMm);
+    const diameter = outerDiameter(context.cutter);
+    const tough = context.alloy.iso513_group === 'S' || context.alloy.iso513_group === 'M';
+    const needed =
+      deep <= SHALLOW * diameter ? 0 : (tough ? ROOM_TOUGH : ROOM_OVER_DEPTH) * (deep - SHALLOW * diameter);
+    return {
+      predicted: { estimate: exact(needed), unit: 'mm' },
+      allowed: { value: entry.roomMm, unit: 'mm', from: 'room beside the cutter, half of the taper counted' },
+      ...used(exact(needed), Math.max(1e-3, entry.roomMm)),
+      why: () =>
+        needed > entry.roomMm
+          ? say(
+              'Goes {0} down at once with {1} of room a side; chips need {2}. A wider helix, or a taper of a degree.',
+              measure(deep, 'mm'),
+              measure(entry.roomMm, 'mm'),
+              measure(needed, 'mm'),
+            )
+          : say(
+              'Room {1} a side for {0} down at once; {2} needed.',
+              measure(deep, 'mm'),
+              measure(entry.roomMm, 'mm'),
+              measure(needed, 'mm'),
+            ),
+      formula: 'room ≥ 0.08·(depth − D/2), 0.11 in tough alloys',
+      inputs: () => [input('taper', 'taper of the helix', op.path.entry.taperDeg, 'deg')],
+      source: 'judgement; rule G-40',
+    };
+  },
+};
+
 /** Share of a feature's minutes that may go by above the material. */
 const AIR_TIGHT = 0.08;
 const AIR_OVER = 0.25;

@@ -385,6 +385,28 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
   ['lead-in', 'tight', 'straight in', (op) => side(0)(op)],
   ['entry-height', 'clear', 'half a millimetre above', entry({ startHeightMm: 0.5 })],
   ['entry-height', 'over', 'ramping down from far above', entry({ startHeightMm: 60 })],
+  ['entry-chips', 'clear', 'a wide helix', entry({ method: 'helix' })],
+  [
+    'entry-chips',
+    'over',
+    'a narrow helix down twice the diameter at once',
+    (op) => cut({ axialDepthMm: 24 })(entry({ method: 'helix', helixDiameterMm: 14.5 })(op)),
+  ],
+  [
+    'entry-chips',
+    'clear',
+    'the same with a taper of two degrees',
+    (op) => cut({ axialDepthMm: 24 })(entry({ method: 'helix', helixDiameterMm: 15.5, taperDeg: 2 })(op)),
+  ],
+  [
+    'path-possible',
+    'over',
+    'from the side into a slot that is closed',
+    (op) =>
+      entry({ method: 'outside' })(
+        feature({ kind: 'slot', widthMm: 12, cornerRadiusMm: null, openEnds: 0 })(op),
+      ),
+  ],
   ['undercut-neck', 'clear', 'a head that reaches beyond its neck', grooved()],
   ['undercut-neck', 'over', 'a groove deeper than the head stands out', grooved({}, { widthMm: 5.8 })],
   ['undercut-neck', 'over', 'a neck as thick as the slot above', tSlot({ throatMm: 5.1 })],
