@@ -151,6 +151,8 @@ const milling = yup
         axialRunoutUm: orNull(),
         alongUmPerM: number(),
         acrossUmPerM: number(),
+        // Absent in operations of before it was asked: the pass ends flush with the cutter.
+        offsetMm: yup.number().strict().nullable().optional(),
       })
       .noUnknown()
       .optional()

@@ -5,6 +5,7 @@ export const MILLING_CUTTER_TYPES = [
   'end_mill_bull',
   'end_mill_ball',
   'end_mill_barrel',
+  'end_mill_lens',
   'high_feed_mill',
   'face_mill_round',
   'face_mill_45',

@@ -59,8 +59,13 @@ function barrel(cutter: Pick<Cutter, 'properties'>, edgeMm: number): OutlinePoin
   const widest = (p.DC ?? 0) / 2;
   const arc = Math.max(edgeMm, Number(p['PRFRAD'] ?? 10 * widest));
   const corner = Math.min(p.RE ?? 0, edgeMm / 4);
+  // A taper barrel leans in towards its tip.
+  const lean = Math.tan(Number(p['TA'] ?? 0) * RAD);
   const at = (heightMm: number): number =>
-    widest - (arc - Math.sqrt(arc ** 2 - (heightMm - edgeMm / 2) ** 2));
+    Math.max(
+      corner,
+      widest - (arc - Math.sqrt(arc ** 2 - (heightMm - edgeMm / 2) ** 2)) - (edgeMm - heightMm) * lean,
+    );
   const foot = at(corner) - corner;
   return [
     ...quarter(foot, corner),
@@ -68,6 +73,25 @@ function barrel(cutter: Pick<Cutter, 'properties'>, edgeMm: number): OutlinePoin
       const heightMm = corner + ((edgeMm - corner) * (i + 1)) / STEPS;
       return { heightMm, radiusMm: at(heightMm) };
     }),
+  ];
+}
+
+/** A lens: its end an arc as large as its profile, out to a small corner. */
+function lens(p: Cutter['properties']): OutlinePoint[] {
+  const widest = (p.DC ?? 0) / 2;
+  const arc = Math.max(widest, Number(p['PRFRAD'] ?? 8 * widest));
+  const corner = Math.min(p.RE ?? 0, widest / 2);
+  const flat = widest - corner;
+  const end = Array.from({ length: STEPS + 1 }, (_, i) => {
+    const radiusMm = (flat * i) / STEPS;
+    return { heightMm: arc - Math.sqrt(arc ** 2 - radiusMm ** 2), radiusMm };
+  });
+  const rise = end.at(-1)!.heightMm;
+  return [
+    ...end.slice(1),
+    ...quarter(flat, corner)
+      .slice(1)
+      .map((q) => ({ ...q, heightMm: q.heightMm + rise })),
   ];
 }
 
@@ -87,6 +111,8 @@ export function endOutline(
         return quarter(0, tip);
       case 'end_mill_barrel':
         return barrel(cutter, edgeMm);
+      case 'end_mill_lens':
+        return lens(p);
       case 'face_mill_round':
         return quarter(tip, (p.IC ?? 0) / 2);
       case 'face_mill_45':

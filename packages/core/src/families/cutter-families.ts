@@ -1,5 +1,6 @@
 import { backChamferFamily, dovetailFamily } from './angled-mills.ts';
 import { ballNoseFamily } from './ball-nose.ts';
+import { barrelFamily } from './barrel.ts';
 import { chamferMillFamily } from './chamfer-mill.ts';
 import { drillFamily } from './drill.ts';
 import { endMillFamily } from './end-mill.ts';
@@ -15,6 +16,7 @@ import { threadMillFamily } from './thread-mill.ts';
 export const CUTTER_FAMILIES: readonly CutterFamily[] = [
   endMillFamily,
   ballNoseFamily,
+  barrelFamily,
   faceMillFamily,
   drillFamily,
   tapFamily,

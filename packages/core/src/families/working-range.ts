@@ -1,6 +1,7 @@
 import type { Cutter } from '../crib/cutter.ts';
 import { backChamferFamily, dovetailFamily } from './angled-mills.ts';
 import { ballNoseFamily } from './ball-nose.ts';
+import { barrelFamily } from './barrel.ts';
 import { chamferMillFamily } from './chamfer-mill.ts';
 import { drillFamily } from './drill.ts';
 import { endMillFamily, GRINDS } from './end-mill.ts';
@@ -133,6 +134,14 @@ const RING_GROOVES = [
 export const workingRange = (): Cutter[] => [
   ...endMills(),
   ...ballNoses(),
+  ...each(
+    barrelFamily,
+    ['tangent', 'taper', 'lens'].flatMap((shape) =>
+      ['steel', 'titanium'].flatMap((ground) =>
+        [6, 10, 12, 16].map((diameter) => ({ shape, ground, diameter })),
+      ),
+    ),
+  ),
   ...each(
     faceMillFamily,
     [40, 50, 63, 80, 100, 125].flatMap((diameter) =>

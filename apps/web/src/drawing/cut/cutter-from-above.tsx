@@ -6,8 +6,9 @@ export interface PlanPlace {
   /** Units to a millimetre. */
   readonly scale: number;
   readonly radius: number;
-  /** The uncut edge above the finished wall, which is a radius below the middle. */
+  /** The uncut edge above, and the finished wall below: a radius below the middle unless the axis stands off a face's pass. */
   readonly top: number;
+  readonly wall: number;
   /** From the middle to the sides and to the bottom of the picture. */
   readonly before: number;
   readonly ahead: number;
@@ -36,13 +37,18 @@ function edgesOf({ cutter }: OperationContext, r: number) {
 }
 
 /** The work, finished behind the cutter and uncut ahead of it; in a slot on both sides. */
-function Work({ place, slot }: { place: PlanPlace; slot: boolean }) {
-  const { radius: r, top, before, ahead, far } = place;
+function Work({ place, slot, face }: { place: PlanPlace; slot: boolean; face: boolean }) {
+  const { radius: r, top, wall, before, ahead, far } = place;
   const reach = Math.sqrt(Math.max(0, r * r - top * top));
+  const behind = Math.sqrt(Math.max(0, r * r - wall * wall));
   return (
     <>
       <path
-        d={`M${-before} ${r} L0 ${r} A${r} ${r} 0 0 0 ${reach} ${top} L${ahead} ${top} L${ahead} ${far} L${-before} ${far} Z`}
+        d={
+          face
+            ? `M${behind} ${wall} A${r} ${r} 0 0 0 ${reach} ${top} L${ahead} ${top} L${ahead} ${wall} Z`
+            : `M${-before} ${r} L0 ${r} A${r} ${r} 0 0 0 ${reach} ${top} L${ahead} ${top} L${ahead} ${far} L${-before} ${far} Z`
+        }
         fill="url(#stock)"
         stroke="var(--stock-line)"
       />
@@ -60,6 +66,10 @@ function Work({ place, slot }: { place: PlanPlace; slot: boolean }) {
   );
 }
 
+/** Somebody said how the axis stands over the pass of a face: its other border is seen as well. */
+const isPlaced = ({ feature, face }: MillingOperation): boolean =>
+  feature.kind === 'face' && face?.offsetMm !== undefined && face.offsetMm !== null;
+
 /** Work and cutter with its edges, the arc they are engaged in, and where it turns and feeds. */
 export function CutterFromAbove({
   op,
@@ -73,16 +83,17 @@ export function CutterFromAbove({
   engagedDeg: number;
 }) {
   const { radius: r, side } = place;
+  const leaves = Math.acos(Math.max(-1, -place.wall / r));
   const engaged = arc()({
     innerRadius: 0,
     outerRadius: r,
-    startAngle: Math.PI - (engagedDeg * Math.PI) / 180,
-    endAngle: Math.PI,
+    startAngle: leaves - (engagedDeg * Math.PI) / 180,
+    endAngle: leaves,
   });
   return (
     <>
       <g transform={`scale(1 ${side})`}>
-        <Work place={place} slot={op.feature.kind === 'slot'} />
+        <Work place={place} slot={op.feature.kind === 'slot'} face={isPlaced(op)} />
         <circle r={r} fill="var(--tool)" fillOpacity="0.86" stroke="var(--accent)" strokeWidth="2" />
         <path d={engaged ?? ''} transform="scale(-1 1)" fill="var(--accent)" opacity="0.24" />
       </g>
@@ -124,10 +135,14 @@ export function planPlace(
   const diameter = outerDiameter(context.cutter);
   const scale = ACROSS / diameter;
   const radius = ACROSS / 2;
+  const wide = Math.min(op.cut.radialEngagementMm, diameter) * scale;
+  // The axis towards the side teeth leave by: the leaving border comes nearer to it.
+  const wall = isPlaced(op) ? wide / 2 - (op.face?.offsetMm ?? 0) * scale : radius;
   return {
     scale,
     radius,
-    top: radius - Math.min(op.cut.radialEngagementMm, diameter) * scale,
+    top: wall - wide,
+    wall,
     before: cx,
     ahead: width - cx,
     far: height,

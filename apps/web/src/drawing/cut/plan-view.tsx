@@ -20,7 +20,7 @@ export function PlanView({ op, context, evaluation, readOnly, onParameter }: Dra
   const slot = op.feature.kind === 'slot';
   const climb = op.cut.direction === 'climb';
   const place = planPlace(op, context, W, H, CX);
-  const { side, top, radius, ahead } = place;
+  const { side, top, wall, ahead } = place;
   const cy = H / 2 + (climb ? -6 : 14);
   const engaged = numberOf(evaluation, 'arc').value;
   const ae = Math.min(op.cut.radialEngagementMm, outerDiameter(context.cutter));
@@ -31,12 +31,12 @@ export function PlanView({ op, context, evaluation, readOnly, onParameter }: Dra
         <CutterFromAbove op={op} context={context} place={place} engagedDeg={engaged} />
         {!slot && (
           <g stroke="var(--ink)">
-            <line x1={ahead - MEASURED} x2={ahead - MEASURED} y1={side * top} y2={side * radius} />
+            <line x1={ahead - MEASURED} x2={ahead - MEASURED} y1={side * top} y2={side * wall} />
             <line
               x1={0}
               x2={ahead - MEASURED + 6}
-              y1={side * radius}
-              y2={side * radius}
+              y1={side * wall}
+              y2={side * wall}
               strokeDasharray="3 3"
               strokeWidth="0.8"
             />

@@ -90,7 +90,7 @@ export function reasonsAgainst(
   if (!at) list.push(say('no holder in stock takes it on this spindle'));
   const doubt = toolDoubt(op, cutter);
   if (doubt) list.push(say(doubt));
-  if (cutter.type === 'end_mill_ball' || cutter.type === 'end_mill_barrel')
+  if (/^end_mill_(?:ball|barrel|lens)/.test(cutter.type))
     list.push(say('its round end leaves no flat floor'));
   if (op.feature.kind !== 'face' && SLOPING.test(cutter.type))
     list.push(say('its lead angle leaves no square wall'));

@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { barrelFamily } from '../../families/barrel.ts';
+import { ofFamily } from '../../families/family.ts';
 import { CRIB } from '../../../fixtures/crib.ts';
 import { type CurvedSurface, surfaceWays } from './surface-ways.ts';
 
 const FILLET: CurvedSurface = { slopeDeg: 60, scallopMm: 0.005, areaMm2: 2000, hollowMm: null, tiltDeg: 10 };
-const CUT = { speedMMin: 80, feedPerToothMm: 0.08, mostRpm: 12_000 };
+const CUT = { speedMMin: 80, feedPerToothMm: 0.08, mostRpm: 12_000, kc11: 1800, mc: 0.25 };
 const ways = (change: Partial<CurvedSurface> = {}) =>
   surfaceWays({ ...FILLET, ...change }, CUT, CRIB.cutters);
 const of = (id: string, change: Partial<CurvedSurface> = {}) => ways(change).find((w) => w.cutterId === id);
@@ -39,6 +41,27 @@ describe('ball, bull nose and barrel on the same surface', () => {
     expect(of('ball-6-z2', { hollowMm: 40 })!.against).toBeNull();
     expect(ways({ hollowMm: 40 })[0]!.against).toBeNull();
     expect(ways({ hollowMm: 40 }).at(-1)!.against).not.toBeNull();
+  });
+
+  const circle = (shape: string) => ofFamily(barrelFamily, { shape, ground: 'steel', diameter: 10 }).cutter;
+
+  it('a taper barrel reaches slopes a straight one does not; a lens takes the floor a barrel never touches', () => {
+    const on = (slopeDeg: number, tiltDeg: number) =>
+      surfaceWays({ ...FILLET, slopeDeg, tiltDeg }, CUT, ['tangent', 'taper', 'lens'].map(circle)).map((w) =>
+        w.name.split(' ').slice(0, 2).join(' '),
+      );
+    expect(on(75, 0).sort()).toEqual(['Barrel cutter', 'Taper barrel']);
+    // There a straight one touches with its small corner only, and takes far longer.
+    expect(on(30, 15)).toEqual(['Taper barrel', 'Barrel cutter']);
+    expect(on(0, 4)).toEqual(['Lens cutter']);
+  });
+
+  it('the wider step pushes harder: force by the step, at the feed of a tooth', () => {
+    const [barrel, ball] = [of('barrel-12-z6')!, of('ball-6-z2')!];
+    expect(barrel.forceN / ball.forceN).toBeCloseTo(
+      (barrel.stepMm / ball.stepMm) * (barrel.feedPerToothMm / ball.feedPerToothMm) ** 0.75,
+      6,
+    );
   });
 
   it('leaves the ridge that is asked, or less where the edge is no wider; Ra both ways', () => {

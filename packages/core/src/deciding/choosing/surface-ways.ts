@@ -19,6 +19,9 @@ export interface SurfaceCut {
   readonly speedMMin: number;
   readonly feedPerToothMm: number;
   readonly mostRpm: number;
+  /** Specific cutting force of 1 mm², N/mm², and how it falls with the chip. */
+  readonly kc11: number;
+  readonly mc: number;
 }
 
 /** How one cutter finishes the surface. */
@@ -36,6 +39,8 @@ export interface SurfaceWay {
   /** Ra in µm, across the passes by their ridges, and along them by the teeth. */
   readonly raAcrossUm: number;
   readonly raAlongUm: number;
+  /** Push of a tooth off the surface, N: a chip of the feed as wide as the step. */
+  readonly forceN: number;
   /** Smallest inner radius it leaves in a corner, mm. */
   readonly cornerMm: number;
   /** Why it does not do; null where it does. */
@@ -72,7 +77,21 @@ function contactOf({ type, properties: p }: Cutter, slopeDeg: number, tiltDeg: n
       cornerMm: diameter / 2,
     };
   const corner = p.RE ?? 0;
-  if (type === 'end_mill_barrel' && lean / RAD >= BARREL_FROM)
+  if (type === 'end_mill_lens') {
+    // Its end touches where the surface leans no more than the arc does at the corner.
+    const profile = Number(p['PRFRAD'] ?? 0);
+    const most = Math.asin(Math.min(1, (diameter / 2 - (p.RE ?? 0)) / Math.max(profile, 1e-6)));
+    return lean <= most && lean > 1e-6
+      ? {
+          radiusMm: profile,
+          diameterMm: 2 * profile * Math.sin(lean),
+          mostStepMm: 0.5 * diameter,
+          cornerMm: p.RE ?? 0,
+        }
+      : null;
+  }
+  // A taper barrel's flank leans already: the surface has that much less to.
+  if (type === 'end_mill_barrel' && lean / RAD >= BARREL_FROM - Number(p['TA'] ?? 0))
     return {
       radiusMm: Number(p['PRFRAD'] ?? 0),
       diameterMm: diameter,
@@ -92,15 +111,15 @@ function contactOf({ type, properties: p }: Cutter, slopeDeg: number, tiltDeg: n
 function onceEach(cutters: readonly Cutter[]): Cutter[] {
   const kept = new Map<string, Cutter>();
   for (const c of cutters) {
-    const { DC, RE, ZEFP, NOF } = c.properties;
-    const key = [c.type, DC, RE, ZEFP ?? NOF].join('/');
+    const { DC, RE, ZEFP, NOF, PRFRAD, TA } = c.properties;
+    const key = [c.type, DC, RE, ZEFP ?? NOF, PRFRAD, TA].join('/');
     if (!kept.has(key)) kept.set(key, c);
   }
   return [...kept.values()];
 }
 
 /**
- * Ball, bull-nose and barrel cutters on the same surface: step for the ridge that may stay, speed where they touch, minutes, roughness
+ * Ball, bull-nose, barrel and lens cutters on the same surface: step for the ridge that may stay, speed where they touch, minutes, roughness
  * both ways, and what speaks against one. Quickest first, those that do not do last. Throws an InputError on an impossible surface.
  */
 export function surfaceWays(
@@ -141,6 +160,7 @@ export function surfaceWays(
           minutes: surface.areaMm2 / (stepMm * speedRpm * teeth * fz),
           raAcrossUm: 1000 * RA_OF_RZ * ridge,
           raAlongUm: (1000 * RA_OF_RZ * fz ** 2) / (8 * alongMm),
+          forceN: cut.kc11 * fz ** (1 - cut.mc) * stepMm,
           cornerMm: contact.cornerMm,
           against: hollow
             ? 'the surface is hollow by less than it: it would cut into it'

@@ -1,5 +1,6 @@
 import { outerDiameter } from '../../crib/cutter.ts';
 import { undercutsBoth } from '../../physics/path/undercut.ts';
+import { mostOffset } from './face-place.ts';
 import type { OperationContext } from '../context.ts';
 import type { Inspection } from '../inspection.ts';
 import type { MillingOperation } from './milling-operation.ts';
@@ -36,6 +37,8 @@ function checkFace(op: MillingOperation, { cutter }: OperationContext, see: Insp
   see.measured('face.axialRunoutUm', face.axialRunoutUm, 0, 500, 'um');
   see.within('face.alongUmPerM', face.alongUmPerM, 0, 5000, 'um');
   see.within('face.acrossUmPerM', face.acrossUmPerM, 0, 5000, 'um');
+  const off = mostOffset(op.cut.radialEngagementMm, outerDiameter(cutter));
+  see.measured('face.offsetMm', face.offsetMm ?? null, -off - 0.005, off + 0.005, 'mm');
 }
 
 /** What a finishing cut finds. */

@@ -9,6 +9,8 @@ export interface FaceSetup {
   /** Lean of the spindle along the feed, so that the back of the cutter clears, and across it, µm on a metre. */
   readonly alongUmPerM: number;
   readonly acrossUmPerM: number;
+  /** How far the axis stands off the middle of the pass, towards the side where teeth leave, mm; absent: the pass ends flush with the cutter. */
+  readonly offsetMm?: number | null;
 }
 
 /** Trammed, every insert as its record has it. */

@@ -9,6 +9,7 @@ import {
   meanChipFactor,
 } from '../../physics/cutting/edge-profile.ts';
 import { sidesAtOnce } from '../../physics/path/undercut.ts';
+import { placedOnFace } from './face-place.ts';
 import { forceLawOf } from './force-law-of.ts';
 import type { LoadInput } from './milling-loads.ts';
 import { cuttingForceSources, runoutSource, thinChipSource } from '../sources.ts';
@@ -30,7 +31,7 @@ export function millingInput(op: MillingOperation, context: OperationContext): L
   // Where a slot is widened later, the slot itself is the load: everything is judged in it.
   const radial =
     op.path.strategy === 'slot-then-widen' ? diameter : Math.min(cut.radialEngagementMm, diameter);
-  const ofSide = edgeProfile(cutter, cut.axialDepthMm, radial, cut.direction);
+  const ofSide = placedOnFace(op, edgeProfile(cutter, cut.axialDepthMm, radial, cut.direction));
   const { undercut, widthMm } = op.feature;
   // Under a slot it just fills a cutter is in one wall climbing and in the other against the feed.
   const bands =

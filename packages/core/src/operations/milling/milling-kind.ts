@@ -30,7 +30,7 @@ import {
   coreLeftLimit,
   rampAngleLimit,
 } from './limits/entry.ts';
-import { faceFlatnessLimit, faceWidthLimit, wiperHeightLimit } from './limits/face.ts';
+import { faceExitLimit, faceFlatnessLimit, faceWidthLimit, wiperHeightLimit } from './limits/face.ts';
 import { plungeEntryLimit } from './limits/plunge-entry.ts';
 import { finishAllowanceLimit } from './limits/finish-allowance.ts';
 import { cornerStockLimit, finishStockLimit, ribLimit } from './limits/finishing.ts';
@@ -96,6 +96,7 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   undercutNeckLimit,
   undercutAngleLimit,
   ringFeedLimit,
+  faceExitLimit,
   faceWidthLimit,
   plungeEntryLimit,
   rampAngleLimit,
@@ -114,6 +115,7 @@ function againstShape({ type }: Pick<Cutter, 'type'>, { feature }: MillingOperat
   const flatFloor = feature.slopeDeg === 90 && feature.kind !== 'side' && feature.kind !== 'boss';
   if (type === 'end_mill_ball' && flatFloor) return 'a ball nose leaves no flat floor';
   if (type === 'end_mill_barrel' && feature.allowanceMm > 0) return 'a barrel cutter is made to finish walls';
+  if (type === 'end_mill_lens' && feature.allowanceMm > 0) return 'a lens is made to finish floors';
   return null;
 }
 

@@ -23,7 +23,12 @@ export function contactRadius(cutter: Cutter, slopeDeg: number): number | null {
       return (p.DC ?? 0) / 2;
     case 'end_mill_barrel':
       // The barrel's flank touches steep walls; its small corner does everything else.
-      return slopeDeg >= 60 ? Number(p['PRFRAD'] ?? 0) || null : (p.RE ?? null);
+      return slopeDeg >= 60 - Number(p['TA'] ?? 0) ? Number(p['PRFRAD'] ?? 0) || null : (p.RE ?? null);
+    case 'end_mill_lens': {
+      const profile = Number(p['PRFRAD'] ?? 0);
+      const ends = Math.asin(Math.min(1, ((p.DC ?? 0) / 2 - (p.RE ?? 0)) / Math.max(profile, 1e-6)));
+      return (slopeDeg * Math.PI) / 180 <= ends ? profile || null : (p.RE ?? null);
+    }
     case 'face_mill_round':
       return slopeDeg > 0 && slopeDeg < 90 ? (p.IC ?? 0) / 2 : null;
     default:

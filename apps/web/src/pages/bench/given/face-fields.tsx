@@ -2,11 +2,12 @@ import { type FaceSetup, faceSetupOf, type MillingOperation } from '@burl/core';
 import type { FormProps } from '../../../ui/form-parts.tsx';
 import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
 
-const WIPERS: readonly NumberField<FaceSetup>[] = [
+const WIPERS: readonly NumberField<Required<FaceSetup>>[] = [
   { key: 'wipers', label: 'Wiper inserts', unit: 'pieces', empty: null, hint: 'empty: as the cutter has' },
   { key: 'wiperUm', label: 'Wipers above the others', unit: 'um', empty: 0 },
 ];
-const FIELDS: readonly NumberField<FaceSetup>[] = [
+type Stated = Required<FaceSetup>;
+const FIELDS: readonly NumberField<Stated>[] = [
   { key: 'axialRunoutUm', label: 'Axial runout', unit: 'um', empty: null, hint: 'empty: not measured' },
   {
     key: 'alongUmPerM',
@@ -16,6 +17,13 @@ const FIELDS: readonly NumberField<FaceSetup>[] = [
     hint: 'empty: trammed',
   },
   { key: 'acrossUmPerM', label: 'Lean across feed, per m', unit: 'um', empty: 0, hint: 'empty: trammed' },
+  {
+    key: 'offsetMm',
+    label: 'Axis off the middle, to where teeth leave',
+    unit: 'mm',
+    empty: null,
+    hint: 'empty: pass flush with the cutter',
+  },
 ];
 
 /** How the inserts of a face mill stand, and how the spindle leans. */
@@ -29,7 +37,7 @@ export const FaceFields = ({
   wipes: boolean;
 }) => (
   <NumberFields
-    of={faceSetupOf(op)}
+    of={{ offsetMm: null, ...faceSetupOf(op) }}
     fields={wipes ? [...WIPERS, ...FIELDS] : FIELDS}
     readOnly={readOnly}
     onSet={(change) => onChange({ ...op, face: { ...faceSetupOf(op), ...change } })}

@@ -1,7 +1,17 @@
-import { formatMeasure, type CurvedSurface, type MillingOperation, surfaceWays } from '@burl/core';
+import {
+  contextWith,
+  type CurvedSurface,
+  formatMeasure,
+  type MillingOperation,
+  startingStickOut,
+  type SurfaceWay,
+  surfaceWays,
+} from '@burl/core';
 import { useMemo, useState } from 'react';
 import { useCrib } from '../../../api/hooks.ts';
 import { useSystem } from '../../../frame/preferences.tsx';
+import { offerOf } from '../../../judging/offer.ts';
+import { Button } from '../../../ui/button.tsx';
 import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
 import type { PanelProps } from './panel-props.ts';
 
@@ -12,13 +22,23 @@ const FIELDS: readonly NumberField<CurvedSurface>[] = [
   { key: 'hollowMm', label: 'Hollow by', unit: 'mm', empty: null, hint: 'empty: flat or bulging' },
   { key: 'tiltDeg', label: 'Tilt of the cutter', unit: 'deg', empty: 0, hint: 'empty: three axes' },
 ];
-const HEADS = ['touches', 'step', 'at ⌀', 'speed', 'fz', 'minutes', 'Ra across, along', 'corner'] as const;
+const HEADS = [
+  'touches',
+  'step',
+  'at ⌀',
+  'speed',
+  'fz',
+  'minutes',
+  'Ra across, along',
+  'push',
+  'corner',
+] as const;
 /** Cutters shown at the most: of those that do, and of those that do not. */
 const MOST = { good: 12, against: 4 } as const;
 const SCALLOP = 0.005;
 
-/** Ball, bull-nose and barrel cutters of the crib on the same sloping surface, quickest first. */
-export default function SurfacePanel({ op, context }: PanelProps<MillingOperation>) {
+/** Ball, bull-nose, barrel and lens cutters of the crib on the same sloping surface, quickest first. */
+export default function SurfacePanel({ op, context, readOnly, onChange }: PanelProps<MillingOperation>) {
   const system = useSystem();
   const { data: crib } = useCrib();
   const { feature, cut } = op;
@@ -36,7 +56,13 @@ export default function SurfacePanel({ op, context }: PanelProps<MillingOperatio
         ? []
         : surfaceWays(
             surface,
-            { speedMMin, feedPerToothMm: cut.feedPerToothMm, mostRpm: context.machine.max_rpm },
+            {
+              speedMMin,
+              feedPerToothMm: cut.feedPerToothMm,
+              mostRpm: context.machine.max_rpm,
+              kc11: context.alloy.kienzle.kc11_n_mm2.typical,
+              mc: context.alloy.kienzle.mc.typical,
+            },
             (crib?.cutters ?? [])
               .filter((c) => !c.retired)
               .map((c) => c.document)
@@ -44,6 +70,35 @@ export default function SurfacePanel({ op, context }: PanelProps<MillingOperatio
           ),
     [surface, speedMMin, cut.feedPerToothMm, context, crib],
   );
+  /** The cutter in the best holder, with its step, speed and feed on this surface. */
+  const use = (w: SurfaceWay): void => {
+    const cutter = crib?.cutters.find((c) => c.id === w.cutterId)?.document;
+    const at = crib && cutter && contextWith(op, context, cutter, offerOf(crib));
+    if (!at) return;
+    onChange({
+      ...op,
+      tooling: {
+        cutterId: cutter.id,
+        holderId: at.holder.id,
+        stickOutMm: Math.ceil(startingStickOut({ cutter }, feature.depthMm + 2) * 2) / 2,
+      },
+      // Tilted, the cutter meets the surface as if it were that much steeper.
+      feature: {
+        ...feature,
+        slopeDeg: Math.min(90, surface.slopeDeg + surface.tiltDeg),
+        scallopMm: surface.scallopMm,
+        allowanceMm: 0,
+      },
+      cut: {
+        ...cut,
+        speedRpm: Math.floor(w.speedRpm / 10) * 10,
+        feedPerToothMm: Number(w.feedPerToothMm.toPrecision(3)),
+        axialDepthMm: Math.min(cut.axialDepthMm, cutter.properties.APMX ?? cut.axialDepthMm),
+        radialEngagementMm: Math.min(Number(w.stepMm.toPrecision(3)), cutter.properties.DC ?? w.stepMm),
+      },
+      workedOutFor: { ...op.workedOutFor, cutterId: cutter.id },
+    });
+  };
   const ways = [
     ...all.filter((w) => w.against === null).slice(0, MOST.good),
     ...all.filter((w) => w.against !== null).slice(0, MOST.against),
@@ -84,6 +139,16 @@ export default function SurfacePanel({ op, context }: PanelProps<MillingOperatio
                   <th scope="rowgroup" colSpan={HEADS.length} className="pt-1 text-left font-semibold">
                     {w.name}
                     {w.against && <span className="font-normal">: {w.against}</span>}
+                    {!w.against && !readOnly && (
+                      <Button
+                        look="quiet"
+                        className="ml-2 px-1.5"
+                        aria-label={`Use ${w.name}`}
+                        onClick={() => use(w)}
+                      >
+                        Use
+                      </Button>
+                    )}
                   </th>
                 </tr>
                 <tr>
@@ -96,6 +161,7 @@ export default function SurfacePanel({ op, context }: PanelProps<MillingOperatio
                   <td className="pr-2 pb-1">
                     {um(w.raAcrossUm)}, {um(w.raAlongUm)}
                   </td>
+                  <td className="pr-2 pb-1">{formatMeasure(w.forceN, 'N', system)}</td>
                   <td className="pb-1">R {mm(w.cornerMm)}</td>
                 </tr>
               </tbody>

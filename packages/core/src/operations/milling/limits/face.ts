@@ -83,6 +83,50 @@ export const wiperHeightLimit: Limit<MillingState> = {
 /** Over this a wiper takes a cut of its own, mm. */
 const HIGHEST = 0.1;
 
+/** Share of the full chip a tooth may still have where it leaves: thicker, a foot tears off with the edge. Judgement after Pekelharing 1978. */
+const LEAVES_WITH = 0.7;
+
+/** A tooth that leaves in the thick of its chip has the last of it torn off, and its edge with it. */
+export const faceExitLimit: Limit<MillingState> = {
+  id: 'face-exit',
+  group: 'cutter',
+  name: 'chip where teeth leave',
+  assess({ op, bands }) {
+    if (op.feature.kind !== 'face' || bands.length === 0) return null;
+    const { entry, exit } = bands[0]!.arc;
+    const [comes, leaves] = [Math.sin(entry), Math.sin(exit)];
+    const deg = (angle: number): number => (angle * 180) / Math.PI;
+    return {
+      predicted: { estimate: exact(100 * leaves), unit: 'percent' },
+      allowed: { value: 100 * LEAVES_WITH, unit: 'percent', from: 'of the full chip where teeth leave' },
+      ...used(exact(leaves), LEAVES_WITH),
+      verdict: leaves > LEAVES_WITH ? 'tight' : 'clear',
+      why: () =>
+        leaves > LEAVES_WITH
+          ? say(
+              'Teeth come in at {0} with {2} of the full chip and leave at {1} with {3}: move the axis away from the side they leave by, and roll in on an arc.',
+              measure(deg(entry), 'deg'),
+              measure(deg(exit), 'deg'),
+              measure(100 * comes, 'percent'),
+              measure(100 * leaves, 'percent'),
+            )
+          : say(
+              'Teeth come in at {0} with {2} of the full chip and leave at {1} with {3}; roll in on an arc, and the chip leaves thin from the first tooth.',
+              measure(deg(entry), 'deg'),
+              measure(deg(exit), 'deg'),
+              measure(100 * comes, 'percent'),
+              measure(100 * leaves, 'percent'),
+            ),
+      formula: 'h leave = fz·sin φ exit',
+      inputs: () => [
+        input('φ in', 'angle where teeth come in', deg(entry), 'deg'),
+        input('φ out', 'angle where they leave', deg(exit), 'deg'),
+      ],
+      source: 'circle geometry; foot forming, Pekelharing 1978',
+    };
+  },
+};
+
 /** Width of a pass over the cutter: rule G-43. */
 const [WIDE, FULL] = [0.8, 0.98];
 

@@ -407,6 +407,8 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
         feature({ kind: 'slot', widthMm: 12, cornerRadiusMm: null, openEnds: 0 })(op),
       ),
   ],
+  ['face-exit', 'clear', 'a pass flush with the cutter where teeth leave', wiper(0.1)],
+  ['face-exit', 'tight', 'an axis over the side teeth leave by', facedBy({ offsetMm: 21 })],
   ['undercut-neck', 'clear', 'a head that reaches beyond its neck', grooved()],
   ['undercut-neck', 'over', 'a groove deeper than the head stands out', grooved({}, { widthMm: 5.8 })],
   ['undercut-neck', 'over', 'a neck as thick as the slot above', tSlot({ throatMm: 5.1 })],

@@ -26,8 +26,7 @@ const ONE_TOOTH = 0.005;
 
 /** Slope of a solid mill's end edge to the floor: ground hollow by some 2°. */
 const HOLLOW_END = Math.tan((2 * Math.PI) / 180);
-const isBall = ({ type }: Pick<Cutter, 'type'>): boolean =>
-  type === 'end_mill_ball' || type === 'end_mill_barrel';
+const isBall = ({ type }: Pick<Cutter, 'type'>): boolean => /^end_mill_(?:ball|barrel|lens)/.test(type);
 
 /** No milled surface is smoother, µm Ra: pockets' axial runout and tearing of an insert's edge, the grind of a solid mill's. */
 const SMOOTHEST_INSERT = 0.3;
