@@ -83,6 +83,7 @@ export function CutterFromAbove({
   engagedDeg: number;
 }) {
   const { radius: r, side } = place;
+  // From 12 o'clock, clockwise: what is engaged lies ahead, up to where teeth leave.
   const leaves = Math.acos(Math.max(-1, -place.wall / r));
   const engaged = arc()({
     innerRadius: 0,
@@ -95,7 +96,7 @@ export function CutterFromAbove({
       <g transform={`scale(1 ${side})`}>
         <Work place={place} slot={op.feature.kind === 'slot'} face={isPlaced(op)} />
         <circle r={r} fill="var(--tool)" fillOpacity="0.86" stroke="var(--accent)" strokeWidth="2" />
-        <path d={engaged ?? ''} transform="scale(-1 1)" fill="var(--accent)" opacity="0.24" />
+        <path d={engaged ?? ''} fill="var(--accent)" opacity="0.24" data-engaged />
       </g>
       {edgesOf(context, r).map((e) => (
         <line key={e.x2} {...e} stroke="var(--accent)" strokeWidth="3" strokeLinecap="round" />

@@ -62,6 +62,14 @@ describe('the cut from above', () => {
     expect(other.innerHTML).toContain('scale(1 -1)');
   });
 
+  it('shades what is engaged ahead of the cutter, on the side of the work', () => {
+    const path = show(pocket.op).container.querySelector('[data-engaged]')!.getAttribute('d')!;
+    const numbers = path.match(/-?[\d.]+(?:e-?\d+)?/g)!.map(Number);
+    // Starts where teeth come in: ahead of the axis, towards the wall below.
+    expect(numbers[0]!).toBeGreaterThan(0);
+    expect(numbers[1]!).toBeGreaterThan(0);
+  });
+
   it('has nothing to drag in a slot, and does not move for a reader', () => {
     show({
       ...pocket.op,

@@ -4,6 +4,7 @@ import { SPEED, STICK_OUT } from '../common-movables.ts';
 import type { OperationContext } from '../context.ts';
 import { type Movable, movable, numberAt, type NumberAt, tidyStep } from '../movable.ts';
 import { undercutsBoth } from '../../physics/path/undercut.ts';
+import { mostOffset } from './face-place.ts';
 import type { MillingOperation } from './milling-operation.ts';
 
 /** What of a milling cut a search or a map may move. */
@@ -85,6 +86,7 @@ export function millingMovables(op: MillingOperation, context: OperationContext)
       { least: 0, above: true, most: 5, low: 0.002, high: 3, step: diameter < SMALL_MM ? 0.0005 : 0.001 },
     ),
     ...pathMovables(op, diameter),
+    ...offsetMovable(op, diameter),
     movable(
       { key: 'allowance', name: 'Stock to leave', unit: 'mm', at: numberAt('feature.allowanceMm') },
       {
@@ -94,6 +96,24 @@ export function millingMovables(op: MillingOperation, context: OperationContext)
         high: Math.min(op.feature.allowanceMm * 3, 1.5),
         step: 0.05,
       },
+    ),
+  ];
+}
+
+/** How the axis stands over the pass of a face, where somebody said. */
+function offsetMovable({ face, feature, cut }: MillingOperation, diameter: number): Movable[] {
+  if (feature.kind !== 'face' || face?.offsetMm === undefined || face.offsetMm === null) return [];
+  const most = mostOffset(cut.radialEngagementMm, diameter);
+  return [
+    movable(
+      {
+        key: 'axisOff',
+        name: 'Axis off the middle of the pass',
+        unit: 'mm',
+        at: numberAt('face.offsetMm'),
+        verbs: ['Move', 'Move'],
+      },
+      { least: -500, most: 500, low: -most, high: most, step: 0.5 },
     ),
   ];
 }

@@ -126,7 +126,9 @@ export default function StrategiesView({
     <section aria-label="Strategies side by side" className="space-y-3">
       <div className="flex flex-wrap items-center gap-3">
         <h2 className="text-[16px]">
-          Strategies for this {op.feature.kind}, each balanced within all limits
+          Strategies for this{' '}
+          {op.feature.undercut ? 'groove' : op.feature.finishing ? 'finishing cut' : op.feature.kind}, each
+          balanced within all limits
         </h2>
         <Aim
           objective={objective}

@@ -137,7 +137,8 @@ export const entryChipsLimit: Limit<MillingState> = {
   group: 'path',
   name: 'chips out of the entry',
   assess({ plan: { entry }, op, context }) {
-    if (entry.method !== 'helix' || !Number.isFinite(entry.roomMm)) return null;
+    // A hole no wider than the cutter is the fit's matter.
+    if (entry.method !== 'helix' || !Number.isFinite(entry.roomMm) || entry.roomMm <= 0) return null;
     const deep = Math.min(op.cut.axialDepthMm, op.feature.depthMm);
     const diameter = outerDiameter(context.cutter);
     const tough = context.alloy.iso513_group === 'S' || context.alloy.iso513_group === 'M';

@@ -94,12 +94,16 @@ export const faceExitLimit: Limit<MillingState> = {
   assess({ op, bands }) {
     if (op.feature.kind !== 'face' || bands.length === 0) return null;
     const { entry, exit } = bands[0]!.arc;
-    const [comes, leaves] = [Math.sin(entry), Math.sin(exit)];
+    // A full turn of rounding errors is no chip.
+    const [comes, leaves] = [entry, exit].map((a) => Math.max(0, Number(Math.sin(a).toFixed(6)))) as [
+      number,
+      number,
+    ];
     const deg = (angle: number): number => (angle * 180) / Math.PI;
     return {
       predicted: { estimate: exact(100 * leaves), unit: 'percent' },
-      allowed: { value: 100 * LEAVES_WITH, unit: 'percent', from: 'of the full chip where teeth leave' },
-      ...used(exact(leaves), LEAVES_WITH),
+      allowed: { value: 100, unit: 'percent', from: 'the full chip' },
+      share: exact(leaves),
       verdict: leaves > LEAVES_WITH ? 'tight' : 'clear',
       why: () =>
         leaves > LEAVES_WITH
