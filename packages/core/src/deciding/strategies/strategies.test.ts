@@ -211,3 +211,29 @@ describe('finishing', () => {
     expect(finishPlan(millingState(held, contextOf(held)))).toMatchObject({ direction: 'conventional' });
   });
 });
+
+describe('a way in that somebody chose, and a slot that is widened', () => {
+  const row = (strategy: (typeof STRATEGY_IDS)[number], entry?: 'ramp' | 'outside' | 'plunge') =>
+    layOut(lock, context, strategy, entry ? { ...wish, entry } : wish);
+
+  it('stands in the column as it was chosen, and is refused where it cannot be', () => {
+    const ramped = row('levels', 'ramp');
+    if (!isLaidOut(ramped)) throw new Error(ramped.impossible);
+    expect(ramped.entry).toBe('ramp');
+    expect(ramped.operation.path.entry.method).toBe('ramp');
+    const outside = row('levels', 'outside');
+    expect(isLaidOut(outside) ? '' : outside.impossible).toMatch(/closed on all sides/);
+  });
+
+  it('is judged in the full slot and timed over slot and sides', () => {
+    const widened: MillingOperation = { ...lock, path: { ...lock.path, strategy: 'slot-then-widen' } };
+    const state = millingState(widened, context);
+    expect((state.arc * 180) / Math.PI).toBeCloseTo(180, 6);
+    const { cutMm, levels } = planPath(widened, context);
+    const d = context.cutter.properties.DC!;
+    const widening = 2 * Math.ceil((40 - d) / 2 / lock.cut.radialEngagementMm - 1e-6);
+    expect(cutMm).toBeCloseTo(levels * (60 - d) * (1 + widening), 6);
+    const narrow = { ...widened, feature: { ...lock.feature, widthMm: d } };
+    expect(planPath(narrow, context).impossible).toMatch(/nothing is left to widen/);
+  });
+});
