@@ -29,10 +29,10 @@ await page.getByRole('button', { name: 'As engineer' }).click();
 await page.getByRole('heading', { name: 'Desk' }).waitFor();
 await shot('desk');
 await page
-  .getByRole('link', { name: /TM-0231/ })
+  .getByRole('link', { name: /CV-0715/ })
   .first()
   .click();
-await page.getByRole('heading', { name: /TM-0231/ }).waitFor();
+await page.getByRole('heading', { name: /CV-0715/ }).waitFor();
 await shot('route');
 await page.goto(`${base}/`);
 await page
@@ -146,41 +146,14 @@ await page
 await page.getByRole('link', { name: 'Batch', exact: true }).click();
 await page.getByRole('region', { name: 'Holding' }).waitFor();
 await shot('batch');
-await page.goto(`${base}/jobs/new`);
-for (const [label, text] of [
-  ['Number', 'CV-0601'],
-  ['Part', 'Valve seat carrier'],
-])
-  await page.getByLabel(label, { exact: true }).fill(text);
-for (const [label, words] of [
-  ['Alloy', 'S32750'],
-  ['Machine', '22 kW direct'],
-]) {
-  const box = page.getByRole('combobox', { name: label, exact: true });
-  await box.fill(words);
-  await box.press('Enter');
-}
-for (const [label, text] of [
-  ['Part length', '140'],
-  ['Part width', '90'],
-  ['Part height', '32'],
-  ['Top', '2'],
-  ['Bottom', '2'],
-  ['Left', '4'],
-  ['Right', '4'],
-  ['Front', '4'],
-  ['Back', '4'],
-]) {
-  const field = page.getByLabel(new RegExp(`^${label}`)).first();
-  await field.fill(text);
-  await field.press('Tab');
-}
-await page.getByRole('button', { name: 'Add feature' }).click();
-await page.getByLabel('Feature', { exact: true }).selectOption('hole');
-await page.getByLabel('Thread').fill('M8');
-await page.getByRole('button', { name: 'Add feature' }).click();
-await page.mouse.wheel(0, -5000);
-await shot('new-job');
+await page.goto(`${base}/`);
+await page
+  .getByRole('link', { name: /CV-0715/ })
+  .first()
+  .click();
+await page.getByRole('link', { name: /Break the back edge/ }).click();
+await page.getByRole('group', { name: 'Section of the edge' }).waitFor();
+await shot('bench-edge');
 await page.goto(`${base}/crib/cutters`);
 await page.getByLabel('Search cutters').fill('12 5fl');
 await page.getByRole('row', { name: /Corner-radius end mill 12 mm, 5 flutes/ }).waitFor();
