@@ -35,22 +35,6 @@ export const CUTTER_TYPES: Readonly<Record<string, string>> = {
   threading_insert: 'Threading insert',
 };
 
-const ROTATING = [
-  'end_mill',
-  'high_feed',
-  'face_mill',
-  'chamfer',
-  'disc',
-  'lollipop',
-  'dovetail',
-  'corner_rounding',
-  'engraving',
-  'drill',
-  'spot',
-  'reamer',
-  'tap',
-  'thread_mill',
-];
 const MILLS = [
   'end_mill',
   'high_feed',
@@ -63,6 +47,7 @@ const MILLS = [
   'engraving',
   'thread_mill',
 ];
+const ROTATING = [...MILLS, 'drill', 'spot', 'reamer', 'tap'];
 const SIZE = 'Size';
 const EDGE = 'Teeth and edge';
 const MATERIAL = 'Material';

@@ -1,6 +1,6 @@
 import type { Cutter } from '../crib/cutter.ts';
-import { type CutterFamily, follows, num, nums, tidy, word } from './family.ts';
-import { NECK_FOLLOWS, necked } from './necked-mills.ts';
+import { type CutterFamily, follows, nums, tidy, word } from './family.ts';
+import { flutesField, NECK_FOLLOWS, neckField, necked, reachField } from './necked-mills.ts';
 import {
   inId,
   inName,
@@ -22,25 +22,9 @@ export const backChamferFamily: CutterFamily = {
   choices: [],
   fields: [
     { key: 'diameter', label: 'Diameter, DC', unit: 'mm', least: 1, most: 25, usual: () => 6 },
-    {
-      key: 'neck',
-      label: 'Neck, DN',
-      unit: 'mm',
-      least: 0.4,
-      most: 20,
-      usual: (g) => 0.6 * num(g, 'diameter'),
-      rule: '60% of the diameter',
-    },
-    { key: 'flutes', label: 'Flutes', unit: 'pieces', least: 2, most: 8, whole: true, usual: () => 4 },
-    {
-      key: 'reach',
-      label: 'Reach, LU',
-      unit: 'mm',
-      least: 1,
-      most: 200,
-      usual: (g) => 4 * num(g, 'diameter'),
-      rule: '4×D',
-    },
+    neckField(0.6, [0.4, 20], '60% of the diameter'),
+    flutesField(8),
+    reachField(4, 200),
   ],
   build(g) {
     const [d, neck, z, reach] = nums(g, 'diameter', 'neck', 'flutes', 'reach');
@@ -100,16 +84,8 @@ export const dovetailFamily: CutterFamily = {
   ],
   fields: [
     { key: 'diameter', label: 'Diameter at the tip, DC', unit: 'mm', least: 2, most: 50, usual: () => 16 },
-    {
-      key: 'neck',
-      label: 'Neck, DN',
-      unit: 'mm',
-      least: 0.6,
-      most: 40,
-      usual: (g) => 0.5 * num(g, 'diameter'),
-      rule: 'half the diameter',
-    },
-    { key: 'flutes', label: 'Flutes', unit: 'pieces', least: 2, most: 12, whole: true, usual: () => 4 },
+    neckField(0.5, [0.6, 40], 'half the diameter'),
+    flutesField(12),
   ],
   build(g) {
     const [d, neck, z] = nums(g, 'diameter', 'neck', 'flutes');

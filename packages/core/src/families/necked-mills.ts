@@ -1,5 +1,5 @@
 import type { Cutter } from '../crib/cutter.ts';
-import { type CutterFamily, follows, num, nums, tidy } from './family.ts';
+import { type CutterFamily, follows, num, type NumberField, nums, tidy } from './family.ts';
 import {
   EDGES,
   ESTIMATED,
@@ -27,6 +27,43 @@ export const necked = (d: number, neck: number) => ({
 });
 export const NECK_FOLLOWS = 'the neck bends, not the head';
 
+/** A neck as a share of the head, and the size it may have. */
+export const neckField = (
+  share: number,
+  [least, most]: readonly [number, number],
+  rule: string,
+): NumberField => ({
+  key: 'neck',
+  label: 'Neck, DN',
+  unit: 'mm',
+  least,
+  most,
+  usual: (g) => share * num(g, 'diameter'),
+  rule,
+});
+
+/** Cutting edges of a head, and how many there may be. */
+export const flutesField = (most: number): NumberField => ({
+  key: 'flutes',
+  label: 'Flutes',
+  unit: 'pieces',
+  least: 2,
+  most,
+  whole: true,
+  usual: () => 4,
+});
+
+/** Reach of a neck in diameters. */
+export const reachField = (times: number, most: number): NumberField => ({
+  key: 'reach',
+  label: 'Reach, LU',
+  unit: 'mm',
+  least: 1,
+  most,
+  usual: (g) => times * num(g, 'diameter'),
+  rule: `${times}×D`,
+});
+
 /** Disc cutters on a neck: T-slots, undercuts, keyways. */
 export const slotCutterFamily: CutterFamily = {
   id: 'slot-cutter',
@@ -43,15 +80,7 @@ export const slotCutterFamily: CutterFamily = {
       usual: (g) => 0.44 * num(g, 'diameter'),
       rule: '44% of the diameter, as for T-slots',
     },
-    {
-      key: 'neck',
-      label: 'Neck, DN',
-      unit: 'mm',
-      least: 1,
-      most: 40,
-      usual: (g) => 0.46 * num(g, 'diameter'),
-      rule: '46% of the diameter, as for T-slots',
-    },
+    neckField(0.46, [1, 40], '46% of the diameter, as for T-slots'),
     { key: 'teeth', label: 'Teeth', unit: 'pieces', least: 2, most: 20, whole: true, usual: () => 6 },
   ],
   build(g) {
@@ -107,25 +136,9 @@ export const lollipopFamily: CutterFamily = {
   choices: [],
   fields: [
     { key: 'diameter', label: 'Diameter, DC', unit: 'mm', least: 1, most: 25, usual: () => 6 },
-    {
-      key: 'neck',
-      label: 'Neck, DN',
-      unit: 'mm',
-      least: 0.5,
-      most: 20,
-      usual: (g) => 0.6 * num(g, 'diameter'),
-      rule: '60% of the diameter: 220° of ball are free',
-    },
-    { key: 'flutes', label: 'Flutes', unit: 'pieces', least: 2, most: 8, whole: true, usual: () => 4 },
-    {
-      key: 'reach',
-      label: 'Reach, LU',
-      unit: 'mm',
-      least: 1,
-      most: 150,
-      usual: (g) => 3 * num(g, 'diameter'),
-      rule: '3×D',
-    },
+    neckField(0.6, [0.5, 20], '60% of the diameter: 220° of ball are free'),
+    flutesField(8),
+    reachField(3, 150),
   ],
   build(g) {
     const [d, neck, z, reach] = nums(g, 'diameter', 'neck', 'flutes', 'reach');

@@ -4,7 +4,7 @@ import { type Estimate, uncertain } from '../../judging/estimate.ts';
 import { costBasis, costOfFeature } from '../cost.ts';
 import { milledRa } from './limits/surface-finish.ts';
 import { axisOverEdge } from '../../physics/path/undercut.ts';
-import { featuresToOffset } from './finishing-cut.ts';
+import { featuresToOffset } from './finishing-loads.ts';
 import type { MillingState } from './milling-state.ts';
 import { lifeAndTime, loads, quantity, speedAndFeed } from '../numbers.ts';
 import { HEAT_MODEL } from '../sources.ts';

@@ -37,6 +37,66 @@ const HEADS = [
 const MOST = { good: 12, against: 4 } as const;
 const SCALLOP = 0.005;
 
+/** Cutters on the surface, one under the other. */
+function SurfaceTable({
+  ways,
+  onUse,
+}: {
+  ways: readonly SurfaceWay[];
+  /** Null where nothing may be changed. */
+  onUse: ((way: SurfaceWay) => void) | null;
+}) {
+  const system = useSystem();
+  const mm = (v: number): string => formatMeasure(v, 'mm', system);
+  const um = (v: number): string => formatMeasure(v, 'um-fine', system);
+  return (
+    <table className="w-full text-[12.5px] tabular-nums">
+      <thead className="text-left text-soft">
+        <tr>
+          {HEADS.map((h) => (
+            <th key={h} scope="col" className="pr-2 font-normal">
+              {h}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      {ways.map((w) => (
+        <tbody key={w.cutterId} className={`border-t border-line ${w.against ? 'text-soft' : ''}`}>
+          <tr>
+            <th scope="rowgroup" colSpan={HEADS.length} className="pt-1 text-left font-semibold">
+              {w.name}
+              {w.against && <span className="font-normal">: {w.against}</span>}
+              {!w.against && onUse && (
+                <Button
+                  look="quiet"
+                  className="ml-2 px-1.5"
+                  aria-label={`Use ${w.name}`}
+                  onClick={() => onUse(w)}
+                >
+                  Use
+                </Button>
+              )}
+            </th>
+          </tr>
+          <tr>
+            <td className="pr-2 pb-1">R {mm(w.contactMm)}</td>
+            <td className="pr-2 pb-1">{mm(w.stepMm)}</td>
+            <td className="pr-2 pb-1">{mm(w.contactDiameterMm)}</td>
+            <td className="pr-2 pb-1">{formatMeasure(w.speedRpm, 'rpm', system)}</td>
+            <td className="pr-2 pb-1">{mm(w.feedPerToothMm)}</td>
+            <td className="pr-2 pb-1 font-semibold">{formatMeasure(w.minutes, 'min', system)}</td>
+            <td className="pr-2 pb-1">
+              {um(w.raAcrossUm)}, {um(w.raAlongUm)}
+            </td>
+            <td className="pr-2 pb-1">{formatMeasure(w.forceN, 'N', system)}</td>
+            <td className="pb-1">R {mm(w.cornerMm)}</td>
+          </tr>
+        </tbody>
+      ))}
+    </table>
+  );
+}
+
 /** Ball, bull-nose, barrel and lens cutters of the crib on the same sloping surface, quickest first. */
 export default function SurfacePanel({ op, context, readOnly, onChange }: PanelProps<MillingOperation>) {
   const system = useSystem();
@@ -103,8 +163,6 @@ export default function SurfacePanel({ op, context, readOnly, onChange }: PanelP
     ...all.filter((w) => w.against === null).slice(0, MOST.good),
     ...all.filter((w) => w.against !== null).slice(0, MOST.against),
   ];
-  const mm = (v: number): string => formatMeasure(v, 'mm', system);
-  const um = (v: number): string => formatMeasure(v, 'um-fine', system);
   return (
     <section aria-label="Surface" className="grid h-full min-h-0 grid-cols-[150px_minmax(0,1fr)] gap-3">
       <div className="space-y-1.5 overflow-auto">
@@ -123,50 +181,7 @@ export default function SurfacePanel({ op, context, readOnly, onChange }: PanelP
         {ways.length === 0 ? (
           <p>No cutter of the crib for this alloy has a rounded edge that touches this slope.</p>
         ) : (
-          <table className="w-full text-[12.5px] tabular-nums">
-            <thead className="text-left text-soft">
-              <tr>
-                {HEADS.map((h) => (
-                  <th key={h} scope="col" className="pr-2 font-normal">
-                    {h}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            {ways.map((w) => (
-              <tbody key={w.cutterId} className={`border-t border-line ${w.against ? 'text-soft' : ''}`}>
-                <tr>
-                  <th scope="rowgroup" colSpan={HEADS.length} className="pt-1 text-left font-semibold">
-                    {w.name}
-                    {w.against && <span className="font-normal">: {w.against}</span>}
-                    {!w.against && !readOnly && (
-                      <Button
-                        look="quiet"
-                        className="ml-2 px-1.5"
-                        aria-label={`Use ${w.name}`}
-                        onClick={() => use(w)}
-                      >
-                        Use
-                      </Button>
-                    )}
-                  </th>
-                </tr>
-                <tr>
-                  <td className="pr-2 pb-1">R {mm(w.contactMm)}</td>
-                  <td className="pr-2 pb-1">{mm(w.stepMm)}</td>
-                  <td className="pr-2 pb-1">{mm(w.contactDiameterMm)}</td>
-                  <td className="pr-2 pb-1">{formatMeasure(w.speedRpm, 'rpm', system)}</td>
-                  <td className="pr-2 pb-1">{mm(w.feedPerToothMm)}</td>
-                  <td className="pr-2 pb-1 font-semibold">{formatMeasure(w.minutes, 'min', system)}</td>
-                  <td className="pr-2 pb-1">
-                    {um(w.raAcrossUm)}, {um(w.raAlongUm)}
-                  </td>
-                  <td className="pr-2 pb-1">{formatMeasure(w.forceN, 'N', system)}</td>
-                  <td className="pb-1">R {mm(w.cornerMm)}</td>
-                </tr>
-              </tbody>
-            ))}
-          </table>
+          <SurfaceTable ways={ways} onUse={readOnly ? null : use} />
         )}
       </div>
     </section>

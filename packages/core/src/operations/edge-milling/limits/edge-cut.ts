@@ -1,20 +1,17 @@
 import type { IsoGroup } from '../../../crib/alloy.ts';
 import { outerDiameter } from '../../../crib/cutter.ts';
-import { exact, over, scale, uncertain } from '../../../judging/estimate.ts';
+import { exact } from '../../../judging/estimate.ts';
 import { input, type Limit } from '../../../judging/limit.ts';
 import { rootDiameter } from '../../../physics/structure/tool-beam.ts';
-import { sizeFactor } from '../../../physics/structure/rupture-strength.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { atLeast, held, inWindow, verdict } from '../../holes/limits/assessments.ts';
-import { ruptureSource } from '../../sources.ts';
+import { bentTool } from '../../limits/bent-tool.ts';
 import type { EdgeMillingState } from '../edge-milling-state.ts';
 
 /** Width of a chamfer one pass takes, over the mill's largest diameter. Judgement: 1 mm with a 12 mm mill is ordinary in nickel alloys. */
 const PASS_OVER_D: Readonly<Record<IsoGroup, number>> = { P: 0.14, M: 0.1, K: 0.16, N: 0.2, S: 0.1, H: 0.07 };
 /** So much one pass takes of any edge, mm. */
 const ALWAYS = 0.2;
-/** Share of rupture strength a running tool may see again and again; rule G-128. */
-const FATIGUE_SHARE = 0.4;
 /** Change of width of a line that the eye sees. */
 const SEEN = 0.25;
 /** Burr at the border of a break that a finger still finds, mm; it also holds where the drawing asks for a state of the edge. */
@@ -79,23 +76,19 @@ export const edgeStressLimit: Limit<EdgeMillingState> = {
   group: 'strength',
   name: 'bending stress',
   assess({ stressMPa, sideForceN, context }) {
-    const size = sizeFactor(Math.max(0.1, context.cutter.properties.DN ?? rootDiameter(context.cutter)));
-    const strength = context.substrate.transverse_rupture_mpa[1] * size;
-    const allowed = scale(uncertain(strength, ruptureSource(context)), FATIGUE_SHARE);
+    const { held: bent, allowedMPa } = bentTool(
+      stressMPa,
+      Math.max(0.1, context.cutter.properties.DN ?? rootDiameter(context.cutter)),
+      context,
+    );
     return {
-      predicted: { estimate: stressMPa, unit: 'MPa' },
-      allowed: {
-        value: allowed.value,
-        unit: 'MPa',
-        from: `${FATIGUE_SHARE} of the rupture strength of ${context.substrate.name}`,
-      },
-      share: over(stressMPa, allowed),
+      ...bent,
       why: () =>
         say(
           'Bending stress {1} at {0} side force; {2} allowed (fatigue).',
           measure(sideForceN.value, 'N'),
           measure(stressMPa.value, 'MPa'),
-          measure(allowed.value, 'MPa'),
+          measure(allowedMPa, 'MPa'),
         ),
       formula: 'σ = K·32·F·L/(π·d³) ≤ 0.4·TRS',
       inputs: () => [input('F', 'side force', sideForceN.value, 'N')],

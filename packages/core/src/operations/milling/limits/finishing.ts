@@ -3,7 +3,8 @@ import { input, type Limit } from '../../../judging/limit.ts';
 import { leftInCorner } from '../../../physics/path/finishing.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { atLeast, held } from '../../holes/limits/assessments.ts';
-import { leastStock, ribBendOf } from '../finishing-cut.ts';
+import { leastStock } from '../finishing-cut.ts';
+import { ribBendOf } from '../finishing-loads.ts';
 import type { MillingState } from '../milling-state.ts';
 
 /** Share of a wall's tolerance the rib itself may use. */
