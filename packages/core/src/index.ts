@@ -87,6 +87,7 @@ export { type HeatCurve, heatCurve, type HeatPoint } from './operations/milling/
 export { type PathDetail, pathDetail } from './operations/milling/detail/path-detail.ts';
 export type { EntryPlan, RatedEntry } from './physics/path/entry-plan.ts';
 export { type FinishPlan, finishPlan } from './operations/milling/detail/finish-plan.ts';
+export { startingRange } from './operations/milling/detail/starting-range.ts';
 export {
   isLaidOut,
   layOut,
