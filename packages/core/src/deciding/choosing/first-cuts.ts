@@ -1,4 +1,5 @@
-import { type Cutter, isMillingCutter } from '../../crib/cutter.ts';
+import type { Cutter } from '../../crib/cutter.ts';
+import { toolFits } from '../../evaluation/check-operation.ts';
 import { evaluate } from '../../evaluation/evaluate.ts';
 import type { Evaluation } from '../../evaluation/evaluation.ts';
 import type { OperationContext } from '../../operations/context.ts';
@@ -34,7 +35,7 @@ export function firstCuts(
   offer: Offer,
 ): readonly FirstCut[] {
   const found: { cutter: Cutter; cut: FirstCut }[] = [];
-  for (const cutter of offer.cutters.filter(isMillingCutter)) {
+  for (const cutter of offer.cutters.filter((c) => toolFits(op, c))) {
     const cut = firstCut(op, context, cutter, offer);
     if (cut) found.push({ cutter, cut });
   }

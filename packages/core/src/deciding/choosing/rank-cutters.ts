@@ -2,7 +2,7 @@ import type { Operation } from '../../operations/operation.ts';
 import { MILLING_LADDER } from '../../operations/milling/milling-kind.ts';
 import { madeOf } from '../../crib/tool-materials.ts';
 import type { OperationContext } from '../../operations/context.ts';
-import { type Cutter, isMillingCutter, outerDiameter } from '../../crib/cutter.ts';
+import { type Cutter, outerDiameter } from '../../crib/cutter.ts';
 import type { Holder } from '../../crib/holder.ts';
 import type { MillingOperation } from '../../operations/milling/milling-operation.ts';
 import { judgeLimits } from '../../evaluation/evaluate.ts';
@@ -21,7 +21,7 @@ import {
 } from '../strategies/lay-out.ts';
 import { narrowest } from '../../physics/path/feature-geometry.ts';
 import { type CutterShelf, withShelfOf } from '../remedies/other-cutters.ts';
-import { toolDoubt } from '../../evaluation/check-operation.ts';
+import { toolDoubt, toolFits } from '../../evaluation/check-operation.ts';
 import { fittingHolders } from './fitting-holder.ts';
 
 /** What the crib offers. */
@@ -197,7 +197,7 @@ export function rankCutters(
 ): Ranking | null {
   const disqualified: RankedCutter[] = [];
   const candidates: { cutter: Cutter; context: OperationContext; promise: number }[] = [];
-  for (const cutter of offer.cutters.filter(isMillingCutter)) {
+  for (const cutter of offer.cutters.filter((c) => toolFits(op, c))) {
     const against = reasonsAgainst(op, context, cutter, offer);
     const at = against.length === 0 ? contextWith(op, context, cutter, offer) : null;
     const begun = at ? begin(op, at, op.path.strategy) : null;

@@ -35,6 +35,10 @@ describe('features offer their operations', () => {
     expect(finish!.feature).toMatchObject({ kind: 'side', allowanceMm: 0, wallToleranceMm: 0.03, raUm: 0.8 });
     const d = SHIPPED.cutters.find((c) => c.id === finish!.tooling.cutterId)!.properties.DC!;
     expect(d).toBeLessThanOrEqual(16);
+    // Its first cut is a finishing one: the whole stock, no feed that only a thinned chip would bear.
+    expect(finish!.feature.finishing).toMatchObject({ face: 'wall' });
+    expect(finish!.cut.radialEngagementMm).toBeCloseTo(finish!.feature.widthMm, 9);
+    expect(finish!.cut.feedPerToothMm / d).toBeLessThan(0.013);
     expect(operationsFor({ ...pocket, toleranceMm: null, raUm: null }, shop).operations).toHaveLength(1);
   });
 

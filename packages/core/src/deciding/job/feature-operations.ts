@@ -3,7 +3,9 @@ import { type Cutter, isMillingCutter, outerDiameter } from '../../crib/cutter.t
 import type { Machine } from '../../crib/machine.ts';
 import { madeOf } from '../../crib/tool-materials.ts';
 import { edgePlan } from '../batch/edge-plan.ts';
+import { problemsOf } from '../../evaluation/check-operation.ts';
 import { evaluate } from '../../evaluation/evaluate.ts';
+import { withStartingCut } from '../../evaluation/starting-cut.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import { type CoolantKind, UNSTATED_ECONOMICS, USUAL_WEAR_MM } from '../../operations/operation-base.ts';
 import type { Operation } from '../../operations/operation.ts';
@@ -13,6 +15,7 @@ import {
   usualPath,
   type WorkholdingKind,
 } from '../../operations/milling/milling-operation.ts';
+import { PLAIN_FINISHING } from '../../physics/path/finishing.ts';
 import { type MillingFeatureKind, PLAIN_FEATURE } from '../../physics/path/feature.ts';
 import { fittingHolders } from '../choosing/fitting-holder.ts';
 import { type FirstCut, firstCuts } from '../choosing/first-cuts.ts';
@@ -217,25 +220,38 @@ function milled(d: Draft, f: PartFeature, shop: PartShop): OfferedOperation | st
     const [best] = firstCuts(op, context, { ...offer, cutters });
     if (!best) break;
     const document: Operation = {
-      ...settled(best, context, offer),
+      ...asFinishing(settled(best, context, offer), f, shop),
       workedOutFor: { alloyId: alloy.id, cutterId: best.cutterId, hardness: shop.hardness },
     };
-    return { name: d.name, document: withChangePoint(document, shop, offer), step: null };
+    return { name: d.name, document: withChangePoint(document, shop), step: null };
   }
   return `${d.name}: no tool of the crib`;
 }
 
-/** With an edge changed where it costs least, where wear is known. */
-function withChangePoint(
-  document: Operation,
-  { alloy, machine, quantity }: PartShop,
-  offer: Offer,
-): Operation {
-  const cutter = offer.cutters.find((c) => c.id === document.tooling.cutterId);
-  const holder = offer.holders.find((h) => h.id === document.tooling.holderId);
+/** A wall that is finished with what a finishing cut begins with, where that holds all limits; as it is of everything else. */
+function asFinishing(op: MillingOperation, f: PartFeature, shop: PartShop): MillingOperation {
+  if (op.feature.kind !== 'side' || op.feature.allowanceMm > 0) return op;
+  const context = contextFor(op, shop);
+  if (!context) return op;
+  const finishing = { ...PLAIN_FINISHING, floorMm: Math.max(op.feature.depthMm, f.depthMm) };
+  const draft: MillingOperation = { ...op, feature: { ...op.feature, finishing } };
+  if (problemsOf(draft, context).length > 0) return op;
+  const begun = withStartingCut(draft, context) as MillingOperation;
+  return evaluate(begun, context).state === 'over' ? op : begun;
+}
+
+/** Where an offered operation runs; null where the crib lacks a part of it. */
+function contextFor(op: Operation, { alloy, machine, quantity, offer }: PartShop): OperationContext | null {
+  const cutter = offer.cutters.find((c) => c.id === op.tooling.cutterId);
+  const holder = offer.holders.find((h) => h.id === op.tooling.holderId);
   const made = cutter && madeOf(cutter, offer);
-  if (!cutter || !holder || !made) return document;
-  const context: OperationContext = { alloy, machine, cutter, holder, ...made, quantity };
+  return cutter && holder && made ? { alloy, machine, cutter, holder, ...made, quantity } : null;
+}
+
+/** With an edge changed where it costs least, where wear is known. */
+function withChangePoint(document: Operation, shop: PartShop): Operation {
+  const context = contextFor(document, shop);
+  if (!context) return document;
   const plan = edgePlan(document, context, evaluate(document, context));
   return plan ? { ...document, featuresPerEdge: plan.attended.features } : document;
 }

@@ -1,4 +1,5 @@
 import { isMillingCutter } from '../../crib/cutter.ts';
+import { toolFits } from '../../evaluation/check-operation.ts';
 import { evaluate } from '../../evaluation/evaluate.ts';
 import { InputError } from '../../units/input-error.ts';
 import { firstCut, type FirstCut, firstCuts } from '../choosing/first-cuts.ts';
@@ -108,6 +109,7 @@ function oneTool(milled: readonly Milled[], offer: Offer): ReadonlyMap<string, M
     const cuts = new Map<string, MillingOperation>();
     let minutes = 0;
     for (const o of milled) {
+      if (!toolFits(o.document, cutter)) continue;
       const cut: FirstCut | null = firstCut(o.document, o.context, cutter, offer);
       if (!cut || cut.state === 'over') continue;
       minutes += cut.minutes * o.document.featuresPerPart;
@@ -129,6 +131,8 @@ function ofSchool(
   const { feature, path } = o.document;
   // A face has no school, and what finishes a wall takes what was left for it.
   if (feature.kind === 'face' || (feature.kind === 'side' && feature.allowanceMm === 0)) return null;
+  // Nor have a groove under a wall and a finished face.
+  if (feature.undercut || feature.finishing) return null;
   const light = feature.kind === 'slot' ? 'trochoidal' : 'constant-engagement';
   const strategy = school === 'levels' ? 'levels' : light;
   if (path.strategy === strategy) return null;

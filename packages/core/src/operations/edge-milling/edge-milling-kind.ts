@@ -99,6 +99,7 @@ const numbers = (s: EdgeMillingState) => [
     'geometry',
   ),
   quantity('hex', 'hex', 'thickest chip', s.chipMm, 'mm-fine', 'hex = fz·sin φ·cos α', 'geometry'),
+  quantity('arc', 'φ', 'engagement angle', (s.arc * 180) / Math.PI, 'deg', 'φ = acos(1 − 2·a/D)', 'geometry'),
   quantity(
     'lean',
     'δ',

@@ -31,6 +31,8 @@ export interface EdgeMillingState extends CutState<EdgeMillingOperation> {
   readonly contact: EdgeContact | string;
   readonly place: EdgePlace;
   readonly teeth: number;
+  /** Engagement angle at the widest of the contact, rad. */
+  readonly arc: number;
   /** Thickest chip, mm. */
   readonly chipMm: number;
   /** What one pass takes, as the width of a chamfer of that area, mm. */
@@ -139,6 +141,7 @@ export function edgeMillingState(op: EdgeMillingOperation, context: OperationCon
     contact: found,
     place: edgePlaceOf(op, context),
     teeth,
+    arc,
     chipMm: chip,
     passWidthMm: passWidth,
     sideForceN: side,

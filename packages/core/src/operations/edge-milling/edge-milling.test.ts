@@ -7,6 +7,7 @@ import { withStartingCut } from '../../evaluation/starting-cut.ts';
 import { setterFacts } from '../../deciding/batch/setter-facts.ts';
 import { cautionsOf } from '../../evaluation/cautions.ts';
 import type { LimitState } from '../../judging/result.ts';
+import { expectedOf } from '../../programs/find/expected.ts';
 import { speak } from '../../units/sentence.ts';
 import { type EdgeMillingOperation, type PartEdge, PLAIN_EDGE } from './edge-milling-operation.ts';
 
@@ -177,5 +178,27 @@ describe('edges broken along their contour', () => {
     expect(said.join('\n')).toMatch(/−0\.15.mm to −0\.45.mm \(ISO 13715\)/);
     expect(said.join('\n')).toMatch(/middle of the opening/);
     expect(cautionsOf(op, contextOf(op)).join(' ')).toMatch(/foreign objects/);
+  });
+});
+
+describe('an edge in a program', () => {
+  it('is held to where the cone touches, fed at it, and may go straight down', () => {
+    const document = edge({ sizeMm: 1 }, 'chamfer-90-12-z4');
+    const context = contextOf(document);
+    const expected = expectedOf({
+      id: 'e',
+      name: 'Break edges',
+      document,
+      context,
+      evaluation: evaluate(document, context),
+      tool: 7,
+      workOffset: 'G54',
+    });
+    // 2 mm tip, 0.4 mm clear, a millimetre wide.
+    expect(expected.edgeMm).toBeCloseTo(1 + 0.4 + 1, 9);
+    expect([expected.steepestDeg, expected.perTurn, expected.teeth]).toEqual([90, false, 4]);
+    const { released } = expected.model;
+    expect(released.powerKw).toBeCloseTo(number(document, 'P'), 9);
+    expect(released.forceN).toBeGreaterThan(0);
   });
 });

@@ -185,6 +185,12 @@ function releasedCut(document: Operation, evaluation: Evaluation, radius: number
   // Round a hole: the contact its evaluation tells of, else half the turn.
   const told = found(evaluation, 'arc');
   const depthMm =
-    document.kind === 'hole-milling' ? document.cut.pitchMm : isHole(document) ? document.hole.depthMm : 0;
+    document.kind === 'hole-milling'
+      ? document.cut.pitchMm
+      : document.kind === 'edge-milling'
+        ? document.edge.sizeMm
+        : isHole(document)
+          ? document.hole.depthMm
+          : 0;
   return cut(told === null ? Math.PI : (told * Math.PI) / 180, depthMm, 0, found(evaluation, 'vf') ?? feed);
 }

@@ -1,6 +1,7 @@
 import type { Evaluation } from '../../evaluation/evaluation.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
 import { chamferDiameter } from '../../operations/chamfering/chamfering-state.ts';
+import { speedDiameterOfEdge } from '../../operations/edge-milling/edge-milling-state.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import type { Operation } from '../../operations/operation.ts';
 import { entrySteepness } from '../../physics/path/entry-plan.ts';
@@ -49,7 +50,7 @@ function steepestOf({ document, context }: ProgramOperation): number {
   if (KINDS_PER_TURN.has(document.kind)) return 90;
   if (document.kind === 'milling' && document.path.entry.method === 'plunge') return 90;
   if (document.kind === 'milling' && document.path.strategy === 'plunge') return 90;
-  if (document.kind === 'chamfering' || document.kind === 'thread-milling') return 90;
+  if (['chamfering', 'thread-milling', 'edge-milling'].includes(document.kind)) return 90;
   const own = context.cutter.properties.RMPX ?? 90;
   const usual = entrySteepness(context.alloy);
   // A bore is small against its cutter: its helix is steeper at the centre than at the wall. See physics, helical bores.
@@ -86,7 +87,9 @@ export function expectedOf(operation: ProgramOperation): Expected {
     edgeMm:
       document.kind === 'chamfering'
         ? chamferDiameter(cutter.properties.DC ?? 0, document.cut.widthMm, outerDiameter(cutter)) / 2
-        : outerDiameter(cutter) / 2,
+        : document.kind === 'edge-milling'
+          ? speedDiameterOfEdge(document, context) / 2
+          : outerDiameter(cutter) / 2,
     model: cutModelOf(operation),
     speedRpm: document.cut.speedRpm,
     feedMm: feedOf(document),

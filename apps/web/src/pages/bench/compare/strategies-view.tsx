@@ -2,7 +2,6 @@ import {
   type Aspect,
   contextWith,
   isLaidOut,
-  isMillingCutter,
   type LayOutWish,
   type MillingOperation,
   type Objective,
@@ -12,6 +11,7 @@ import {
   STRATEGY_IDS,
   type StrategyLayout,
   strategyName,
+  toolFits,
   type Verdict,
   verdictOf,
 } from '@burl/core';
@@ -116,7 +116,7 @@ export default function StrategiesView({
   };
   // Any cutter may be tried; those rated for the material come first.
   const cutters = offer.cutters
-    .filter(isMillingCutter)
+    .filter((c) => toolFits(op, c))
     .sort(
       (p, q) =>
         Number(q.suits_iso_groups.includes(group)) - Number(p.suits_iso_groups.includes(group)) ||
