@@ -1,4 +1,5 @@
 import { learntLifeOf } from '../learnt-here.ts';
+import { isPolymer } from '../../crib/alloy.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
 import { chipFactor, diameterInCut, edgeProfile } from '../../physics/cutting/edge-profile.ts';
 import { speedForLife, withinValidity } from '../../physics/life/taylor.ts';
@@ -145,13 +146,15 @@ function speedAndFeed(
 /** The cut's first numbers for its alloy, cutter and machine; a finishing cut and a groove within what they have to hold. */
 export function startingMilling(op: MillingOperation, context: OperationContext): MillingCut {
   const { ap, ae } = startingEngagement(op, context);
+  const { finishing, undercut } = op.feature;
   const cut: MillingCut = {
     ...op.cut,
+    // A polymer's edge frays in climb.
+    ...(finishing && isPolymer(context.alloy) && { direction: 'conventional' as const }),
     axialDepthMm: Number(ap.toFixed(2)),
     radialEngagementMm: Number(ae.toFixed(2)),
     ...speedAndFeed(op, context, { ap, ae }),
   };
-  const { finishing, undercut } = op.feature;
   return finishing || undercut ? settledCut({ ...op, cut }, context) : cut;
 }
 
