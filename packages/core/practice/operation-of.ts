@@ -10,6 +10,7 @@ import {
   type OperationBase,
   PLAIN_FEATURE,
   UNSTATED_ECONOMICS,
+  USUAL_WEAR_MM,
 } from '../src/operations/operation.ts';
 import { PLAIN_STRETCH, type TurnedStretch } from '../src/operations/turning/turning-operation.ts';
 import {
@@ -26,6 +27,7 @@ import {
 } from '../src/operations/thread-turning/thread-turning-operation.ts';
 import type { Infeed } from '../src/physics/threads/turned-passes.ts';
 import { type PartEdge, PLAIN_EDGE } from '../src/operations/edge-milling/edge-milling-operation.ts';
+import { type Finishing, PLAIN_FINISHING } from '../src/physics/path/finishing.ts';
 import { PLAIN_UNDERCUT, type Undercut } from '../src/physics/path/undercut.ts';
 import { usualPath } from '../src/operations/milling/milling-operation.ts';
 
@@ -62,6 +64,9 @@ export interface MillingPractice extends PracticeBase {
   readonly face?: Partial<FaceSetup>;
   /** Of a groove under a wall or round a ring: what differs from the plain one, and how deep and high it is. */
   readonly undercut?: Partial<Undercut>;
+  /** Of a finishing cut: what it finds, as it differs from a plain wall. */
+  readonly finishing?: Partial<Finishing>;
+  readonly cornerRadiusMm?: number;
   readonly widthMm?: number;
   readonly depthMm?: number;
   readonly slopeDeg?: number;
@@ -175,7 +180,9 @@ function baseOf(c: PracticeCut, { flankWearMm }: PracticeConditions): OperationB
     tooling: { cutterId: c.cutter, holderId: c.holder, stickOutMm: c.stickOutMm },
     coolant: c.coolant,
     measured: { hardness: null, runoutUm: null, lifeSpeed30MMin: null, kc11NMm2: null },
-    flankWearMm,
+    // A finishing edge is changed before it is worn as a roughing one is.
+    flankWearMm:
+      'finishing' in c && c.finishing ? Math.min(flankWearMm, USUAL_WEAR_MM.finishing) : flankWearMm,
     featuresPerEdge: 1,
     featuresPerPart: 1,
     edgesOnShelf: null,
@@ -204,7 +211,8 @@ const millingOf = (
     depthMm: c.depthMm ?? Math.max(1, c.axialDepthMm),
     slopeDeg: c.slopeDeg ?? 90,
     ...(c.undercut && { undercut: { ...PLAIN_UNDERCUT, ...c.undercut } }),
-    cornerRadiusMm: c.feature === 'pocket' ? 12 : null,
+    cornerRadiusMm: c.cornerRadiusMm ?? (c.feature === 'pocket' ? 12 : null),
+    ...(c.finishing && { finishing: { ...PLAIN_FINISHING, floorMm: c.depthMm ?? 10, ...c.finishing } }),
     allowanceMm: c.allowanceMm ?? 0.4,
     wallToleranceMm: c.toleranceMm ?? 0.05,
     raUm: c.raUm ?? null,
