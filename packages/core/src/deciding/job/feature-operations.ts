@@ -141,12 +141,21 @@ function draftsOf(f: PartFeature): Draft[] {
   }
 }
 
+/** Height over the width of a closed slot at which its ramp begins: its levels are shallow, and every one is ramped through air. */
+const START_OVER_WIDTH = 0.05;
+
 /** Path of a feature: from outside where it is open. */
 function pathOf(d: Draft, f: PartFeature): MillingOperation['path'] {
   const usual = usualPath(d.kind);
-  return d.kind === 'slot' && f.openEnds > 0
-    ? { ...usual, entry: { ...usual.entry, method: 'outside' } }
-    : usual;
+  if (d.kind !== 'slot') return usual;
+  const { entry } = usual;
+  return {
+    ...usual,
+    entry:
+      f.openEnds > 0
+        ? { ...entry, method: 'outside' }
+        : { ...entry, startHeightMm: Math.min(entry.startHeightMm, START_OVER_WIDTH * d.widthMm) },
+  };
 }
 
 /** What is asked of numbers that one would begin with and that are over a limit here. */
