@@ -153,6 +153,9 @@ const milling = yup
         acrossUmPerM: number(),
         // Absent in operations of before it was asked: the pass ends flush with the cutter.
         offsetMm: yup.number().strict().nullable().optional(),
+        interrupted: yup.boolean().strict().optional(),
+        plateMm: yup.number().strict().nullable().optional(),
+        spanMm: yup.number().strict().nullable().optional(),
       })
       .noUnknown()
       .optional()

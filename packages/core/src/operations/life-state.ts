@@ -113,6 +113,8 @@ export function millingLife(
   context: OperationContext,
   cut: LifeCut,
   vc: number,
+  /** Of the speed of an even cut: less where an edge is struck otherwise than by its own turns. */
+  share = 1,
 ): LifeState | null {
   const solid = context.alloy.taylor_milling_coated_carbide;
   if (!solid) return softening(context, cut);
@@ -142,7 +144,7 @@ export function millingLife(
   return lifeFromSpeed(
     op,
     context,
-    uncertain(speedForLife(model, vc30, held.cut, 30), ...sources),
+    uncertain(share * speedForLife(model, vc30, held.cut, 30), ...sources),
     model.n,
     vc,
     notes,

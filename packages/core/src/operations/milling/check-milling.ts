@@ -37,6 +37,8 @@ function checkFace(op: MillingOperation, { cutter }: OperationContext, see: Insp
   see.measured('face.axialRunoutUm', face.axialRunoutUm, 0, 500, 'um');
   see.within('face.alongUmPerM', face.alongUmPerM, 0, 5000, 'um');
   see.within('face.acrossUmPerM', face.acrossUmPerM, 0, 5000, 'um');
+  see.measured('face.plateMm', face.plateMm ?? null, 0.2, 1000, 'mm');
+  see.measured('face.spanMm', face.spanMm ?? null, 1, 10000, 'mm');
   const off = mostOffset(op.cut.radialEngagementMm, outerDiameter(cutter));
   see.measured('face.offsetMm', face.offsetMm ?? null, -off - 0.005, off + 0.005, 'mm');
 }

@@ -11,6 +11,11 @@ export interface FaceSetup {
   readonly acrossUmPerM: number;
   /** How far the axis stands off the middle of the pass, towards the side where teeth leave, mm; absent: the pass ends flush with the cutter. */
   readonly offsetMm?: number | null;
+  /** Bores, slots or gaps interrupt the face; absent: it is whole. */
+  readonly interrupted?: boolean;
+  /** Of a thin plate: its thickness under the cut and the span between what supports it, mm; null or absent is solid. */
+  readonly plateMm?: number | null;
+  readonly spanMm?: number | null;
 }
 
 /** Trammed, every insert as its record has it. */

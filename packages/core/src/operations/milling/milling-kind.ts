@@ -30,7 +30,13 @@ import {
   coreLeftLimit,
   rampAngleLimit,
 } from './limits/entry.ts';
-import { faceExitLimit, faceFlatnessLimit, faceWidthLimit, wiperHeightLimit } from './limits/face.ts';
+import {
+  faceExitLimit,
+  faceFlatnessLimit,
+  facePlateLimit,
+  faceWidthLimit,
+  wiperHeightLimit,
+} from './limits/face.ts';
 import { plungeEntryLimit } from './limits/plunge-entry.ts';
 import { finishAllowanceLimit } from './limits/finish-allowance.ts';
 import { cornerStockLimit, finishStockLimit, ribLimit } from './limits/finishing.ts';
@@ -86,6 +92,7 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   wiperLimit,
   wiperHeightLimit,
   faceFlatnessLimit,
+  facePlateLimit,
   stabilityLimit,
   toothPassingLimit,
   longReachLimit,

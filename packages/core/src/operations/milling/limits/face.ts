@@ -1,5 +1,5 @@
 import { outerDiameter } from '../../../crib/cutter.ts';
-import { exact, type Source, uncertain } from '../../../judging/estimate.ts';
+import { exact, scale, type Source, uncertain } from '../../../judging/estimate.ts';
 import { input, type Limit, used } from '../../../judging/limit.ts';
 import { crossedMarks, hollowOf, stepOf } from '../../../physics/surface/face-marks.ts';
 import { measure, say } from '../../../units/sentence.ts';
@@ -100,6 +100,8 @@ export const faceExitLimit: Limit<MillingState> = {
       number,
     ];
     const deg = (angle: number): number => (angle * 180) / Math.PI;
+    // With the axis over the part an insert meets it behind its tip, where it is strong; from outside, tip first.
+    const first = entry < Math.PI / 2 ? 'behind the tip,' : 'tip first,';
     return {
       predicted: { estimate: exact(100 * leaves), unit: 'percent' },
       allowed: { value: 100, unit: 'percent', from: 'the full chip' },
@@ -108,14 +110,14 @@ export const faceExitLimit: Limit<MillingState> = {
       why: () =>
         leaves > LEAVES_WITH
           ? say(
-              'Teeth come in at {0} with {2} of the full chip and leave at {1} with {3}: move the axis away from the side they leave by, and roll in on an arc.',
+              `Teeth come in at {0} with {2} of the full chip, ${first} and leave at {1} with {3}: move the axis away from the side they leave by, and roll in on an arc.`,
               measure(deg(entry), 'deg'),
               measure(deg(exit), 'deg'),
               measure(100 * comes, 'percent'),
               measure(100 * leaves, 'percent'),
             )
           : say(
-              'Teeth come in at {0} with {2} of the full chip and leave at {1} with {3}; roll in on an arc, and the chip leaves thin from the first tooth.',
+              `Teeth come in at {0} with {2} of the full chip, ${first} and leave at {1} with {3}; roll in on an arc, and the chip leaves thin from the first tooth.`,
               measure(deg(entry), 'deg'),
               measure(deg(exit), 'deg'),
               measure(100 * comes, 'percent'),
@@ -128,6 +130,47 @@ export const faceExitLimit: Limit<MillingState> = {
       ],
       source: 'circle geometry; foot forming, Pekelharing 1978',
     };
+  },
+};
+
+/** Share of a face's flatness its plate may give under the cutter. */
+const PLATE_SHARE = 0.5;
+/** Modulus where the alloy's record has none, GPa. */
+const USUAL_MODULUS = 200;
+
+/** A thin plate gives way under an inclined edge and springs back: the face comes out hollow over its supports. */
+export const facePlateLimit: Limit<MillingState> = {
+  id: 'face-plate',
+  group: 'accuracy',
+  name: 'bend of the plate',
+  asks: 'forces',
+  assess({ op, context, torqueNm, diameterInCutMm }) {
+    const { face, feature } = op;
+    if (feature.kind !== 'face' || !face?.plateMm || !face.spanMm) return null;
+    const { alloy, cutter } = context;
+    const lead = ((cutter.properties.KAPR ?? 90) * Math.PI) / 180;
+    // What presses across the edge presses down by the cosine of its angle; the nose presses a little at any angle.
+    const down = Math.max(0.15, Math.cos(lead)) * alloy.kienzle.radial_to_tangential.typical;
+    const pushN = scale(torqueNm, (2000 / diameterInCutMm) * down);
+    const width = Math.min(feature.widthMm, face.spanMm);
+    const inertia = (width * face.plateMm ** 3) / 12;
+    const modulus = 1000 * (alloy.youngs_modulus_gpa ?? USUAL_MODULUS);
+    const bend = scale(pushN, face.spanMm ** 3 / (48 * modulus * inertia));
+    return held(bend, PLATE_SHARE * feature.wallToleranceMm, 'mm-deflection', 'half the flatness', {
+      why: () =>
+        say(
+          'Pressed down with {0}, the plate gives {1} between its supports; {2} allowed. Support it closer, or an edge at 90° with less depth.',
+          measure(pushN.value, 'N'),
+          measure(bend.value, 'mm-deflection'),
+          measure(PLATE_SHARE * feature.wallToleranceMm, 'mm-deflection'),
+        ),
+      formula: 'δ = F·l³/(48·E·I), F = Ft·kr·cos κ',
+      inputs: () => [
+        input('t', 'thickness under the cut', face.plateMm!, 'mm'),
+        input('l', 'between supports', face.spanMm!, 'mm'),
+      ],
+      source: 'beam on two supports; Kienzle & Victor 1957',
+    });
   },
 };
 

@@ -407,6 +407,8 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
         feature({ kind: 'slot', widthMm: 12, cornerRadiusMm: null, openEnds: 0 })(op),
       ),
   ],
+  ['face-plate', 'clear', 'a plate on close supports', facedBy({ plateMm: 12, spanMm: 60 })],
+  ['face-plate', 'over', 'a thin plate that hangs between two', facedBy({ plateMm: 2, spanMm: 150 })],
   ['face-exit', 'clear', 'a pass flush with the cutter where teeth leave', wiper(0.1)],
   ['face-exit', 'tight', 'an axis over the side teeth leave by', facedBy({ offsetMm: 21 })],
   ['undercut-neck', 'clear', 'a head that reaches beyond its neck', grooved()],
