@@ -1,13 +1,22 @@
 import { describe, expect, it } from 'vitest';
 import { SEAL_POCKET, SHIPPED } from '../../fixtures/crib.ts';
-import { type Cutter, isDrill, isMillingCutter, isTap, outerDiameter } from '../crib/cutter.ts';
+import {
+  type Cutter,
+  isDrill,
+  isMillingCutter,
+  isTap,
+  isUndercutter,
+  outerDiameter,
+} from '../crib/cutter.ts';
 import { madeOf } from '../crib/tool-materials.ts';
 import { fittingHolders } from '../deciding/choosing/fitting-holder.ts';
 import { type StepDraft, stepWith } from '../deciding/hole-plan/shop.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
 import { startingStickOut, withStartingCut } from '../evaluation/starting-cut.ts';
 import type { OperationContext } from '../operations/context.ts';
-import { usualPath } from '../operations/milling/milling-operation.ts';
+import { PLAIN_EDGE } from '../operations/edge-milling/edge-milling-operation.ts';
+import { type MillingOperation, usualPath } from '../operations/milling/milling-operation.ts';
+import { PLAIN_UNDERCUT } from '../physics/path/undercut.ts';
 import type { Operation } from '../operations/operation.ts';
 import { PLAIN_HOLE } from '../physics/holes/hole.ts';
 import { threadOf } from '../physics/threads/thread-table.ts';
@@ -112,6 +121,70 @@ function holed(cutter: Cutter): { readonly draft: StepDraft; readonly depthMm: n
   };
 }
 
+/** A groove into a wall as deep as the head reaches beyond its neck. */
+function grooved(cutter: Cutter, context: OperationContext): Operation {
+  const { DC = 10, DN = 5, APMX = 2, KAPR = 90 } = cutter.properties;
+  const dovetail = cutter.type === 'dovetail_mill';
+  const widthMm = 0.7 * ((DC - DN) / 2);
+  const { feature, ...op } = milled(cutter, context) as MillingOperation;
+  return withStartingCut(
+    {
+      ...op,
+      feature: {
+        ...feature,
+        kind: 'side',
+        lengthMm: 60,
+        widthMm,
+        depthMm: APMX,
+        cornerRadiusMm: null,
+        allowanceMm: 0,
+        slopeDeg: dovetail ? KAPR : 90,
+        undercut: {
+          ...PLAIN_UNDERCUT,
+          form: dovetail ? 'dovetail' : 'wall',
+          throatMm: dovetail ? DC : null,
+          floorMm: APMX,
+        },
+      },
+      path: usualPath('side'),
+    },
+    context,
+  );
+}
+
+/** The smallest break, rounding or line a tool is made for. */
+function edged(cutter: Cutter, context: OperationContext): Operation {
+  const { feature: _, workholding: __, forceLaw: ___, path: ____, ...base } = SEAL_POCKET;
+  const p = cutter.properties;
+  const form =
+    cutter.type === 'engraving_cutter'
+      ? 'engraving'
+      : cutter.type === 'corner_rounding_mill'
+        ? 'round'
+        : 'chamfer';
+  return withStartingCut(
+    {
+      ...base,
+      kind: 'edge-milling',
+      alloyId: context.alloy.id,
+      machineId: context.machine.id,
+      tooling: {
+        cutterId: cutter.id,
+        holderId: context.holder.id,
+        stickOutMm: Math.ceil(startingStickOut({ cutter }, 2)),
+      },
+      edge: {
+        ...PLAIN_EDGE,
+        form,
+        sizeMm:
+          form === 'round' ? Number(p['PRFRAD']) : form === 'engraving' ? 2 * p.DC! : 0.02 * p.DC! + 0.02,
+      },
+      cut: { speedRpm: 1000, feedPerToothMm: 0.01, offTipMm: 0.1, passes: 1, direction: 'climb' },
+    },
+    context,
+  );
+}
+
 /** What cannot be judged of a tool in an alloy; null where all of it can. */
 function unjudged(cutter: Cutter, alloy: OperationContext['alloy']): string | null {
   const offer = {
@@ -128,12 +201,14 @@ function unjudged(cutter: Cutter, alloy: OperationContext['alloy']): string | nu
     return lost === undefined ? null : `${cutter.id} in ${alloy.id}: ${lost}`;
   };
   try {
-    if (isMillingCutter(cutter)) {
+    const edges = /^(?:lollipop|back_chamfer|corner_rounding|engraving)/.test(cutter.type);
+    if (isMillingCutter(cutter) || isUndercutter(cutter) || edges) {
       const [holder] = fittingHolders(SHIPPED.holders, LARGE, cutter);
       if (!holder) return `${cutter.id}: no holder`;
       const made = madeOf(cutter, offer)!;
       const context = { alloy, machine: LARGE, cutter, holder, ...made, quantity: 10 };
-      return at(milled(cutter, context), context);
+      const make = edges ? edged : isUndercutter(cutter) ? grooved : milled;
+      return at(make(cutter, context), context);
     }
     const step = holed(cutter);
     if (!step) return null;
@@ -153,7 +228,7 @@ function unjudged(cutter: Cutter, alloy: OperationContext['alloy']): string | nu
 describe('every built-in tool is judged without an error', () => {
   const range = SHIPPED.cutters;
   const types = [...new Set(range.map((c) => c.type))].filter(
-    (t) => !/disc|lollipop|turning|groov|part|boring|spot/.test(t),
+    (t) => !/turning|groov|part|boring|spot/.test(t),
   );
   it.each(types)('%s in alloys of its groups, in a holder of the crib', { timeout: 600_000 }, (type) => {
     const tools = range.filter((c) => c.type === type);
