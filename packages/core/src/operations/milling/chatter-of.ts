@@ -1,5 +1,4 @@
 import type { OperationContext } from '../context.ts';
-import { sidesAtOnce } from '../../physics/path/undercut.ts';
 import type { MillingOperation } from './milling-operation.ts';
 import type { EdgeBand } from '../../physics/cutting/edge-profile.ts';
 import { rakeFactor } from '../../physics/cutting/kienzle.ts';
@@ -60,9 +59,7 @@ export function chatterCutOf(
   const lot = input.kc11 / k.kc11_n_mm2.typical;
   const slope = (1 - k.mc.typical) * k.kc11_n_mm2.typical * input.meanChip ** -k.mc.typical;
   const again = cutter.extended.serrated ? SERRATED : 1;
-  // Under a slot it just fills a cutter regenerates in both walls: twice the force on the arc of one.
-  const sides = sidesAtOnce(op.feature.undercut, op.feature.widthMm, cutter.properties.DC ?? 0);
-  const tangential = sides * again * Math.min(e.ktc_n_mm2, slope) * lot * rake;
+  const tangential = again * Math.min(e.ktc_n_mm2, slope) * lot * rake;
   const middle = (e.fit_h_mm[0] + e.fit_h_mm[1]) / 2;
   const whole = k.radial_to_tangential.typical * (e.ktc_n_mm2 * middle + e.kte_n_mm);
   const radialShare = Math.max(
