@@ -74,7 +74,7 @@ test('from the sheet to what was learnt: prove-out, a trial in six taps without 
       await dialog.getByRole('button', { name: 'Features on this edge more' }).tap();
     await dialog.getByRole('button', { name: 'Hum' }).tap();
     await dialog.getByRole('button', { name: 'Log' }).tap();
-    await expect(page.getByText(new RegExp(`Edge ${5 + features}: worn`)).first()).toBeVisible();
+    await expect(page.getByText(new RegExp(`Edge ${5 + features}: worn`))).toHaveCount(1);
   }
   await signOut(page);
 

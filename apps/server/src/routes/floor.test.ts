@@ -194,7 +194,7 @@ describe('a trial', () => {
     expect(page.trials.map((t) => t.id)).toContain(right.id);
     expect(page.trials.map((t) => t.id)).not.toContain(wrong.id);
     // The page ends where it is full; the count goes on.
-    expect(page.count!.n).toBeGreaterThanOrEqual(page.trials.length);
+    expect(page.trials).toHaveLength(Math.min(page.count!.n, 50));
     expect(page.count!.more).toBe(false);
     const { db } = server.connection;
     await expect(db.execute(sql`update trials set minutes = 1 where id = ${right.id}`)).rejects.toThrow();
