@@ -1,10 +1,9 @@
 import type { Cutter } from '../crib/cutter.ts';
 import { type CutterFamily, follows, nums, tidy, word } from './family.ts';
-import { flutesField, NECK_FOLLOWS, neckField, necked, reachField } from './necked-mills.ts';
+import { flutesField, NECK_FOLLOWS, neckField, necked, onNeck, reachField } from './necked-mills.ts';
 import {
   inId,
   inName,
-  lengthsOf,
   priceFollows,
   ratedRpm,
   shankFollows,
@@ -38,16 +37,10 @@ export const backChamferFamily: CutterFamily = {
         DC: d,
         // Both cones and the band between them.
         APMX: tidy(2 * cone + 0.1 * d),
-        LU: reach,
-        ...lengthsOf(shank, reach),
-        DCONMS: shank,
-        DN: neck,
-        NOF: z,
-        ZEFP: z,
+        ...onNeck(neck, shank, reach, z),
         KAPR: 45,
         SIG: 90,
         FHA: 0,
-        RMPX: 0,
         RPMX: ratedRpm(d, 900),
       },
       extended: {
@@ -101,16 +94,10 @@ export const dovetailFamily: CutterFamily = {
         DC: d,
         APMX: height,
         CDX: tidy((d - neck) / 2),
-        LU: reach,
-        ...lengthsOf(shank, reach),
-        DCONMS: shank,
-        DN: neck,
-        NOF: z,
-        ZEFP: z,
+        ...onNeck(neck, shank, reach, z),
         RE: Math.min(0.2, tidy(0.02 * d)),
         KAPR: angle,
         FHA: 0,
-        RMPX: 0,
         RPMX: ratedRpm(d, 500),
       },
       extended: {

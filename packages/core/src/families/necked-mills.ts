@@ -27,6 +27,17 @@ export const necked = (d: number, neck: number) => ({
 });
 export const NECK_FOLLOWS = 'the neck bends, not the head';
 
+/** Lengths, neck, shank and teeth of a head on a neck; it never goes down by itself. */
+export const onNeck = (neck: number, shank: number, reach: number, teeth: number) => ({
+  LU: reach,
+  ...lengthsOf(shank, reach),
+  DCONMS: shank,
+  DN: neck,
+  NOF: teeth,
+  ZEFP: teeth,
+  RMPX: 0,
+});
+
 /** A neck as a share of the head, and the size it may have. */
 export const neckField = (
   share: number,
@@ -96,16 +107,10 @@ export const slotCutterFamily: CutterFamily = {
         CW: w,
         APMX: w,
         CDX: tidy((d - neck) / 2),
-        LU: reach,
-        ...lengthsOf(shank, reach),
-        DCONMS: shank,
-        DN: neck,
-        NOF: z,
-        ZEFP: z,
+        ...onNeck(neck, shank, reach, z),
         RE: 0.2,
         KAPR: 90,
         FHA: 10,
-        RMPX: 0,
         RPMX: ratedRpm(d, 600),
       },
       extended: {
@@ -152,16 +157,10 @@ export const lollipopFamily: CutterFamily = {
       properties: {
         DC: d,
         APMX: height,
-        LU: reach,
-        ...lengthsOf(shank, reach),
-        DCONMS: shank,
-        DN: neck,
-        NOF: z,
-        ZEFP: z,
+        ...onNeck(neck, shank, reach, z),
         RE: d / 2,
         KAPR: 90,
         FHA: 15,
-        RMPX: 0,
         RPMX: ratedRpm(d, 900),
       },
       extended: {
