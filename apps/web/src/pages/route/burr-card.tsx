@@ -83,7 +83,7 @@ export function BurrCard({
       )}
       <p className="mt-2 text-[12.5px] text-soft">
         Loose burrs are foreign objects: look into every bore and thread before the part is closed. Heights
-        are judgement, good to a factor of two.
+        are judgement, held against no measured burr.
       </p>
     </section>
   );

@@ -27,7 +27,7 @@ export interface Burr {
 
 /**
  * Burr left at an edge, mm: the root grows with the chip where the tooth leaves and with how blunt the edge is, the height with how
- * ductile the material is. Roll-over burrs after Gillespie & Blotter 1976; factors are judgement, good to a factor of two.
+ * ductile the material is. Roll-over burrs after Gillespie & Blotter 1976; factors are judgement; no burr was measured against them.
  */
 export function burrAt(
   side: BurrSide,

@@ -182,7 +182,7 @@ export const edgeBurrLimit: Limit<EdgeMillingState> = {
         formula: 'root = k·(hex/2 + rβ + VB/4), height = k₂·root',
         source: 'Gillespie & Blotter 1976; factors are judgement',
       }),
-      // Good to a factor of two: it never refuses a cut alone.
+      // A judgement nobody measured: it never refuses a cut alone.
       verdict: burr.heightMm > allowed ? ('tight' as const) : ('clear' as const),
     };
   },
