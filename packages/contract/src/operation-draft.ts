@@ -39,8 +39,9 @@ export interface MilledSize extends OnPart {
   readonly widthMm: number;
   readonly depthMm: number;
   readonly cornerRadiusMm: number | null;
-  /** Of a groove. */
+  /** Of a groove and of a curved surface. */
   readonly slopeDeg?: number;
+  readonly scallopMm?: number;
   readonly undercut?: Undercut;
   readonly allowanceMm?: number;
   /** Of a finishing cut. */
@@ -149,6 +150,9 @@ function askedOf(size: MilledSize): { readonly allowanceMm: number; readonly wal
     : { allowanceMm: 0.3, wallToleranceMm: 0.03 };
 }
 
+/** A surface is run in short lines, held to a finer tolerance than the surface's own, mm. */
+const SURFACE_PATH = { blocks: 'lines', toleranceMm: 0.005 } as const;
+
 const milledDraft = (common: OperationBase, size: MilledSize): MillingOperation => ({
   ...common,
   kind: 'milling',
@@ -166,7 +170,7 @@ const milledDraft = (common: OperationBase, size: MilledSize): MillingOperation 
   },
   flankWearMm: size.finishing ? USUAL_WEAR_MM.finishing : USUAL_WEAR_MM.roughing,
   forceLaw: 'kienzle',
-  path: usualPath(size.kind),
+  path: { ...usualPath(size.kind), ...(size.finishing?.face === 'surface' && SURFACE_PATH) },
   cut: BLANK_CUT,
 });
 

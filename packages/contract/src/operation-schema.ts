@@ -136,6 +136,11 @@ const milling = yup
             ribMm: orNull(),
             inTurn: yup.boolean().strict().required(),
             pastFloorMm: number(),
+            surface: yup
+              .object({ tiltDeg: number(), hollowMm: orNull() })
+              .noUnknown()
+              .optional()
+              .default(undefined),
           })
           .noUnknown()
           .optional()

@@ -70,6 +70,8 @@ export interface MillingPractice extends PracticeBase {
   readonly widthMm?: number;
   readonly depthMm?: number;
   readonly slopeDeg?: number;
+  /** Ridges that may stay between passes. */
+  readonly scallopMm?: number;
   /** Way in, where it is not the usual one of the feature. */
   readonly entry?: EntryMethod;
 }
@@ -210,6 +212,7 @@ const millingOf = (
       (c.feature === 'pocket' ? 60 : c.feature === 'slot' ? cutterDiameterMm : c.radialEngagementMm),
     depthMm: c.depthMm ?? Math.max(1, c.axialDepthMm),
     slopeDeg: c.slopeDeg ?? 90,
+    scallopMm: c.scallopMm ?? null,
     ...(c.undercut && { undercut: { ...PLAIN_UNDERCUT, ...c.undercut } }),
     cornerRadiusMm: c.cornerRadiusMm ?? (c.feature === 'pocket' ? 12 : null),
     ...(c.finishing && { finishing: { ...PLAIN_FINISHING, floorMm: c.depthMm ?? 10, ...c.finishing } }),

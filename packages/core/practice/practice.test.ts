@@ -79,6 +79,14 @@ describe('cuts that run every day, cuts that fail', () => {
     expect([score.daily, score.usable, score.failing]).toEqual([10, 10, 5]);
   });
 
+  it.each([0, 0.05, 0.1])('curved surfaces with a land of %s mm', (flankWearMm) => {
+    const found = judgeSet(setOf('surfaces'), { flankWearMm, moving: true });
+    const score = scoreOf(found);
+    expect(linesOf(found, 'missed')).toEqual([]);
+    expect(linesOf(found, 'falseAlarm')).toEqual([]);
+    expect([score.daily, score.usable, score.failing]).toEqual([7, 7, 5]);
+  });
+
   it.each([0, 0.1, 0.15])('edges, engraving, undercuts and rings, with a land of %s mm', (flankWearMm) => {
     const found = judgeSet(setOf('edges-and-grooves'), { flankWearMm, moving: true });
     const score = scoreOf(found);

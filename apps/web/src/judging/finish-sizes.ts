@@ -1,4 +1,12 @@
-import { type Cutter, type FinishedFace, type Finishing, leftInCorner, PLAIN_FINISHING } from '@burl/core';
+import {
+  type Cutter,
+  type FinishedFace,
+  type Finishing,
+  leftInCorner,
+  PLAIN_FINISHING,
+  PLAIN_SURFACE,
+  surfaceContact,
+} from '@burl/core';
 import type { MilledSize } from '@burl/contract';
 import type { OwnMade, TypedSizes } from './own-made.ts';
 
@@ -122,6 +130,30 @@ export const FINISHES = {
     tool: (c, n) => endMill(c) && reaches(c, n.depthMm) && diameter(c) <= 1.6 * n.endMm,
     near: (c) => -diameter(c),
     name: (n) => `Pick out corners R ${n.endMm}`,
+  },
+  'curved surface': {
+    asks: [
+      ['lengthMm', 'Length along the passes'],
+      ['diameterMm', 'Width up the slope'],
+      ['slopeDeg', 'Slope', 'deg'],
+      ['scallopMm', 'Ridges that may stay', 'mm-fine'],
+      ['widthMm', 'Stock on the surface'],
+      ['depthMm', 'Foot below the face'],
+    ],
+    begins: { lengthMm: 80, diameterMm: 40, slopeDeg: 30, scallopMm: 0.005, widthMm: 0.2, depthMm: 25 },
+    size: (n) => ({
+      slopeDeg: n.slopeDeg,
+      scallopMm: n.scallopMm,
+      ...finish(
+        'surface',
+        { lengthMm: n.lengthMm, widthMm: n.diameterMm, depthMm: n.widthMm },
+        { floorMm: n.depthMm, surface: PLAIN_SURFACE },
+      ),
+    }),
+    // What touches it upright; others are taken from the comparison, tilted.
+    tool: (c, n) => surfaceContact(c, n.slopeDeg) !== null && reaches(c, n.depthMm),
+    near: (c) => Number(c.type !== 'end_mill_ball') * 10 + Math.abs(diameter(c) - 10),
+    name: (n) => `Finish surface at ${n.slopeDeg}°`,
   },
   'finish rib': {
     asks: [

@@ -60,6 +60,8 @@ export const FIRST: NewOperation = {
   fromEndMm: 12,
   offAxis: false,
   thread: 'M24',
+  slopeDeg: 30,
+  scallopMm: 0.005,
   cutterId: '',
 };
 

@@ -1,4 +1,4 @@
-import type { Cutter } from '@burl/core';
+import type { Cutter, Unit } from '@burl/core';
 
 /** Sizes of what is cut, as they are typed. Lengths in mm. */
 export interface TypedSizes {
@@ -12,6 +12,9 @@ export interface TypedSizes {
   readonly diameterMm: number;
   /** Of a groove, a thread, a parted part: how far from the free end. */
   readonly fromEndMm: number;
+  /** Of a curved surface: slope to a floor, degrees, and ridges that may stay. */
+  readonly slopeDeg: number;
+  readonly scallopMm: number;
   /** Thread by its designation. */
   readonly thread: string;
 }
@@ -20,7 +23,8 @@ type AskedKey = Exclude<keyof TypedSizes, 'thread'>;
 
 /** Something that is made with sizes and tools of its own: what is asked, what it becomes, which tools make it, what it is called. */
 export interface OwnMade<Size> {
-  readonly asks: readonly (readonly [key: AskedKey, label: string])[];
+  /** Lengths in mm where no unit is said. */
+  readonly asks: readonly (readonly [key: AskedKey, label: string, unit?: Unit])[];
   readonly threaded?: true;
   /** Lengths one would begin with where they differ from those of other features. */
   readonly begins?: Partial<TypedSizes>;

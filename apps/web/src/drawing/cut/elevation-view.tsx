@@ -1,14 +1,24 @@
-import { formatMeasure, type MillingOperation, movableOf, numberOf, outerDiameter } from '@burl/core';
+import {
+  formatMeasure,
+  isSurface,
+  type MillingOperation,
+  movableOf,
+  numberOf,
+  outerDiameter,
+} from '@burl/core';
 import { useSystem } from '../../frame/preferences.tsx';
 import { halo } from '../drawing.tsx';
 import { MovableHandle } from '../movable-handle.tsx';
 import type { DrawingProps } from './drawing-props.ts';
+import { SurfaceWork } from './surface-work.tsx';
 import { type SidePlace, ToolFromSide } from './tool-from-side.tsx';
 import { UndercutWork } from './undercut-work.tsx';
 
 const W = 410;
 const H = 262;
 const FLOOR = 240;
+/** The tip over a slope, which goes on below it. */
+const FOOT = 204;
 const CX = 190;
 /** Height of the drawing given to the stick-out, leaving room for the holder; and the width to tool or holder. */
 const TALL = 168;
@@ -48,6 +58,7 @@ function Work({ edge, apTop, depthTop }: { edge: number; apTop: number; depthTop
 function Dimensions({
   op,
   noseY,
+  floor,
   apTop,
   diameter,
   noseX,
@@ -55,15 +66,16 @@ function Dimensions({
   op: MillingOperation;
   noseX: number;
   noseY: number;
+  floor: number;
   apTop: number;
   diameter: number;
 }) {
   const system = useSystem();
   const out = op.tooling.stickOutMm;
-  const middle = (noseY + FLOOR) / 2;
+  const middle = (noseY + floor) / 2;
   return (
     <g fill="var(--ink)">
-      <line x1={OUT_AT} x2={OUT_AT} y1={noseY} y2={FLOOR} stroke="var(--ink)" />
+      <line x1={OUT_AT} x2={OUT_AT} y1={noseY} y2={floor} stroke="var(--ink)" />
       <line
         x1={OUT_AT}
         x2={noseX}
@@ -79,16 +91,16 @@ function Dimensions({
           {(out / diameter).toFixed(1)}×D
         </tspan>
       </text>
-      <line x1={DEPTH_AT} x2={DEPTH_AT} y1={apTop} y2={FLOOR} stroke="var(--ink)" />
+      {!isSurface(op) && <line x1={DEPTH_AT} x2={DEPTH_AT} y1={apTop} y2={floor} stroke="var(--ink)" />}
       <text
         x={DEPTH_AT - 12}
-        y={Math.max(34, (apTop + FLOOR) / 2)}
+        y={Math.max(34, (apTop + floor) / 2)}
         fontSize="calc(13.5px * var(--text, 1))"
         fontWeight="650"
         textAnchor="end"
         {...halo('stock')}
       >
-        ap {formatMeasure(op.cut.axialDepthMm, 'mm', system)}
+        {isSurface(op) ? 'stock' : 'ap'} {formatMeasure(op.cut.axialDepthMm, 'mm', system)}
       </text>
     </g>
   );
@@ -110,13 +122,17 @@ export function ElevationView({
   const deflection = numberOf(evaluation, 'lean').value;
   const wall = evaluation.limits.find((l) => l.id === 'wall-error');
   const bentBy = Math.min(MOST_DRAWN, Math.max(LEAST_DRAWN, deflection * DRAWN_PER_MM));
-  const place: SidePlace = { scale, cx: CX, floor: FLOOR, noseY: FLOOR - out * scale, bentBy };
-  const apTop = FLOOR - op.cut.axialDepthMm * scale;
+  const surface = isSurface(op);
+  const floor = surface ? FOOT : FLOOR;
+  const place: SidePlace = { scale, cx: CX, floor, noseY: floor - out * scale, bentBy };
+  const apTop = floor - op.cut.axialDepthMm * scale;
   const stickOut = movableOf(op, context, 'stickOut');
   const handle = { op, axis: 'y', perUnit: -1 / scale, disabled: readOnly } as const;
   return (
     <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="The cut from the side">
-      {op.feature.undercut && op.feature.undercut.form !== 'face-ring' ? (
+      {surface ? (
+        <SurfaceWork op={op} cutter={context.cutter} place={place} width={W} height={H} />
+      ) : op.feature.undercut && op.feature.undercut.form !== 'face-ring' ? (
         <UndercutWork feature={op.feature} headMm={diameter} place={place} width={W} height={H} />
       ) : (
         <Work
@@ -140,6 +156,7 @@ export function ElevationView({
         op={op}
         noseX={CX - (context.holder.nose_diameter_mm / 2) * scale}
         noseY={place.noseY}
+        floor={floor}
         apTop={apTop}
         diameter={diameter}
       />
@@ -155,13 +172,15 @@ export function ElevationView({
         deflects {formatMeasure(deflection, 'mm-deflection', system)}, drawn ×
         {(bentBy / (deflection * scale)).toFixed(0)}
       </text>
-      <MovableHandle
-        {...handle}
-        movable={movableOf(op, context, 'ap')}
-        x={DEPTH_AT}
-        y={apTop}
-        onMove={(ap) => onParameter('ap', ap)}
-      />
+      {!surface && (
+        <MovableHandle
+          {...handle}
+          movable={movableOf(op, context, 'ap')}
+          x={DEPTH_AT}
+          y={apTop}
+          onMove={(ap) => onParameter('ap', ap)}
+        />
+      )}
       <MovableHandle
         {...handle}
         movable={stickOut}

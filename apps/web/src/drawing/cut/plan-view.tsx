@@ -1,9 +1,17 @@
-import { formatMeasure, type MillingOperation, movableOf, numberOf, outerDiameter } from '@burl/core';
+import {
+  formatMeasure,
+  type MillingOperation,
+  movableOf,
+  numberOf,
+  outerDiameter,
+  ridgeOf,
+} from '@burl/core';
 import { useSystem } from '../../frame/preferences.tsx';
 import { halo, StockPattern } from '../drawing.tsx';
 import { MovableHandle } from '../movable-handle.tsx';
 import { CutterFromAbove, planPlace } from './cutter-from-above.tsx';
 import type { DrawingProps } from './drawing-props.ts';
+import { ScallopDetail } from './surface-work.tsx';
 
 const W = 460;
 const H = 262;
@@ -23,6 +31,7 @@ export function PlanView({ op, context, evaluation, readOnly, onParameter }: Dra
   const { side, top, wall, ahead } = place;
   const cy = H / 2 + (climb ? -6 : 14);
   const engaged = numberOf(evaluation, 'arc').value;
+  const ridge = ridgeOf(op, context.cutter);
   const ae = Math.min(op.cut.radialEngagementMm, outerDiameter(context.cutter));
   return (
     <svg viewBox={`0 0 ${W} ${H}`} className="h-auto w-full" role="group" aria-label="The cut from above">
@@ -43,6 +52,7 @@ export function PlanView({ op, context, evaluation, readOnly, onParameter }: Dra
           </g>
         )}
       </g>
+      {ridge !== null && <ScallopDetail stepMm={op.cut.radialEngagementMm} heightMm={ridge} />}
       <text x="10" y="18" fontSize="calc(12px * var(--text, 1))" fontWeight="600" fill="var(--soft)">
         From above, {op.cut.direction}
       </text>

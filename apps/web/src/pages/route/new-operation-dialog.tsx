@@ -66,8 +66,8 @@ function Sizes({ of, onChange }: { of: NewOperation; onChange: (change: Partial<
             onTake={(thread) => onChange({ thread })}
           />
         )}
-        {asks.map(([key, label]) => (
-          <Fragment key={key}>{number(label, key)}</Fragment>
+        {asks.map(([key, label, unit]) => (
+          <Fragment key={key}>{number(label, key, unit)}</Fragment>
         ))}
       </>
     );

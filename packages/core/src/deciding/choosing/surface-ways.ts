@@ -1,5 +1,14 @@
 import type { Cutter } from '../../crib/cutter.ts';
+import type { EdgeBand } from '../../physics/cutting/edge-profile.ts';
 import { scallopHeight, stepoverForScallop } from '../../physics/surface/scallop.ts';
+import { surfaceBands } from '../../physics/surface/surface-bands.ts';
+import {
+  FEED_OF_DIAMETER,
+  radiusAlong,
+  turnedDiameter,
+  type WantedTilt,
+  wantedTilts,
+} from '../../physics/surface/surface-contact.ts';
 import { requirePositive, requireWithin } from '../../units/input-error.ts';
 
 /** A surface that is finished: its slope to the cutter's axis plane (0 a floor, 90 a wall), what it asks for, and how large it is. */
@@ -8,10 +17,12 @@ export interface CurvedSurface {
   /** Ridge that may stay between passes, mm. */
   readonly scallopMm: number;
   readonly areaMm2: number;
+  /** Stock on it, along its normal, mm. */
+  readonly stockMm: number;
   /** Smallest radius it is hollow by; null where it is flat or bulges. */
   readonly hollowMm: number | null;
-  /** Lean of the cutter from the vertical towards its flank, degrees; 0 on three axes. */
-  readonly tiltDeg: number;
+  /** How far the cutter can be tilted, to either side, degrees; 0 on three axes. */
+  readonly mostTiltDeg: number;
 }
 
 /** What stands for every cutter: speed at its contact, feed of a tooth, and what the spindle reaches. */
@@ -30,6 +41,8 @@ export interface SurfaceWay {
   readonly name: string;
   /** Radius across the passes where it touches, mm. */
   readonly contactMm: number;
+  /** Tilt with which it touches well, degrees: towards its flank, less than 0 away from it. */
+  readonly tiltDeg: number;
   /** Diameter it touches with, mm: there it has its speed. */
   readonly contactDiameterMm: number;
   readonly stepMm: number;
@@ -39,7 +52,7 @@ export interface SurfaceWay {
   /** Ra in µm, across the passes by their ridges, and along them by the teeth. */
   readonly raAcrossUm: number;
   readonly raAlongUm: number;
-  /** Push of a tooth off the surface, N: a chip of the feed as wide as the step. */
+  /** Largest cutting force of a tooth, N: over the whole edge that is in the stock at once. */
   readonly forceN: number;
   /** Smallest inner radius it leaves in a corner, mm. */
   readonly cornerMm: number;
@@ -47,65 +60,44 @@ export interface SurfaceWay {
   readonly against: string | null;
 }
 
-const RAD = Math.PI / 180;
 /** Ra of a cusped profile over its height. */
 const RA_OF_RZ = 0.2566;
-/** A contact nearer the axis than this share of the cutter is rubbed, not cut. Rule G-83. */
-const DEAD = 0.15;
-/** A barrel's flank touches no flatter than this lean of surface and cutter together, degrees. */
-const BARREL_FROM = 60;
+/** Positions of a tooth at which its force is summed. */
+const POSITIONS = 24;
 
-/** A small cutter takes no more a tooth than this share of its diameter. Judgement. */
-const OF_DIAMETER = 0.012;
-
-interface Contact {
-  readonly radiusMm: number;
-  readonly diameterMm: number;
-  readonly mostStepMm: number;
-  readonly cornerMm: number;
-}
-
-/** How a cutter touches a surface; null where nothing rounded of it does. */
-function contactOf({ type, properties: p }: Cutter, slopeDeg: number, tiltDeg: number): Contact | null {
-  const diameter = p.DC ?? 0;
-  const lean = Math.min(90, slopeDeg + tiltDeg) * RAD;
-  if (type === 'end_mill_ball')
-    return {
-      radiusMm: diameter / 2,
-      diameterMm: diameter * Math.sin(lean),
-      mostStepMm: 0.5 * diameter,
-      cornerMm: diameter / 2,
-    };
-  const corner = p.RE ?? 0;
-  if (type === 'end_mill_lens') {
-    // Its end touches where the surface leans no more than the arc does at the corner.
-    const profile = Number(p['PRFRAD'] ?? 0);
-    const most = Math.asin(Math.min(1, (diameter / 2 - (p.RE ?? 0)) / Math.max(profile, 1e-6)));
-    return lean <= most && lean > 1e-6
-      ? {
-          radiusMm: profile,
-          diameterMm: 2 * profile * Math.sin(lean),
-          mostStepMm: 0.5 * diameter,
-          cornerMm: p.RE ?? 0,
-        }
-      : null;
+/** Largest cutting force of one tooth over its turn, N, all its edge in the stock at once. Kienzle. */
+function largestForce(bands: readonly EdgeBand[], feedMm: number, { kc11, mc }: SurfaceCut): number {
+  const widest = bands.reduce((w, { arc }) => Math.max(w, arc.exit - arc.entry), 0);
+  let largest = 0;
+  for (let i = 1; i <= POSITIONS; i++) {
+    const angle = (widest * i) / POSITIONS;
+    let force = 0;
+    for (const b of bands) {
+      // Past its own arc a slice is out of the cut.
+      if (angle > b.arc.exit - b.arc.entry + 1e-9) continue;
+      const chip = feedMm * Math.sin(Math.min(angle, Math.PI / 2)) * Math.sin(b.kapr);
+      force += (kc11 * chip ** (1 - mc) * (b.toMm - b.fromMm)) / Math.sin(b.kapr);
+    }
+    largest = Math.max(largest, force);
   }
-  // A taper barrel's flank leans already: the surface has that much less to.
-  if (type === 'end_mill_barrel' && lean / RAD >= BARREL_FROM - Number(p['TA'] ?? 0))
-    return {
-      radiusMm: Number(p['PRFRAD'] ?? 0),
-      diameterMm: diameter,
-      mostStepMm: 0.5 * (p.LCF ?? p.APMX ?? diameter),
-      cornerMm: corner,
-    };
-  if (corner <= 0 || lean < 1e-6 || lean / RAD > 89.9) return null;
-  return {
-    radiusMm: corner,
-    diameterMm: diameter - 2 * corner * (1 - Math.sin(lean)),
-    mostStepMm: corner,
-    cornerMm: corner,
-  };
+  return largest;
 }
+
+/** The tilt that is to be had by the edge a cutter is made for; else by its corner; else how far it would have to go. */
+function tiltTaken(cutter: Cutter, { slopeDeg, mostTiltDeg }: CurvedSurface): WantedTilt | null {
+  const all = wantedTilts(cutter, slopeDeg);
+  return all.find((w) => Math.abs(w.tiltDeg) <= mostTiltDeg + 1e-9) ?? all[0] ?? null;
+}
+
+const against = (surface: CurvedSurface, { tiltDeg, contact }: WantedTilt): string | null => {
+  if (surface.hollowMm !== null && surface.hollowMm < contact.radiusMm)
+    return 'the surface is hollow by less than it: it would cut into it';
+  if (Math.abs(tiltDeg) <= surface.mostTiltDeg + 1e-9) return null;
+  const to = `${Math.abs(tiltDeg).toFixed(0)}°`;
+  return surface.mostTiltDeg === 0
+    ? `it touches well only tilted by ${to}, on five axes`
+    : `it touches well only tilted by ${to}`;
+};
 
 /** Cutters that touch alike stand for each other: the first of each shape, size and count of teeth. */
 function onceEach(cutters: readonly Cutter[]): Cutter[] {
@@ -128,45 +120,38 @@ export function surfaceWays(
   cutters: readonly Cutter[],
 ): readonly SurfaceWay[] {
   requireWithin('slope', surface.slopeDeg, 0, 90);
-  requireWithin('tilt', surface.tiltDeg, 0, 60);
+  requireWithin('most tilt', surface.mostTiltDeg, 0, 60);
+  requirePositive('stock', surface.stockMm);
   requirePositive('scallop height', surface.scallopMm);
   requirePositive('area', surface.areaMm2);
   requirePositive('cutting speed', cut.speedMMin);
   requirePositive('feed per tooth', cut.feedPerToothMm);
   return onceEach(cutters)
     .flatMap((c): SurfaceWay[] => {
-      const contact = contactOf(c, surface.slopeDeg, surface.tiltDeg);
-      if (!contact || contact.radiusMm <= surface.scallopMm) return [];
-      const wanted = stepoverForScallop(surface.scallopMm, contact.radiusMm);
-      const stepMm = Math.min(wanted, contact.mostStepMm);
-      const turned = Math.max(contact.diameterMm, DEAD * (c.properties.DC ?? 1));
-      const speedRpm = Math.min(cut.mostRpm, (1000 * cut.speedMMin) / (Math.PI * turned));
+      const taken = tiltTaken(c, surface);
+      if (!taken || taken.contact.radiusMm <= surface.scallopMm) return [];
+      const { contact, tiltDeg } = taken;
+      const stepMm = Math.min(stepoverForScallop(surface.scallopMm, contact.radiusMm), contact.mostStepMm);
+      const speedRpm = Math.min(cut.mostRpm, (1000 * cut.speedMMin) / (Math.PI * turnedDiameter(contact, c)));
       const teeth = c.properties.ZEFP ?? c.properties.NOF ?? 2;
-      const fz = Math.min(cut.feedPerToothMm, OF_DIAMETER * (c.properties.DC ?? 1));
+      const fz = Math.min(cut.feedPerToothMm, FEED_OF_DIAMETER * (c.properties.DC ?? 1));
       const ridge = scallopHeight(stepMm, contact.radiusMm);
-      const hollow = surface.hollowMm !== null && surface.hollowMm < contact.radiusMm;
-      // Along the passes a ball is as round as across; others as their circle.
-      const alongMm = c.type === 'end_mill_ball' ? contact.radiusMm : turned / 2;
-      const dead = contact.diameterMm < DEAD * (c.properties.DC ?? 1);
       return [
         {
           cutterId: c.id,
           name: c.name,
           contactMm: contact.radiusMm,
+          tiltDeg,
           contactDiameterMm: contact.diameterMm,
           stepMm,
           speedRpm,
           feedPerToothMm: fz,
           minutes: surface.areaMm2 / (stepMm * speedRpm * teeth * fz),
           raAcrossUm: 1000 * RA_OF_RZ * ridge,
-          raAlongUm: (1000 * RA_OF_RZ * fz ** 2) / (8 * alongMm),
-          forceN: cut.kc11 * fz ** (1 - cut.mc) * stepMm,
+          raAlongUm: (1000 * RA_OF_RZ * fz ** 2) / (8 * radiusAlong(contact)),
+          forceN: largestForce(surfaceBands(contact, surface.stockMm, stepMm, 'climb'), fz, cut),
           cornerMm: contact.cornerMm,
-          against: hollow
-            ? 'the surface is hollow by less than it: it would cut into it'
-            : dead
-              ? 'it touches with its middle, which stands still: tilt it'
-              : null,
+          against: against(surface, taken),
         },
       ];
     })

@@ -1,4 +1,5 @@
 import type { OperationContext } from '../context.ts';
+import { isSurface } from './engaged-edge.ts';
 import type { MillingOperation } from './milling-operation.ts';
 import type { EdgeBand } from '../../physics/cutting/edge-profile.ts';
 import { rakeFactor } from '../../physics/cutting/kienzle.ts';
@@ -41,6 +42,13 @@ function meanSine(bands: readonly EdgeBand[]): number {
   return height > 0 ? sum / height : 1;
 }
 
+/** A surface's depth is its stock, the edge in it stands higher: how much more regenerates, slices of a short arc counting less. */
+function heightOverStock({ cut }: MillingOperation, bands: readonly EdgeBand[]): number {
+  const widest = bands.reduce((w, { arc }) => Math.max(w, arc.exit - arc.entry), 0);
+  const height = bands.reduce((sum, b) => sum + (b.toMm - b.fromMm) * (b.arc.exit - b.arc.entry), 0);
+  return widest > 0 ? height / widest / cut.axialDepthMm : 1;
+}
+
 /**
  * What regenerates in a milling cut: the part of the force that grows with the chip. The edge's own force does not, so
  * the coefficients are those of the crib's linear pair, and the radial one has the edge's radial force taken off it. Beyond the
@@ -58,7 +66,8 @@ export function chatterCutOf(
   const rake = rakeFactor(rakeDeg, k.reference_rake_deg);
   const lot = input.kc11 / k.kc11_n_mm2.typical;
   const slope = (1 - k.mc.typical) * k.kc11_n_mm2.typical * input.meanChip ** -k.mc.typical;
-  const again = cutter.extended.serrated ? SERRATED : 1;
+  const again =
+    (cutter.extended.serrated ? SERRATED : 1) * (isSurface(op) ? heightOverStock(op, input.bands) : 1);
   const tangential = again * Math.min(e.ktc_n_mm2, slope) * lot * rake;
   const middle = (e.fit_h_mm[0] + e.fit_h_mm[1]) / 2;
   const whole = k.radial_to_tangential.typical * (e.ktc_n_mm2 * middle + e.kte_n_mm);
@@ -71,6 +80,7 @@ export function chatterCutOf(
   const helix = helixOf(context);
   // An inclined edge turns part of what presses on it into the axis, where the tool is stiff.
   const inPlane = meanSine(input.bands);
+  const pressed = isSurface(op) ? heightOverStock(op, input.bands) : 1;
   return {
     pitch: input.pitch,
     entry: arc.entry,
@@ -79,7 +89,7 @@ export function chatterCutOf(
     radial: radialShare * tangential * inPlane,
     diameterMm: input.diameter,
     helix: input.pitch.map((_, j) => (each?.[j] === undefined ? helix : each[j] * RAD)),
-    dampingNPerM: inPlane * dampingOfLand(indentationOf(alloy), landOf(op.flankWearMm)),
+    dampingNPerM: pressed * inPlane * dampingOfLand(indentationOf(alloy), landOf(op.flankWearMm)),
     // Friction stays in the plane whole, however the edge is inclined.
     dampingFriction: LAND_FRICTION / inPlane,
   };

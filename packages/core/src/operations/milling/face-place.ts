@@ -29,7 +29,10 @@ export function placedArc(
 }
 
 /** Bands of a face's pass where somebody said how its axis stands; as they are of every other cut. */
-export function placedOnFace(op: MillingOperation, bands: readonly EdgeBand[]): readonly EdgeBand[] {
+export function placedOnFace(
+  op: Pick<MillingOperation, 'feature' | 'cut' | 'face'>,
+  bands: readonly EdgeBand[],
+): readonly EdgeBand[] {
   const offset = op.face?.offsetMm;
   if (op.feature.kind !== 'face' || offset === undefined || offset === null) return bands;
   const { radialEngagementMm: ae, direction } = op.cut;

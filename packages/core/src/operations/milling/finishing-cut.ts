@@ -1,6 +1,8 @@
 import type { Cutter } from '../../crib/cutter.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
 import type { Finishing } from '../../physics/path/finishing.ts';
+import { stepoverForScallop } from '../../physics/surface/scallop.ts';
+import { contactOf } from './engaged-edge.ts';
 import type { OperationContext } from '../context.ts';
 import type { MillingOperation } from './milling-operation.ts';
 
@@ -13,6 +15,8 @@ const RIB_LEVEL = 4;
 /** Corners are picked out in levels of a diameter, and in bites of a share of it, by how hard the alloy cuts. */
 const CORNER_DEPTH = 1;
 const CORNER_BITE = { hard: 0.05, soft: 0.1 } as const;
+/** Ridge of a surface nobody has said more of, mm. */
+const USUAL_SCALLOP = 0.005;
 /** Stock of a wall beyond which it is shared, over the least that makes a chip; rule G-80. */
 const ONE_PASS = 3;
 const EDGE_RADII = 4;
@@ -43,6 +47,19 @@ export function finishingEngagement(
         ap: CORNER_DEPTH * d,
         ae: Math.min(feature.widthMm, CORNER_BITE[hard ? 'hard' : 'soft'] * d),
       };
+    case 'surface': {
+      const contact = contactOf(op, cutter);
+      const step = contact
+        ? Math.min(
+            stepoverForScallop(
+              Math.min(feature.scallopMm ?? USUAL_SCALLOP, contact.radiusMm),
+              contact.radiusMm,
+            ),
+            contact.mostStepMm,
+          )
+        : FLOOR_STEP * d;
+      return { ap: feature.depthMm, ae: Math.min(step, feature.widthMm) };
+    }
     case 'rib':
       return { ap: Math.min(edge, d, RIB_LEVEL * (finishing.ribMm ?? 3)), ae: feature.widthMm };
     default: {

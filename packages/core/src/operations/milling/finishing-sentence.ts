@@ -9,6 +9,7 @@ const NAMES: Readonly<Record<FinishedFace, string>> = {
   'floor-and-wall': 'floor and wall finished',
   corner: 'corners picked out',
   rib: 'rib finished on both sides',
+  surface: 'curved surface finished',
 };
 
 /** What a finishing cut makes, as the sheet says it. */
@@ -18,7 +19,7 @@ export function finishingSentence(
 ): Sentence {
   const mm = (value: number) => measure(value, 'mm');
   const size =
-    finishing.face === 'floor'
+    finishing.face === 'floor' || finishing.face === 'surface'
       ? '{0} × {1}, {2} of stock'
       : `{0} of ${finishing.face === 'rib' ? 'rib' : 'wall'}, {2} high, {1} of stock`;
   const corner = feature.cornerRadiusMm === null ? '' : ', corners R{3}';
@@ -64,6 +65,20 @@ export function finishingNotes({ finishing, depthMm }: MillingFeature): readonly
       ];
     case 'corner':
       return [say('Lead in and out on arcs; the corner is cut from its thick end towards the walls.')];
+    case 'surface':
+      return [
+        say(
+          'From the bottom up: the stock then stands on the side of the flank, where the edge is fast and the chip thick.',
+        ),
+        ...(finishing.surface && finishing.surface.tiltDeg !== 0
+          ? [
+              say(
+                'Tilted by {0}: prove out holder, head and fixture at this tilt first.',
+                measure(finishing.surface.tiltDeg, 'deg'),
+              ),
+            ]
+          : []),
+      ];
     default:
       return past;
   }

@@ -2,14 +2,9 @@ import type { OperationContext } from '../context.ts';
 import { pitchAnglesDeg } from '../../crib/cutter.ts';
 import type { MillingOperation } from './milling-operation.ts';
 import { standOfTeeth } from '../../physics/cutting/one-turn.ts';
-import {
-  chipFactor,
-  diameterInCut,
-  edgeProfile,
-  meanChipFactor,
-} from '../../physics/cutting/edge-profile.ts';
+import { chipFactor, edgeProfile, meanChipFactor } from '../../physics/cutting/edge-profile.ts';
 import { sidesAtOnce } from '../../physics/path/undercut.ts';
-import { placedOnFace } from './face-place.ts';
+import { diameterEngaged, edgeEngaged } from './engaged-edge.ts';
 import { forceLawOf } from './force-law-of.ts';
 import type { LoadInput } from './milling-loads.ts';
 import { cuttingForceSources, runoutSource, thinChipSource } from '../sources.ts';
@@ -27,11 +22,10 @@ export function millingInput(op: MillingOperation, context: OperationContext): L
   const { cutter } = context;
   const { cut } = op;
   const teeth = cutter.properties.ZEFP ?? cutter.properties.NOF ?? 1;
-  const diameter = diameterInCut(cutter, cut.axialDepthMm);
+  const diameter = diameterEngaged(op, cutter);
   // Where a slot is widened later, the slot itself is the load: everything is judged in it.
-  const radial =
-    op.path.strategy === 'slot-then-widen' ? diameter : Math.min(cut.radialEngagementMm, diameter);
-  const ofSide = placedOnFace(op, edgeProfile(cutter, cut.axialDepthMm, radial, cut.direction));
+  const radial = op.path.strategy === 'slot-then-widen' ? diameter : cut.radialEngagementMm;
+  const ofSide = edgeEngaged(op, cutter, radial);
   const { undercut, widthMm } = op.feature;
   // Under a slot it just fills a cutter is in one wall climbing and in the other against the feed.
   const bands =
@@ -41,7 +35,7 @@ export function millingInput(op: MillingOperation, context: OperationContext): L
           ...edgeProfile(
             cutter,
             cut.axialDepthMm,
-            radial,
+            Math.min(radial, diameter),
             cut.direction === 'climb' ? 'conventional' : 'climb',
           ),
         ]

@@ -1,7 +1,7 @@
 import { faceNotes } from './face-edges.ts';
 import { millingMovables } from './milling-movables.ts';
 import { millingSwitches } from './milling-switches.ts';
-import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
+import { diameterEngaged } from './engaged-edge.ts';
 import { renewedMilling, startingMilling } from './starting-milling.ts';
 import { setMilling } from './set-milling.ts';
 import { checkMilling } from './check-milling.ts';
@@ -44,6 +44,12 @@ import { flutesEngagementLimit } from './limits/flutes-engagement.ts';
 import { stabilityLimit } from './limits/stability-limit.ts';
 import { longReachLimit } from './limits/long-reach.ts';
 import { reachLimit } from './limits/reach.ts';
+import {
+  surfaceClearLimit,
+  surfaceContactLimit,
+  surfaceHollowLimit,
+  surfaceTiltLimit,
+} from './limits/surface.ts';
 import { roughnessLimit, scallopLimit, wiperLimit } from './limits/surface-finish.ts';
 import { toothPassingLimit } from './limits/tooth-passing.ts';
 import { cuttingLengthLimit } from './limits/cutting-length.ts';
@@ -67,10 +73,13 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   ...OF_ALL.machine,
   cornerAccelerationLimit,
   blockRateLimit,
+  surfaceTiltLimit,
   ...OF_ALL.cutter,
   cuttingLengthLimit,
   reachLimit,
   cornerFitLimit,
+  surfaceContactLimit,
+  surfaceClearLimit,
   minimumChipLimit,
   maximumChipLimit,
   chipSpaceLimit,
@@ -86,6 +95,7 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   finishAllowanceLimit,
   finishStockLimit,
   ribLimit,
+  surfaceHollowLimit,
   ringWidthLimit,
   scallopLimit,
   roughnessLimit,
@@ -151,7 +161,7 @@ export const millingKind = operationKind<MillingOperation, MillingState>({
   turning: (op) => (op.path.strategy === 'plunge' ? null : op),
   opens: (op) => op.feature.kind === 'face',
   checks: checkMilling,
-  speedDiameter: (op, { cutter }) => diameterInCut(cutter, op.cut.axialDepthMm),
+  speedDiameter: (op, { cutter }) => diameterEngaged(op, cutter),
   set: setMilling,
   start: startingMilling,
   renew: renewedMilling,

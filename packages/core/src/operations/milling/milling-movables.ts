@@ -1,5 +1,5 @@
-import { isUndercutter, outerDiameter } from '../../crib/cutter.ts';
-import { diameterInCut } from '../../physics/cutting/edge-profile.ts';
+import { type Cutter, isUndercutter, outerDiameter } from '../../crib/cutter.ts';
+import { diameterEngaged } from './engaged-edge.ts';
 import { SPEED, STICK_OUT } from '../common-movables.ts';
 import type { OperationContext } from '../context.ts';
 import { type Movable, movable, numberAt, type NumberAt, tidyStep } from '../movable.ts';
@@ -34,13 +34,16 @@ const SMALL_MM = 3;
 const DEPTH_STEP = 1 / 200;
 const WIDTH_STEP = 1 / 400;
 
+const engagedAt = (op: MillingOperation, cutter: Cutter, axialDepthMm: number): number =>
+  diameterEngaged({ ...op, cut: { ...op.cut, axialDepthMm } }, cutter);
+
 /** What can be moved in a milling cut besides speed, stick-out and inspection. */
 export function millingMovables(op: MillingOperation, context: OperationContext): Movable[] {
   const { cutter } = context;
   const diameter = outerDiameter(cutter);
   const edge = Math.min(cutter.properties.APMX ?? Infinity, op.tooling.stickOutMm);
   const depth = op.cut.axialDepthMm;
-  const widest = depth > 0 ? diameterInCut(cutter, Math.min(depth, edge)) : diameter;
+  const widest = depth > 0 ? engagedAt(op, cutter, Math.min(depth, edge)) : diameter;
   const width = op.cut.radialEngagementMm;
   const stays = widthFollows(op);
   return [
@@ -87,6 +90,7 @@ export function millingMovables(op: MillingOperation, context: OperationContext)
     ),
     ...pathMovables(op, diameter),
     ...offsetMovable(op, diameter),
+    ...tiltMovable(op),
     movable(
       { key: 'allowance', name: 'Stock to leave', unit: 'mm', at: numberAt('feature.allowanceMm') },
       {
@@ -114,6 +118,23 @@ function offsetMovable({ face, feature, cut }: MillingOperation, diameter: numbe
         verbs: ['Move', 'Move'],
       },
       { least: -500, most: 500, low: -most, high: most, step: 0.5 },
+    ),
+  ];
+}
+
+/** Tilt over a curved surface, where the operation has one. */
+function tiltMovable({ feature: { finishing, slopeDeg } }: MillingOperation): Movable[] {
+  if (!finishing?.surface) return [];
+  return [
+    movable(
+      {
+        key: 'tilt',
+        name: 'Tilt of the cutter',
+        unit: 'deg',
+        at: numberAt('feature.finishing.surface.tiltDeg'),
+        verbs: ['Tilt', 'Tilt'],
+      },
+      { least: -60, most: 60, low: -Math.min(60, slopeDeg), high: Math.min(60, 90 - slopeDeg), step: 1 },
     ),
   ];
 }

@@ -11,6 +11,7 @@ import {
 } from '../../physics/path/corner-engagement.ts';
 import { entryPlan, type EntryPlan } from '../../physics/path/entry-plan.ts';
 import { feedOnArc } from '../../physics/path/block-rate.ts';
+import { isSurface } from './engaged-edge.ts';
 import { floorPath } from './finishing-cut.ts';
 import { runsAlong } from '../../physics/path/undercut.ts';
 import { terraceHeight } from '../../physics/surface/scallop.ts';
@@ -179,7 +180,8 @@ function passesPlan(op: MillingOperation, context: OperationContext, m: Measures
     levels * passes * along * runsAlong(feature.undercut, feature.widthMm, d) * sidesOf(feature) +
     (feature.finishing ? floorPath(feature.finishing, context) : 0);
   const bends = corner ? levels * passes * insideCorners(feature) * (Math.PI / 2) * corner.pathRadiusMm : 0;
-  const back = feature.kind === 'boss' ? 0 : ae < ONE_WAY * d ? cut : levels * along;
+  // Over a surface passes go to and fro: their steps are narrow whatever the cutter.
+  const back = feature.kind === 'boss' ? 0 : ae < ONE_WAY * d && !isSurface(op) ? cut : levels * along;
   return { cutMm: cut, cornerMm: bends, backMm: back, impossible: null };
 }
 
@@ -258,7 +260,7 @@ export function planPath(op: MillingOperation, context: OperationContext): PathP
     corner,
     leavesInCornerMm,
     // The walls of a groove are those of its cutter.
-    leavesStepMm: feature.undercut ? 0 : terraceHeight(feature.slopeDeg, cut.axialDepthMm),
+    leavesStepMm: feature.undercut || isSurface(op) ? 0 : terraceHeight(feature.slopeDeg, cut.axialDepthMm),
     impossible: p.impossible,
   };
 }

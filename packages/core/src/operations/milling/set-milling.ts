@@ -1,17 +1,17 @@
-import { chipFactor, diameterInCut, edgeProfile } from '../../physics/cutting/edge-profile.ts';
+import { chipFactor } from '../../physics/cutting/edge-profile.ts';
 import { spindleSpeed } from '../../physics/cutting/spindle-speed.ts';
+import { diameterEngaged, edgeEngaged } from './engaged-edge.ts';
 import type { OperationContext } from '../context.ts';
 import type { MillingCut, MillingOperation } from './milling-operation.ts';
 import type { Parameter } from '../parameter.ts';
 import { pinnedTogether } from '../pinned-together.ts';
 
 /** Chip per unit of feed at this depth and width; 0 when the engagement is impossible, which the check reports. */
-function chipPerFeed(cut: MillingCut, { cutter }: OperationContext): number {
-  const widest = diameterInCut(cutter, cut.axialDepthMm);
-  if (!(cut.axialDepthMm > 0 && cut.radialEngagementMm > 0)) return 0;
-  return chipFactor(
-    edgeProfile(cutter, cut.axialDepthMm, Math.min(cut.radialEngagementMm, widest), cut.direction),
-  );
+function chipPerFeed(op: MillingOperation, { cutter }: OperationContext): number {
+  const { axialDepthMm, radialEngagementMm } = op.cut;
+  return axialDepthMm > 0 && radialEngagementMm > 0
+    ? chipFactor(edgeEngaged(op, cutter, radialEngagementMm))
+    : 0;
 }
 
 /** The cut with one parameter moved and the others following; `diameterMm` is the one its speed is stated at. */
@@ -57,11 +57,11 @@ function movedCut(
   /** Depth or width moved: a pinned chip keeps its thickness, a pinned cutting speed its speed. */
   const withEngagement = (change: Partial<MillingCut>): MillingCut => {
     const next = { ...cut, ...change };
-    const before = chipPerFeed(cut, context);
-    const after = chipPerFeed(next, context);
+    const before = chipPerFeed(op, context);
+    const after = chipPerFeed({ ...op, cut: next }, context);
     const feed = pinned('hex') && after > 0 ? (cut.feedPerToothMm * before) / after : cut.feedPerToothMm;
-    const d0 = diameterInCut(context.cutter, cut.axialDepthMm);
-    const d1 = diameterInCut(context.cutter, next.axialDepthMm);
+    const d0 = diameterEngaged(op, context.cutter);
+    const d1 = diameterEngaged({ ...op, cut: next }, context.cutter);
     const speed = pinned('vc') && d1 > 0 ? (cut.speedRpm * d0) / d1 : cut.speedRpm;
     return { ...next, feedPerToothMm: feed, speedRpm: speed };
   };
@@ -74,7 +74,7 @@ function movedCut(
     case 'fz':
       return withFeed(value);
     case 'hex':
-      return withFeed(value / chipPerFeed(cut, context));
+      return withFeed(value / chipPerFeed(op, context));
     case 'vf':
       return withTableFeed(value);
     case 'Q':

@@ -1,3 +1,4 @@
+import type { FinishedFace } from '../../physics/path/finishing.ts';
 import { judge, type Limit } from '../../judging/limit.ts';
 import { spindlePowerLimit } from '../limits/spindle-power.ts';
 import { spindleTorqueLimit } from '../limits/spindle-torque.ts';
@@ -18,6 +19,9 @@ const ROUNDS = 30;
 const LESS = 0.85;
 /** Levels a wall is divided into at most: more leave more borders than they save bend. */
 const MOST_LEVELS = 4;
+
+/** Faces whose depth is their stock. */
+const ONE_DEPTH: ReadonlySet<FinishedFace | undefined> = new Set(['floor', 'surface']);
 
 type Ease = 'shorter' | 'thinner' | 'slower' | 'narrower';
 
@@ -41,7 +45,7 @@ function eased(state: MillingState, ease: Ease): MillingCut | null {
     case 'shorter': {
       // A head cuts its whole height; a floor has only its stock.
       const levels = Math.round(feature.depthMm / cut.axialDepthMm) + 1;
-      return feature.undercut || feature.finishing?.face === 'floor' || levels > MOST_LEVELS
+      return feature.undercut || ONE_DEPTH.has(feature.finishing?.face) || levels > MOST_LEVELS
         ? null
         : { ...cut, axialDepthMm: Number((feature.depthMm / levels).toFixed(2)) };
     }

@@ -1,10 +1,12 @@
 import { learntLifeOf } from '../learnt-here.ts';
 import { isPolymer } from '../../crib/alloy.ts';
 import { outerDiameter } from '../../crib/cutter.ts';
-import { chipFactor, diameterInCut, edgeProfile } from '../../physics/cutting/edge-profile.ts';
+import { chipFactor } from '../../physics/cutting/edge-profile.ts';
+import { FEED_OF_DIAMETER } from '../../physics/surface/surface-contact.ts';
 import { speedForLife, withinValidity } from '../../physics/life/taylor.ts';
 import { sidesAtOnce } from '../../physics/path/undercut.ts';
 import { widthAcross } from '../../physics/path/feature-geometry.ts';
+import { diameterEngaged, edgeEngaged, isSurface } from './engaged-edge.ts';
 import { finishingEngagement } from './finishing-cut.ts';
 import { isHighSpeedSteel, type OperationContext } from '../context.ts';
 import type { MillingCut, MillingOperation } from './milling-operation.ts';
@@ -115,7 +117,10 @@ const HEAD_FEED = 0.4;
 const HEAD_SPEED = 0.6;
 
 /** Highest feed per tooth a first cut takes, mm, however thin its chip. */
-function mostFeed({ feature }: MillingOperation, { cutter }: OperationContext, target: number): number {
+function mostFeed(op: MillingOperation, { cutter }: OperationContext, target: number): number {
+  const { feature } = op;
+  // A small cutter's teeth take no more on a surface either, and its ridges follow the feed.
+  if (isSurface(op)) return tidy(Math.min(FINISHING_FEED * target, FEED_OF_DIAMETER * outerDiameter(cutter)));
   if (feature.finishing) return tidy(FINISHING_FEED * target);
   const window = cutter.extended.fz_window_mm;
   return feature.undercut && window ? into(window, HEAD_FEED) : Infinity;
@@ -130,13 +135,13 @@ function speedAndFeed(
   context: OperationContext,
   { ap, ae }: { readonly ap: number; readonly ae: number },
 ): Pick<MillingCut, 'speedRpm' | 'feedPerToothMm'> {
-  const widest = diameterInCut(context.cutter, ap);
-  const bands = edgeProfile(context.cutter, ap, Math.min(ae, widest), op.cut.direction);
+  const engaged = { ...op, cut: { ...op.cut, axialDepthMm: ap, radialEngagementMm: ae } };
+  const widest = diameterEngaged(engaged, context.cutter);
+  const bands = edgeEngaged(engaged, context.cutter, ae);
   // A plunge takes its chip along the axis, as thick as the feed.
   const factor = op.path.strategy === 'plunge' ? 1 : Math.max(0.1, chipFactor(bands));
   const { target } = chipWindow(context);
   // Below a thirtieth of the diameter the formula's multiplier is no longer believed (rule G-01).
-  const engaged = { ...op, cut: { ...op.cut, axialDepthMm: ap, radialEngagementMm: ae } };
   const most = mostFeed(op, context, target);
   const feed = feedForFinish(engaged, context, Math.min(most, tidy(target / Math.max(factor, 1 / 3))));
   const vc = undercutShare(op) * startingSpeed(op, context, { chip: feed * factor, ap, ae });
@@ -152,7 +157,8 @@ export function startingMilling(op: MillingOperation, context: OperationContext)
     // A polymer's edge frays in climb.
     ...(finishing && isPolymer(context.alloy) && { direction: 'conventional' as const }),
     axialDepthMm: Number(ap.toFixed(2)),
-    radialEngagementMm: Number(ae.toFixed(2)),
+    // Rounded up, a step would leave more than its ridge.
+    radialEngagementMm: isSurface(op) ? Math.floor(ae * 1000) / 1000 : Number(ae.toFixed(2)),
     ...speedAndFeed(op, context, { ap, ae }),
   };
   return finishing || undercut ? settledCut({ ...op, cut }, context) : cut;

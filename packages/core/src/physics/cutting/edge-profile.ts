@@ -154,6 +154,10 @@ export function meanChipFactor(bands: readonly EdgeBand[]): number {
   return length === 0 ? 0 : area / length;
 }
 
+/** Edge in the cut, mm along it. */
+export const edgeLength = (bands: readonly EdgeBand[]): number =>
+  bands.reduce((sum, b) => sum + (b.toMm - b.fromMm) / Math.sin(b.kapr), 0);
+
 /** Widest engagement angle over the profile, rad. */
 export const widestArc = (bands: readonly EdgeBand[]): number =>
   bands.reduce((widest, b) => Math.max(widest, b.arc.exit - b.arc.entry), 0);

@@ -1,9 +1,25 @@
-export type FinishedFace = 'floor' | 'wall' | 'floor-and-wall' | 'corner' | 'rib';
-export const FINISHED_FACES: readonly FinishedFace[] = ['floor', 'wall', 'floor-and-wall', 'corner', 'rib'];
+export type FinishedFace = 'floor' | 'wall' | 'floor-and-wall' | 'corner' | 'rib' | 'surface';
+export const FINISHED_FACES: readonly FinishedFace[] = [
+  'floor',
+  'wall',
+  'floor-and-wall',
+  'corner',
+  'rib',
+  'surface',
+];
+
+/** How a cutter stands over a curved surface. */
+export interface SurfaceSetup {
+  /** Tilt of the cutter from the vertical, degrees: towards its flank, less than 0 away from it; 0 on three axes. */
+  readonly tiltDeg: number;
+  /** Smallest radius the surface is hollow by, mm; null where it is flat or bulges. */
+  readonly hollowMm: number | null;
+}
 
 /**
  * A finishing cut and what it finds, lengths in mm. Of a floor the feature's depth is the stock on it; of walls, corners and ribs the
- * feature's width is the stock a side, its depth the height of the wall.
+ * feature's width is the stock a side, its depth the height of the wall. Of a curved surface the depth is the stock along its normal, the
+ * width runs across the passes along the slope.
  */
 export interface Finishing {
   readonly face: FinishedFace;
@@ -21,8 +37,12 @@ export interface Finishing {
   readonly inTurn: boolean;
   /** How far the edge goes below a through floor, so that its worn corner is out of the cut. */
   readonly pastFloorMm: number;
+  /** Of a curved surface; absent of every other face. */
+  readonly surface?: SurfaceSetup;
 }
 
+/** A curved surface on three axes. */
+export const PLAIN_SURFACE: SurfaceSetup = { tiltDeg: 0, hollowMm: null };
 /** A finishing cut when only its wall is known. */
 export const PLAIN_FINISHING: Finishing = {
   face: 'wall',

@@ -14,6 +14,13 @@ const ASKED: readonly NumberField<Feature>[] = [
   { key: 'scallopMm', label: 'Scallop height allowed', unit: 'mm-fine', empty: null, hint: 'empty: none' },
 ];
 
+/** A slope and the ridges on it belong to a surface and to walls; grooves, floors, corners and faces have none. */
+function askedOf({ kind, undercut, finishing }: Feature): readonly NumberField<Feature>[] {
+  const sloping =
+    kind !== 'face' && !undercut && (!finishing || finishing.face === 'wall' || finishing.face === 'surface');
+  return sloping ? ASKED : ASKED.filter((f) => f.key === 'raUm');
+}
+
 /** What not every feature has: island, stock around a boss, open floor, slope, and the surface that is asked for. */
 export function FeatureRest({
   op,
@@ -74,12 +81,7 @@ export function FeatureRest({
         readOnly={readOnly}
         onTake={(v) => set({ through: v === 'open below' })}
       />
-      <NumberFields
-        of={feature}
-        fields={feature.kind === 'face' ? ASKED.filter((f) => f.key === 'raUm') : ASKED}
-        readOnly={readOnly}
-        onSet={set}
-      />
+      <NumberFields of={feature} fields={askedOf(feature)} readOnly={readOnly} onSet={set} />
       {feature.kind === 'face' && (
         <FaceFields op={op} readOnly={readOnly} onChange={onChange} wipes={wipes} />
       )}

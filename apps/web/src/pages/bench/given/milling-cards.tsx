@@ -1,4 +1,5 @@
 import {
+  isSurface,
   formatMeasure,
   type MillingFeature,
   type MillingOperation,
@@ -38,7 +39,11 @@ export function MillingCards(props: CardProps<MillingOperation>) {
         title="Feature"
         label={`${capital(featureName(feature))} ${mm(feature.lengthMm)} × ${mm(feature.widthMm)} × ${mm(feature.depthMm)}`}
         lines={[
-          feature.cornerRadiusMm === null ? 'no inside corners' : `corners ${mm(feature.cornerRadiusMm)}`,
+          isSurface(op)
+            ? `slope ${formatMeasure(feature.slopeDeg, 'deg', system)}, tilt ${formatMeasure(feature.finishing?.surface?.tiltDeg ?? 0, 'deg', system)}`
+            : feature.cornerRadiusMm === null
+              ? 'no inside corners'
+              : `corners ${mm(feature.cornerRadiusMm)}`,
           feature.allowanceMm > 0
             ? `${mm(feature.allowanceMm)} left on the wall`
             : `finishes within ${mm(feature.wallToleranceMm)}`,

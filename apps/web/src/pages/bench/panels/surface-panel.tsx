@@ -1,11 +1,17 @@
 import {
   contextWith,
+  diameterEngaged,
   type CurvedSurface,
   formatMeasure,
+  formatNumber,
+  UNITS,
+  type Unit,
   type MillingOperation,
+  PLAIN_FINISHING,
   startingStickOut,
   type SurfaceWay,
   surfaceWays,
+  withStartingCut,
 } from '@burl/core';
 import { useMemo, useState } from 'react';
 import { useCrib } from '../../../api/hooks.ts';
@@ -19,23 +25,41 @@ const FIELDS: readonly NumberField<CurvedSurface>[] = [
   { key: 'slopeDeg', label: 'Slope', unit: 'deg', zero: true, hint: '0 a floor, 90 a wall' },
   { key: 'scallopMm', label: 'Scallop height', unit: 'mm-fine' },
   { key: 'areaMm2', label: 'Area', unit: 'mm2' },
+  { key: 'stockMm', label: 'Stock', unit: 'mm' },
   { key: 'hollowMm', label: 'Hollow by', unit: 'mm', empty: null, hint: 'empty: flat or bulging' },
-  { key: 'tiltDeg', label: 'Tilt of the cutter', unit: 'deg', empty: 0, hint: 'empty: three axes' },
+  { key: 'mostTiltDeg', label: 'Most tilt', unit: 'deg', empty: 0, hint: 'empty: three axes' },
 ];
-const HEADS = [
-  'touches',
-  'step',
-  'at ⌀',
-  'speed',
-  'fz',
-  'minutes',
-  'Ra across, along',
-  'push',
-  'corner',
-] as const;
+/** Columns, with the units their numbers have. */
+const HEADS: readonly (readonly [string, Unit | null])[] = [
+  ['touches R', 'mm'],
+  ['tilt', 'deg'],
+  ['step', 'mm'],
+  ['at ⌀', 'mm'],
+  ['speed', 'rpm'],
+  ['fz', 'mm/tooth'],
+  ['time', 'min'],
+  ['Ra, along', 'um-fine'],
+  ['force', 'N'],
+  ['corner R', 'mm'],
+];
+const VALUES: Readonly<Record<string, (w: SurfaceWay) => readonly number[]>> = {
+  'touches R': (w) => [w.contactMm],
+  tilt: (w) => [w.tiltDeg],
+  step: (w) => [w.stepMm],
+  'at ⌀': (w) => [w.contactDiameterMm],
+  speed: (w) => [w.speedRpm],
+  fz: (w) => [w.feedPerToothMm],
+  time: (w) => [w.minutes],
+  'Ra, along': (w) => [w.raAcrossUm, w.raAlongUm],
+  force: (w) => [w.forceN],
+  'corner R': (w) => [w.cornerMm],
+};
 /** Cutters shown at the most: of those that do, and of those that do not. */
 const MOST = { good: 12, against: 4 } as const;
 const SCALLOP = 0.005;
+const STOCK = 0.2;
+/** Tilt a head or table of five axes usually has to spare, degrees. */
+const USUAL_TILT = 60;
 
 /** Cutters on the surface, one under the other. */
 function SurfaceTable({
@@ -47,15 +71,14 @@ function SurfaceTable({
   onUse: ((way: SurfaceWay) => void) | null;
 }) {
   const system = useSystem();
-  const mm = (v: number): string => formatMeasure(v, 'mm', system);
-  const um = (v: number): string => formatMeasure(v, 'um-fine', system);
   return (
     <table className="w-full text-[12.5px] tabular-nums">
       <thead className="text-left text-soft">
         <tr>
-          {HEADS.map((h) => (
-            <th key={h} scope="col" className="pr-2 font-normal">
-              {h}
+          {HEADS.map(([head, unit]) => (
+            <th key={head} scope="col" className="pr-2 align-bottom font-normal">
+              {head}
+              {unit && <span className="block text-[11.5px]">{UNITS[unit][system].label}</span>}
             </th>
           ))}
         </tr>
@@ -79,17 +102,13 @@ function SurfaceTable({
             </th>
           </tr>
           <tr>
-            <td className="pr-2 pb-1">R {mm(w.contactMm)}</td>
-            <td className="pr-2 pb-1">{mm(w.stepMm)}</td>
-            <td className="pr-2 pb-1">{mm(w.contactDiameterMm)}</td>
-            <td className="pr-2 pb-1">{formatMeasure(w.speedRpm, 'rpm', system)}</td>
-            <td className="pr-2 pb-1">{mm(w.feedPerToothMm)}</td>
-            <td className="pr-2 pb-1 font-semibold">{formatMeasure(w.minutes, 'min', system)}</td>
-            <td className="pr-2 pb-1">
-              {um(w.raAcrossUm)}, {um(w.raAlongUm)}
-            </td>
-            <td className="pr-2 pb-1">{formatMeasure(w.forceN, 'N', system)}</td>
-            <td className="pb-1">R {mm(w.cornerMm)}</td>
+            {HEADS.map(([head, unit]) => (
+              <td key={head} className={`pr-2 pb-1 ${head === 'time' ? 'font-semibold' : ''}`}>
+                {VALUES[head]!(w)
+                  .map((v) => formatNumber(v, unit ?? 'ratio', system))
+                  .join(', ')}
+              </td>
+            ))}
           </tr>
         </tbody>
       ))}
@@ -102,23 +121,44 @@ export default function SurfacePanel({ op, context, readOnly, onChange }: PanelP
   const system = useSystem();
   const { data: crib } = useCrib();
   const { feature, cut } = op;
-  const [surface, setSurface] = useState<CurvedSurface>({
+  const own = feature.finishing?.face === 'surface';
+  // Of a curved surface only how far the cutter can be tilted is not the operation's own.
+  const [asked, setAsked] = useState<CurvedSurface>({
     slopeDeg: feature.slopeDeg < 90 ? feature.slopeDeg : 60,
     scallopMm: feature.scallopMm ?? SCALLOP,
     areaMm2: feature.lengthMm * feature.widthMm,
+    stockMm: STOCK,
     hollowMm: null,
-    tiltDeg: 10,
+    mostTiltDeg: /5-axis|mill-turn/.test(context.machine.kind) ? USUAL_TILT : 0,
   });
-  const speedMMin = (Math.PI * (context.cutter.properties.DC ?? 10) * cut.speedRpm) / 1000;
+  const surface = useMemo<CurvedSurface>(
+    () =>
+      own
+        ? {
+            ...asked,
+            slopeDeg: feature.slopeDeg,
+            scallopMm: feature.scallopMm ?? SCALLOP,
+            areaMm2: feature.lengthMm * feature.widthMm,
+            stockMm: feature.depthMm,
+            hollowMm: feature.finishing?.surface?.hollowMm ?? null,
+          }
+        : asked,
+    [own, asked, feature],
+  );
+  // As it was when one began to compare: what is taken for one cutter is no measure for the others.
+  const [{ speedMMin, feedPerToothMm }] = useState(() => ({
+    speedMMin: (Math.PI * diameterEngaged(op, context.cutter) * cut.speedRpm) / 1000,
+    feedPerToothMm: cut.feedPerToothMm,
+  }));
   const all = useMemo(
     () =>
-      surface.slopeDeg > 90 || surface.tiltDeg > 60
+      surface.slopeDeg > 90 || surface.mostTiltDeg > 60
         ? []
         : surfaceWays(
             surface,
             {
               speedMMin,
-              feedPerToothMm: cut.feedPerToothMm,
+              feedPerToothMm,
               mostRpm: context.machine.max_rpm,
               kc11: context.alloy.kienzle.kc11_n_mm2.typical,
               mc: context.alloy.kienzle.mc.typical,
@@ -128,36 +168,31 @@ export default function SurfacePanel({ op, context, readOnly, onChange }: PanelP
               .map((c) => c.document)
               .filter((c) => c.suits_iso_groups.includes(context.alloy.iso513_group)),
           ),
-    [surface, speedMMin, cut.feedPerToothMm, context, crib],
+    [surface, speedMMin, feedPerToothMm, context, crib],
   );
   /** The cutter in the best holder, with its step, speed and feed on this surface. */
   const use = (w: SurfaceWay): void => {
     const cutter = crib?.cutters.find((c) => c.id === w.cutterId)?.document;
     const at = crib && cutter && contextWith(op, context, cutter, offerOf(crib));
     if (!at) return;
-    onChange({
+    const next: MillingOperation = {
       ...op,
       tooling: {
         cutterId: cutter.id,
         holderId: at.holder.id,
-        stickOutMm: Math.ceil(startingStickOut({ cutter }, feature.depthMm + 2) * 2) / 2,
+        stickOutMm: Math.ceil(startingStickOut({ cutter }, (feature.finishing?.floorMm ?? 0) + 2) * 2) / 2,
       },
-      // Tilted, the cutter meets the surface as if it were that much steeper.
       feature: {
         ...feature,
-        slopeDeg: Math.min(90, surface.slopeDeg + surface.tiltDeg),
-        scallopMm: surface.scallopMm,
-        allowanceMm: 0,
-      },
-      cut: {
-        ...cut,
-        speedRpm: Math.floor(w.speedRpm / 10) * 10,
-        feedPerToothMm: Number(w.feedPerToothMm.toPrecision(3)),
-        axialDepthMm: Math.min(cut.axialDepthMm, cutter.properties.APMX ?? cut.axialDepthMm),
-        radialEngagementMm: Math.min(Number(w.stepMm.toPrecision(3)), cutter.properties.DC ?? w.stepMm),
+        finishing: {
+          ...(feature.finishing ?? PLAIN_FINISHING),
+          surface: { tiltDeg: Number(w.tiltDeg.toFixed(1)), hollowMm: surface.hollowMm },
+        },
       },
       workedOutFor: { ...op.workedOutFor, cutterId: cutter.id },
-    });
+    };
+    // Its own first numbers, held against what this cutter and holder hold.
+    onChange(withStartingCut(next, { ...context, ...at }) as MillingOperation);
   };
   const ways = [
     ...all.filter((w) => w.against === null).slice(0, MOST.good),
@@ -168,20 +203,27 @@ export default function SurfacePanel({ op, context, readOnly, onChange }: PanelP
       <div className="space-y-1.5 overflow-auto">
         <NumberFields
           of={surface}
-          fields={FIELDS}
+          fields={own ? FIELDS.filter((f) => f.key === 'mostTiltDeg') : FIELDS}
           readOnly={false}
-          onSet={(change) => setSurface((s) => ({ ...s, ...change }))}
+          onSet={(change) => setAsked((s) => ({ ...s, ...change }))}
         />
+        {own ? (
+          <p className="text-[12.5px] text-soft">Slope, ridges, area and stock are those of the feature.</p>
+        ) : (
+          <p className="text-[12.5px] text-soft">
+            To use one, add a <i>curved surface</i> on the route: this cut makes none.
+          </p>
+        )}
       </div>
       <div className="min-h-0 overflow-auto">
         <p className="mb-1 text-[12.5px] text-soft">
           At {formatMeasure(speedMMin, 'm/min', system)} where the cutter touches and{' '}
-          {formatMeasure(cut.feedPerToothMm, 'mm/tooth', system)}, small cutters less.
+          {formatMeasure(feedPerToothMm, 'mm/tooth', system)}, small cutters less.
         </p>
         {ways.length === 0 ? (
           <p>No cutter of the crib for this alloy has a rounded edge that touches this slope.</p>
         ) : (
-          <SurfaceTable ways={ways} onUse={readOnly ? null : use} />
+          <SurfaceTable ways={ways} onUse={readOnly || !own ? null : use} />
         )}
       </div>
     </section>

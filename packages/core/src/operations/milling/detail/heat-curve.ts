@@ -1,3 +1,5 @@
+import { edgeLength } from '../../../physics/cutting/edge-profile.ts';
+import { isSurface } from '../engaged-edge.ts';
 import { measure, say, type Sentence } from '../../../units/sentence.ts';
 import type { MillingState } from '../milling-state.ts';
 import { heatOf } from '../milling-state.ts';
@@ -37,11 +39,18 @@ const MOST_TIMES = 4;
 
 /** Allowed speed over the engagement angle at an equal chip: from the life model, and from equal cutting temperature. */
 export function heatCurve(state: MillingState): HeatCurve {
-  const { op, context, cuttingSpeedMMin: vc, chipMm, diameterInCutMm: diameter } = state;
+  const { op, context, bands, cuttingSpeedMMin: vc, chipMm, diameterInCutMm: diameter } = state;
   const { kc11 } = cuttingForceSources(op, context);
   const reference = outerDiameter(context.cutter);
   const heat = (arc: number, speed: number): number =>
-    heatOf(op, context, { vc: speed, diameter, arc, chip: chipMm, kc11 }).temperatureC;
+    heatOf(op, context, {
+      vc: speed,
+      diameter,
+      arc,
+      chip: chipMm,
+      kc11,
+      ...(isSurface(op) && { edgeMm: edgeLength(bands) }),
+    }).temperatureC;
   const limitSpeed = state.speedLimitMMin?.value ?? vc;
   const limitC = heat(state.arc, limitSpeed);
   const at = (radial: number): HeatPoint => {

@@ -1,6 +1,7 @@
 import type { MillingState } from '../milling-state.ts';
+import { edgeEngaged } from '../engaged-edge.ts';
 import { helixOf } from '../force-law-of.ts';
-import { diameterInCut, chipFactor, edgeProfile } from '../../../physics/cutting/edge-profile.ts';
+import { chipFactor } from '../../../physics/cutting/edge-profile.ts';
 import { type SpringPass, springPasses } from '../../../physics/structure/spring-pass.ts';
 import { supportCompliance } from '../../../physics/structure/support-compliance.ts';
 import { toolBeam } from '../../../physics/structure/tool-beam.ts';
@@ -44,9 +45,7 @@ export function wallOf(state: MillingState): WallDetail {
   });
   const profile = wallProfile(cutOf(bands), law, tool);
   const worst = Math.max(Math.abs(profile.largestMm), Math.abs(profile.smallestMm));
-  const widest = diameterInCut(context.cutter, op.cut.axialDepthMm);
-  const narrow = (width: number) =>
-    edgeProfile(context.cutter, op.cut.axialDepthMm, Math.min(width, widest), op.cut.direction);
+  const narrow = (width: number) => edgeEngaged(op, context.cutter, width);
   // Lean of a spring pass over its width, from two widths: a power law between them.
   const leanAt = (width: number): number => {
     const edges = narrow(width);

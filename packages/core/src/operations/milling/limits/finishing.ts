@@ -5,6 +5,7 @@ import { measure, say } from '../../../units/sentence.ts';
 import { atLeast, held } from '../../holes/limits/assessments.ts';
 import { leastStock } from '../finishing-cut.ts';
 import { ribBendOf } from '../finishing-loads.ts';
+import { isSurface } from '../engaged-edge.ts';
 import type { MillingState } from '../milling-state.ts';
 
 /** Share of a wall's tolerance the rib itself may use. */
@@ -20,7 +21,7 @@ export const finishStockLimit: Limit<MillingState> = {
   assess({ op, context }) {
     const { finishing } = op.feature;
     if (!finishing) return null;
-    const floor = finishing.face === 'floor';
+    const floor = finishing.face === 'floor' || finishing.face === 'surface';
     const stock = floor
       ? op.cut.axialDepthMm
       : finishing.face === 'floor-and-wall'
@@ -48,7 +49,7 @@ export const cornerStockLimit: Limit<MillingState> = {
   assess({ op, diameterInCutMm }) {
     const { finishing, cornerRadiusMm } = op.feature;
     if (!finishing || finishing.rougherMm === null || cornerRadiusMm === null) return null;
-    if (finishing.face === 'corner' || finishing.face === 'floor') return null;
+    if (finishing.face === 'corner' || finishing.face === 'floor' || isSurface(op)) return null;
     const left = leftInCorner(finishing.rougherMm, cornerRadiusMm) + op.feature.widthMm;
     const most = Math.max(op.cut.radialEngagementMm, 0.08 * diameterInCutMm);
     return held(left, most, 'mm', 'what a finisher takes without a jump', {

@@ -3,7 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { contextOf, DOWEL_HOLE, SEAL_POCKET } from '../../../../fixtures/crib.ts';
 import type { LimitState } from '../../../judging/result.ts';
 import { type InLathe, PLAIN_IN_LATHE } from '../../lathe/in-lathe.ts';
-import { type Finishing, PLAIN_FINISHING } from '../../../physics/path/finishing.ts';
+import {
+  type Finishing,
+  PLAIN_FINISHING,
+  PLAIN_SURFACE,
+  type SurfaceSetup,
+} from '../../../physics/path/finishing.ts';
 import { PLAIN_UNDERCUT, type Undercut } from '../../../physics/path/undercut.ts';
 import { type MillingOperation, usualPath } from '../milling-operation.ts';
 import type { Operation } from '../../operation.ts';
@@ -161,6 +166,23 @@ const finishes =
       axialDepthMm: 5,
       radialEngagementMm: size.widthMm ?? 0.3,
     },
+  });
+/** A slope of aged titanium at 30° with 0.2 mm on it, by a 10 mm ball; machine, cutter, holder and setup as stated. */
+const surface =
+  (
+    setup: Partial<SurfaceSetup> = {},
+    size: Partial<MillingOperation['feature']> = {},
+    with_: { readonly tooling?: Partial<Operation['tooling']>; readonly machineId?: string } = {},
+  ): MillingChange =>
+  (op) => ({
+    ...finishes(
+      { face: 'surface', floorMm: 20, surface: { ...PLAIN_SURFACE, ...setup } },
+      { widthMm: 30, depthMm: 0.2, slopeDeg: 30, scallopMm: 0.005, ...size },
+    )(op),
+    alloyId: 'ti-6al-4v-sta',
+    machineId: with_.machineId ?? op.machineId,
+    tooling: { cutterId: 'ball-10-z4-var', holderId: 'shrink-12-80', stickOutMm: 32, ...with_.tooling },
+    cut: { ...op.cut, speedRpm: 4000, feedPerToothMm: 0.05, axialDepthMm: 0.2, radialEngagementMm: 0.44 },
   });
 const stateOf = (op: Operation, id: string): LimitState => limitOf(evaluate(op, contextOf(op)), id).state;
 
@@ -454,6 +476,42 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
     finishes({ rougherMm: 16 }, { cornerRadiusMm: 8 }),
   ],
   ['corner-stock', 'over', 'a much larger cutter before', finishes({ rougherMm: 32 }, { cornerRadiusMm: 8 })],
+  ['surface-contact', 'clear', 'a ball on a slope', surface()],
+  [
+    'surface-contact',
+    'over',
+    'a ball on a floor, upright: its middle stands still',
+    surface({}, { slopeDeg: 2 }),
+  ],
+  ['surface-contact', 'clear', 'the same ball, tilted', surface({ tiltDeg: 15 }, { slopeDeg: 2 })],
+  [
+    'surface-contact',
+    'over',
+    'a flat mill, which leaves steps',
+    surface({}, {}, { tooling: { cutterId: 'em-flat-12-z2', holderId: 'shrink-12-80' } }),
+  ],
+  ['surface-clear', 'clear', 'a gentle slope far from the holder', surface()],
+  [
+    'surface-clear',
+    'over',
+    'a steep slope as high as the tool is long',
+    surface({}, { slopeDeg: 80, widthMm: 60 }),
+  ],
+  [
+    'surface-clear',
+    'clear',
+    'the same, leaning off it',
+    surface({ tiltDeg: -30 }, { slopeDeg: 80, widthMm: 60 }),
+  ],
+  ['surface-hollow', 'clear', 'a ball in a wide hollow', surface({ hollowMm: 12 })],
+  ['surface-hollow', 'over', 'a ball in a hollow smaller than it', surface({ hollowMm: 4 })],
+  [
+    'surface-tilt',
+    'tight',
+    'tilted where no axis tilts',
+    surface({ tiltDeg: 10 }, {}, { machineId: 'vmc40-22kw-direct' }),
+  ],
+  ['surface-tilt', 'clear', 'tilted by the head', surface({ tiltDeg: 10 }, {}, { machineId: 'axis5-24k' })],
   ['rib', 'clear', 'a thin rib, both sides in turn', finishes({ face: 'rib', ribMm: 2 })],
   [
     'rib',

@@ -47,7 +47,7 @@ export const longReachLimit: Limit<MillingState> = {
           measure(tooling.stickOutMm, 'mm'),
           measure(ratio, 'ratio'),
           measure(most, 'ratio'),
-          measure(reach, 'mm'),
+          measure(Math.round(reach), 'mm'),
         ),
       formula: 'L / DC, L of an even bar that bends as much',
       inputs: () => [

@@ -1,6 +1,7 @@
 import type { MillingState } from '../milling-state.ts';
 import { bandOf, exact, power, scale, sensitiveTo } from '../../../judging/estimate.ts';
 import { measure, say } from '../../../units/sentence.ts';
+import { isSurface } from '../engaged-edge.ts';
 import { chipWindow } from '../chip-window.ts';
 import { input, type Limit } from '../../../judging/limit.ts';
 
@@ -9,6 +10,9 @@ const STILL_CUTS = 0.6;
 
 /** The same in aluminium, which does not harden under a sharp edge that rubs a little. */
 const STILL_CUTS_SOFT = 0.4;
+
+/** Of the edge's radius, what a pass over a curved surface still shears: chips are thin there all along. Crib rule hm. */
+const STILL_SHEARS = 0.3;
 
 const stillCuts = ({ alloy }: MillingState['context']): number =>
   alloy.family === 'aluminium' ? STILL_CUTS_SOFT : STILL_CUTS;
@@ -25,7 +29,11 @@ export const minimumChipLimit: Limit<MillingState> = {
     const sensitivity = -(0.5 * s.runoutStep.value) / Math.max(s.chipMm, 1e-9);
     // A finishing pass is meant to be thin: its edge has only to be able to cut.
     const finishing = s.op.feature.allowanceMm === 0;
-    const rubs = finishing ? w.edgeRadius : Math.max(w.edgeRadius, stillCuts(s.context) * w.thinnest);
+    const rubs = isSurface(s.op)
+      ? STILL_SHEARS * w.edgeRadius
+      : finishing
+        ? w.edgeRadius
+        : Math.max(w.edgeRadius, stillCuts(s.context) * w.thinnest);
     const comfortable = finishing ? w.edgeRadius : w.thinnest;
     const chip = runout ? sensitiveTo(exact(s.chipMm), runout, Math.max(-2, sensitivity)) : exact(s.chipMm);
     const tight = s.chipMm >= rubs && comfortable * bandOf(power(chip, -1)).high > 1;

@@ -1,3 +1,4 @@
+import { isSurface } from '../engaged-edge.ts';
 import type { MillingState } from '../milling-state.ts';
 import { isIndexable } from '../../../crib/cutter.ts';
 import { exact } from '../../../judging/estimate.ts';
@@ -14,6 +15,8 @@ export const reachLimit: Limit<MillingState> = {
   name: 'reach',
   ofCutter: true,
   assess({ op, context: { cutter } }) {
+    // Beside a slope room is what counts: `surface-clear`.
+    if (isSurface(op)) return null;
     const depth = op.feature.undercut?.floorMm ?? op.feature.finishing?.floorMm ?? op.feature.depthMm;
     const relieved = isIndexable(cutter)
       ? Infinity

@@ -2,6 +2,8 @@ import type { MillingState } from '../milling-state.ts';
 import { type Cutter, isIndexable } from '../../../crib/cutter.ts';
 import { cornerMarks, wallMarks, wiperCovers } from '../../../physics/surface/feed-marks.ts';
 import type { FaceMaker } from '../../../physics/surface/face-marks.ts';
+import { radiusAlong } from '../../../physics/surface/surface-contact.ts';
+import { contactOf, isSurface } from '../engaged-edge.ts';
 import { contactRadius, passSpacing, scallopHeight } from '../../../physics/surface/scallop.ts';
 import { marksOfFace } from '../face-edges.ts';
 import { exact, type Source, uncertain } from '../../../judging/estimate.ts';
@@ -41,6 +43,22 @@ const MAKES: Readonly<Record<FaceMaker, string>> = {
   'all inserts': 'all inserts and their runout',
 };
 
+/** Height of the ridges between passes over a curved surface, mm; null of everything else. */
+export function ridgeOf(op: MillingState['op'], cutter: Cutter): number | null {
+  const radius = contactOf(op, cutter)?.radiusMm;
+  return radius === undefined ? null : scallopHeight(Math.min(op.cut.radialEngagementMm, 2 * radius), radius);
+}
+
+/** Ridges across the passes and marks along them on a curved surface, mm; null of everything else. */
+function marksOnSurface(op: MillingState['op'], cutter: Cutter, markMm: number) {
+  const contact = contactOf(op, cutter);
+  if (!contact) return null;
+  return {
+    across: ridgeOf(op, cutter) ?? 0,
+    along: markMm ** 2 / (8 * radiusAlong(contact)),
+  };
+}
+
 /** Roughness a milling cut is expected to leave, Ra in µm, with what makes it: of a face its edges, else the worse of wall and floor. */
 export function milledRa({
   op,
@@ -57,15 +75,20 @@ export function milledRa({
   // Behind a small corner the hollow end edge of a solid mill makes the floor.
   const corner = nose > 0 && !wiped ? cornerMarks(mark, nose).rzMm : 0;
   const floor = isIndexable(cutter) || isBall(cutter) ? corner : Math.min(corner, mark * HOLLOW_END);
+  const surface = marksOnSurface(op, cutter, mark);
   const face = op.feature.kind === 'face' ? marksOfFace(op, cutter, teeth) : null;
   const rzMm =
-    face !== null
-      ? face.rzMm
-      : (op.feature.kind === 'side' || op.feature.kind === 'boss') &&
-          op.feature.finishing?.face !== 'floor-and-wall'
-        ? wall
-        : Math.max(wall, floor);
-  const marks = rzMm * RA_OF_RZ * 1000 * roughnessFactor(alloy.iso513_group);
+    surface !== null
+      ? Math.max(surface.across, surface.along)
+      : face !== null
+        ? face.rzMm
+        : (op.feature.kind === 'side' || op.feature.kind === 'boss') &&
+            op.feature.finishing?.face !== 'floor-and-wall'
+          ? wall
+          : Math.max(wall, floor);
+  const torn = roughnessFactor(alloy.iso513_group);
+  // Ridges between passes are as high as the step makes them; tearing is in the marks along them.
+  const marks = 1000 * RA_OF_RZ * (surface ? Math.max(surface.across, torn * surface.along) : torn * rzMm);
   return {
     raUm: Math.max(marks, isIndexable(cutter) ? SMOOTHEST_INSERT : SMOOTHEST_SOLID),
     rzMm,
@@ -112,11 +135,17 @@ export const scallopLimit: Limit<MillingState> = {
   id: 'scallop',
   group: 'accuracy',
   name: 'scallop height',
-  assess({ op: { feature, cut }, context: { cutter } }) {
+  assess({ op, context: { cutter } }) {
+    const { feature, cut } = op;
     if (feature.scallopMm === null) return null;
-    const radius = contactRadius(cutter, feature.slopeDeg);
+    const surface = isSurface(op);
+    const radius = surface
+      ? (contactOf(op, cutter)?.radiusMm ?? null)
+      : contactRadius(cutter, feature.slopeDeg);
     if (radius === null) return null;
-    const spacing = passSpacing(feature.slopeDeg, cut.radialEngagementMm, cut.axialDepthMm);
+    const spacing = surface
+      ? cut.radialEngagementMm
+      : passSpacing(feature.slopeDeg, cut.radialEngagementMm, cut.axialDepthMm);
     const height = scallopHeight(Math.min(spacing, 2 * radius), radius);
     return {
       predicted: { estimate: exact(height), unit: 'mm-fine' },

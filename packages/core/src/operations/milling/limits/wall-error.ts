@@ -1,4 +1,5 @@
 import type { OperationContext } from '../../context.ts';
+import { isSurface, leanOf } from '../engaged-edge.ts';
 import type { MillingState } from '../milling-state.ts';
 import { maximumChip } from '../../../physics/cutting/chip-thickness.ts';
 import { leanAfterSprings } from '../../../physics/structure/spring-lean.ts';
@@ -79,14 +80,16 @@ function finished(state: MillingState): WallVerdict {
     (cutter.extended.edge_radius_um?.[1] ?? 10) / 1000,
     (width) => maximumChip(cut.feedPerToothMm, Math.min(width, diameterInCutMm), diameterInCutMm),
   );
-  const lean = scale(first, first.value > 0 ? after.leftMm / first.value : 1);
+  // A surface feels of a bend across the axis what points along its normal.
+  const felt = isSurface(op) ? Math.sin((leanOf(op) * Math.PI) / 180) : 1;
+  const lean = scale(first, felt * (first.value > 0 ? after.leftMm / first.value : 1));
   const floor = uncertain(SHOP_FLOOR_MM, SHOP_FLOOR);
   const error = plus(lean, floor);
   const fresh = freshly(state, 2);
   const wall = turn.offWallN >= turn.intoWallN ? 'offWallN' : 'intoWallN';
   const text =
     path.springPasses === 0
-      ? `Wall error {0}${fresh}; {1} allowed (tolerance).`
+      ? `${isSurface(op) ? 'Surface off by' : 'Wall error'} {0}${fresh}; {1} allowed (tolerance).`
       : after.useful === 0
         ? `Wall error {0}${fresh}, a spring pass would only rub; {1} allowed (tolerance).`
         : `Wall error after the spring pass {0}${fresh}; {1} allowed (tolerance).`;
