@@ -489,13 +489,12 @@ export {
   type ThreadTurningOperation,
   type TurnedThread,
 } from './operations/thread-turning/thread-turning-operation.ts';
-export { cutOf, quickest, type TurnedAim, type TurnedCut } from './deciding/turned/quickest.ts';
-export {
-  turnedWays,
-  type TurnedVerdict,
-  type TurnedWay,
-  verdictOfWays,
-} from './deciding/turned/turned-ways.ts';
+export { quickest, type TurnedAim } from './deciding/turned/quickest.ts';
+export { cutOf, type Way, type WayCut } from './deciding/ways/way.ts';
+export { verdictOfWays, type WaysVerdict } from './deciding/ways/verdict-of-ways.ts';
+export { finishingWays } from './deciding/finishing/finishing-ways.ts';
+export { discWays } from './deciding/finishing/disc-ways.ts';
+export { turnedWays, type TurnedWay } from './deciding/turned/turned-ways.ts';
 export {
   LATHE_FREE,
   type LatheFree,

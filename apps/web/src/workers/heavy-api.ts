@@ -18,6 +18,9 @@ import {
   type TurnedOperation,
   type TurnedWay,
   turnedWays,
+  discWays,
+  finishingWays,
+  type Way,
   type LayOutWish,
   limitMap,
   type LimitMap,
@@ -115,6 +118,16 @@ export const heavyApi = {
     others: readonly OperationContext[],
     aim: TurnedAim,
   ): TurnedWay[] => turnedWays(op, context, others, aim),
+  finishingWays: (
+    op: MillingOperation,
+    context: OperationContext,
+    others: readonly OperationContext[],
+  ): Way<MillingOperation>[] => finishingWays(op, context, others),
+  discWays: (
+    op: MillingOperation,
+    context: OperationContext,
+    others: readonly OperationContext[],
+  ): Way<MillingOperation>[] => discWays(op, context, others),
   search: (op: MillingOperation, context: OperationContext, wish: SearchWish): SearchResult =>
     searchCut(op, context, wish),
   odds: (

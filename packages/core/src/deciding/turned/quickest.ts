@@ -1,38 +1,19 @@
-import { evaluate } from '../../evaluation/evaluate.ts';
-import type { Evaluation } from '../../evaluation/evaluation.ts';
-import { costBasis, costOfFeature } from '../../operations/cost.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import type { TurnedOperation } from '../../operations/lathe/turned-kinds.ts';
+import { cutOf, type WayCut } from '../ways/way.ts';
 import { kindOf } from '../../evaluation/registry.ts';
 
 /** What a lathe cut is chosen by: minutes with its edge changes, or money. */
 export type TurnedAim = 'minutes' | 'cost';
 
-/** A cut that was worked out, and what it comes to for one feature. */
-export interface TurnedCut {
-  readonly op: TurnedOperation;
-  readonly evaluation: Evaluation;
-  /** Minutes with the share of an edge change, and money. */
-  readonly minutes: number;
-  readonly cost: number;
-}
+/** A lathe cut that was worked out. */
+export type TurnedCut = WayCut<TurnedOperation>;
 
 /** Feeds tried between the thin and the thick end of the window, and halvings of the speed for each. */
 const FEEDS = 5;
 const HALVINGS = 6;
 /** Speeds looked at lie between these shares of the first one. */
 const SPEEDS = [0.4, 2.2] as const;
-
-/** What a cut comes to. */
-export function cutOf(op: TurnedOperation, context: OperationContext): TurnedCut {
-  const evaluation = evaluate(op, context);
-  const life = evaluation.numbers.find((n) => n.key === 'T')?.value ?? null;
-  const { cutting, linking } = evaluation.time;
-  const basis = costBasis(op, context);
-  const minutes = cutting + linking + (life === null ? 0 : (cutting / life) * basis.edgeChangeMin);
-  const { total } = costOfFeature(basis, { contact: cutting, total: cutting + linking }, life);
-  return { op, evaluation, minutes, cost: total };
-}
 
 const allowed = ({ evaluation }: TurnedCut): boolean => evaluation.state !== 'over';
 

@@ -8,8 +8,10 @@ import type { TurnedOperation } from '../../operations/lathe/turned-kinds.ts';
 import type { TurningOperation } from '../../operations/turning/turning-operation.ts';
 import { withProfile } from '../../operations/turning/profile/with-profile.ts';
 import { speak } from '../../units/sentence.ts';
-import { cutOf, quickest } from './quickest.ts';
-import { turnedWays, verdictOfWays } from './turned-ways.ts';
+import { cutOf } from '../ways/way.ts';
+import { quickest } from './quickest.ts';
+import { turnedWays } from './turned-ways.ts';
+import { verdictOfWays } from '../ways/verdict-of-ways.ts';
 import { latheFreeOf, latheMap, readLathe, writeLathe } from './lathe-map.ts';
 
 const others = (op: TurnedOperation): OperationContext[] =>
@@ -125,7 +127,7 @@ describe('ways to make the same', () => {
   it('who breaks a limit wins nothing and is told why', () => {
     const slender = grooved({ startMm: 30, endMm: 25, lengthMm: 3.6, overhangMm: 150 });
     const ways = turnedWays(slender.op, slender.context, [], 'minutes');
-    const verdict = verdictOfWays(ways);
+    const verdict = verdictOfWays(ways, true);
     expect(['tailstock', 'steady']).toContain(verdict.quickest);
     const said = verdict.because.map((s) => speak(s, 'metric')).join('\n');
     expect(said).toMatch(/“As it is, best numbers” is over at any speed and feed tried: Edge/);

@@ -10,15 +10,11 @@ import { profilingEdge } from '../../operations/turning/profile/reach.ts';
 import { stockOf, type TurningOperation } from '../../operations/turning/turning-operation.ts';
 import { INFEEDS } from '../../physics/threads/turned-passes.ts';
 import type { ThreadTurningOperation } from '../../operations/thread-turning/thread-turning-operation.ts';
-import { measure, say, type Sentence } from '../../units/sentence.ts';
-import { quickest, type TurnedAim, type TurnedCut } from './quickest.ts';
+import type { Way } from '../ways/way.ts';
+import { quickest, type TurnedAim } from './quickest.ts';
 
 /** A way to make the same feature, with the best numbers for it. */
-export interface TurnedWay extends TurnedCut {
-  readonly id: string;
-  readonly name: string;
-  readonly context: OperationContext;
-}
+export type TurnedWay = Way<TurnedOperation>;
 
 /** A way that is to be worked out. */
 interface Draft {
@@ -206,53 +202,4 @@ function restarted({ op, context }: Draft): TurnedOperation {
     workedOutFor: first.workedOutFor,
     cut: { ...op.cut, ...feed, ...step, speedRpm },
   } as TurnedOperation;
-}
-
-/** Which way is best at what, and why the others are not. */
-export interface TurnedVerdict {
-  readonly quickest: string | null;
-  readonly cheapest: string | null;
-  readonly calmest: string | null;
-  readonly because: readonly Sentence[];
-}
-
-const forceOf = (w: TurnedWay): number => w.evaluation.numbers.find((n) => n.key === 'Fc')?.value ?? Infinity;
-
-/** Ways that break a limit win nothing. */
-export function verdictOfWays(ways: readonly TurnedWay[]): TurnedVerdict {
-  const sound = ways.filter((w) => w.evaluation.state !== 'over');
-  const least = (of: (w: TurnedWay) => number): TurnedWay | null =>
-    sound.length === 0 ? null : sound.reduce((a, b) => (of(a) <= of(b) ? a : b));
-  const [quick, cheap, calm] = [least((w) => w.minutes), least((w) => w.cost), least(forceOf)];
-  const slow = sound.length > 1 ? sound.reduce((a, b) => (a.minutes >= b.minutes ? a : b)) : null;
-  const because: Sentence[] = [];
-  if (quick && slow && slow.minutes > 1.05 * quick.minutes)
-    because.push(
-      say(
-        `“${quick.name}” takes {0}, “${slow.name}” {1}.`,
-        measure(quick.minutes, 'min'),
-        measure(slow.minutes, 'min'),
-      ),
-    );
-  if (calm && quick && calm !== quick)
-    because.push(
-      say(
-        `“${calm.name}” cuts with {0} against {1}: the part gives way less.`,
-        measure(forceOf(calm), 'N'),
-        measure(forceOf(quick), 'N'),
-      ),
-    );
-  for (const w of ways.filter((way) => way.evaluation.state === 'over')) {
-    const limit = w.evaluation.limits.find((l) => l.id === w.evaluation.governing)!;
-    because.push({
-      ...limit.why,
-      text: `“${w.name}” is over at any speed and feed tried: ${limit.why.text}`,
-    });
-  }
-  return {
-    quickest: quick?.id ?? null,
-    cheapest: cheap?.id ?? null,
-    calmest: calm?.id ?? null,
-    because,
-  };
 }

@@ -32,6 +32,10 @@ export function finishingSentence(
   );
 }
 
+/** Which way a cutter is tilted, its degrees as measure {0}. */
+export const tiltWords = (tiltDeg: number): string =>
+  tiltDeg < 0 ? '{0} away from its flank' : '{0} towards its flank';
+
 /** In which order faces are made, and why, as the setter has to know it. */
 export function finishingNotes({ finishing, depthMm }: MillingFeature): readonly Sentence[] {
   if (!finishing) return [];
@@ -73,8 +77,8 @@ export function finishingNotes({ finishing, depthMm }: MillingFeature): readonly
         ...(finishing.surface && finishing.surface.tiltDeg !== 0
           ? [
               say(
-                'Tilted by {0}: prove out holder, head and fixture at this tilt first.',
-                measure(finishing.surface.tiltDeg, 'deg'),
+                `Tilted ${tiltWords(finishing.surface.tiltDeg)}: prove out holder, head and fixture at this tilt first.`,
+                measure(Math.abs(finishing.surface.tiltDeg), 'deg'),
               ),
             ]
           : []),

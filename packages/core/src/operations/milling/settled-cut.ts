@@ -24,6 +24,9 @@ const MOST_LEVELS = 4;
 const ONE_DEPTH: ReadonlySet<FinishedFace | undefined> = new Set(['floor', 'surface']);
 
 type Ease = 'shorter' | 'thinner' | 'slower' | 'narrower';
+const EASES: readonly Ease[] = ['shorter', 'thinner', 'slower', 'narrower'];
+/** What leaves depth and width as they are. */
+export const SAME_ENGAGEMENT: readonly Ease[] = ['thinner', 'slower'];
 
 /** What a first cut has to hold, and what eases it there, the first that can. */
 const HELD: readonly (readonly [Limit<MillingState>, readonly Ease[]])[] = [
@@ -60,13 +63,19 @@ function eased(state: MillingState, ease: Ease): MillingCut | null {
   }
 }
 
-/** A first cut brought within what its wall, its tool and its spindle hold, as far as that goes. */
-export function settledCut(op: MillingOperation, context: OperationContext): MillingCut {
+/** A first cut brought within what its wall, its tool and its spindle hold, as far as that goes; by `eases` where not all are open. */
+export function settledCut(
+  op: MillingOperation,
+  context: OperationContext,
+  eases: readonly Ease[] = EASES,
+): MillingCut {
   let here = op;
   for (let i = 0; i < ROUNDS; i++) {
     const state = millingState(here, context);
-    const next = HELD.flatMap(([limit, eases]) =>
-      judge(limit, state)?.state === 'over' ? eases.map((e) => eased(state, e)) : [],
+    const next = HELD.flatMap(([limit, by]) =>
+      judge(limit, state)?.state === 'over'
+        ? by.filter((e) => eases.includes(e)).map((e) => eased(state, e))
+        : [],
     ).find((c) => c !== null);
     if (!next) break;
     here = { ...here, cut: next };

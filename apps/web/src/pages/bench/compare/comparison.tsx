@@ -6,6 +6,7 @@ import { useKeep } from './use-keep.ts';
 import { Loading } from '../../../ui/page-states.tsx';
 
 const StrategiesView = lazy(() => import('./strategies-view.tsx'));
+const MilledWays = lazy(() => import('./milled-ways.tsx'));
 const CutterView = lazy(() => import('./cutter-view.tsx'));
 const VariantsView = lazy(() => import('./variants-view.tsx'));
 
@@ -46,18 +47,19 @@ export function Comparison({
     [crib.stock, setAside],
   );
 
+  const compared = { op, context, crib, readOnly, onTake, onKeep: keep };
   return (
     <div className="min-h-0 flex-1 overflow-y-auto" tabIndex={0} role="region" aria-label="Comparison">
       <Suspense fallback={<Loading what="the comparison" />}>
         {view === 'strategies' ? (
-          <StrategiesView
-            op={op}
-            context={context}
-            crib={crib}
-            readOnly={readOnly}
-            onTake={onTake}
-            onKeep={keep}
-          />
+          <div className="space-y-4">
+            {op.feature.finishing ? (
+              <MilledWays of="finishing" {...compared} />
+            ) : (
+              <StrategiesView {...compared} />
+            )}
+            {op.feature.kind === 'slot' && !op.feature.undercut && <MilledWays of="disc" {...compared} />}
+          </div>
         ) : view === 'cutter' ? (
           <CutterView
             op={op}

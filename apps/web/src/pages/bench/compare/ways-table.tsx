@@ -1,4 +1,4 @@
-import { formatMeasure, limitOf, type TurnedOperation, type TurnedVerdict, type TurnedWay } from '@burl/core';
+import { formatMeasure, limitOf, type Operation, speak, type Way, type WaysVerdict } from '@burl/core';
 import type { ReactNode } from 'react';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { Button } from '../../../ui/button.tsx';
@@ -9,11 +9,16 @@ const LINES: readonly (readonly [key: string, name: string])[] = [
   ['vc', 'Cutting speed'],
   ['n', 'Spindle speed'],
   ['fn', 'Feed per revolution'],
+  ['fz', 'Feed per tooth'],
+  ['vf', 'Table feed'],
   ['ap', 'Depth'],
+  ['ae', 'Radial depth'],
   ['passes', 'Passes'],
   ['plunges', 'Plunges or layers'],
   ['Fc', 'Cutting force'],
   ['Fp', 'Passive force'],
+  ['F', 'Peak radial force'],
+  ['lean', 'Deflection at tip'],
   ['P', 'Spindle power'],
   ['size', 'Size along the cut'],
   ['Ra', 'Roughness'],
@@ -21,22 +26,14 @@ const LINES: readonly (readonly [key: string, name: string])[] = [
 ];
 
 /** What a way is best at, in a few words. */
-const wins = (verdict: TurnedVerdict, id: string): string[] => [
+const wins = (verdict: WaysVerdict, id: string): string[] => [
   ...(verdict.quickest === id ? ['shortest'] : []),
   ...(verdict.cheapest === id ? ['cheapest'] : []),
   ...(verdict.calmest === id ? ['lowest force'] : []),
 ];
 
 /** One line of the table. */
-const Row = ({
-  name,
-  ways,
-  of,
-}: {
-  name: string;
-  ways: readonly TurnedWay[];
-  of: (way: TurnedWay) => ReactNode;
-}) => (
+const Row = ({ name, ways, of }: { name: string; ways: readonly Way[]; of: (way: Way) => ReactNode }) => (
   <tr className="border-t border-line align-top">
     <th scope="row" className="p-1.5 text-left font-normal text-soft">
       {name}
@@ -50,18 +47,18 @@ const Row = ({
 );
 
 /** Head of a column: its name, its state, what it is best at, and what can be done with it. */
-const Head = ({
+const Head = <O extends Operation>({
   way,
   best,
   disabled,
   onTake,
   onKeep,
 }: {
-  way: TurnedWay;
+  way: Way<O>;
   best: readonly string[];
   disabled: boolean;
-  onTake: (next: TurnedOperation) => void;
-  onKeep: (next: TurnedOperation) => void;
+  onTake: (next: O) => void;
+  onKeep: (next: O) => void;
 }) => (
   <th scope="col" className="border-l border-line p-2 text-left font-normal">
     <b>{way.name}</b>
@@ -92,21 +89,23 @@ const Head = ({
 );
 
 /** Ways to make the same side by side, line by line. */
-export function WaysTable({
+export function WaysTable<O extends Operation>({
   ways,
+  about,
   verdict,
   disabled,
   onTake,
   onKeep,
 }: {
-  ways: readonly TurnedWay[];
-  verdict: TurnedVerdict;
+  ways: readonly Way<O>[];
+  about: string;
+  verdict: WaysVerdict;
   disabled: boolean;
-  onTake: (next: TurnedOperation) => void;
-  onKeep: (next: TurnedOperation) => void;
+  onTake: (next: O) => void;
+  onKeep: (next: O) => void;
 }) {
   const system = useSystem();
-  const numberOf = (w: TurnedWay, key: string) => w.evaluation.numbers.find((n) => n.key === key);
+  const numberOf = (w: Way, key: string) => w.evaluation.numbers.find((n) => n.key === key);
   const lines = LINES.filter(([key]) => ways.some((w) => numberOf(w, key)));
   return (
     <div
@@ -118,7 +117,7 @@ export function WaysTable({
       <table className="w-full min-w-[760px] border-collapse text-[13.5px]">
         <thead>
           <tr className="align-top">
-            <td className="p-2 text-soft">Speed and feed of each are the best that no limit forbids.</td>
+            <td className="p-2 text-soft">{about}</td>
             {ways.map((w) => (
               <Head
                 key={w.id}
@@ -149,6 +148,9 @@ export function WaysTable({
               }}
             />
           ))}
+          {ways.some((w) => w.mind) && (
+            <Row name="Mind" ways={ways} of={(w) => w.mind && speak(w.mind, system)} />
+          )}
           <Row
             name="Governed by"
             ways={ways}

@@ -5,6 +5,7 @@ import { touchesDead, wantedTilts } from '../../../physics/surface/surface-conta
 import { measure, say } from '../../../units/sentence.ts';
 import { atLeast, held, verdict } from '../../holes/limits/assessments.ts';
 import { contactOf, isSurface, leanOf } from '../engaged-edge.ts';
+import { tiltWords } from '../finishing-sentence.ts';
 import type { MillingState } from '../milling-state.ts';
 
 /** Machines that turn tool or part about a further axis. */
@@ -36,14 +37,14 @@ export const surfaceContactLimit: Limit<MillingState> = {
             ? say('No edge of this cutter is rounded: it leaves steps. Take a ball, bull nose or barrel.')
             : contact
               ? say(
-                  'Touches at ⌀ {0}, where it nearly stands still; tilted by {1} it cuts.',
+                  `Touches at ⌀ {1}, where it nearly stands still; tilted ${tiltWords(wanted.tiltDeg)} it cuts.`,
+                  measure(Math.abs(wanted.tiltDeg), 'deg'),
                   measure(contact.diameterMm, 'mm'),
-                  measure(wanted.tiltDeg, 'deg'),
                 )
               : say(
-                  'At a lean of {0} no rounded edge touches; tilted by {1} one does.',
+                  `At a lean of {1} no rounded edge touches; tilted ${tiltWords(wanted.tiltDeg)} one does.`,
+                  measure(Math.abs(wanted.tiltDeg), 'deg'),
                   measure(leanOf(op), 'deg'),
-                  measure(wanted.tiltDeg, 'deg'),
                 ),
       });
     const least = 0.15 * (cutter.properties.DC ?? 0);
@@ -141,9 +142,9 @@ export const surfaceTiltLimit: Limit<MillingState> = {
       why: () =>
         say(
           can
-            ? 'Tilted by {0}: keep holder and head clear of part and fixture.'
-            : 'Tilted by {0}: this machine has no axis for it; set the part at that angle, or mill it upright.',
-          measure(tilt, 'deg'),
+            ? `Tilted ${tiltWords(tilt)}: keep holder and head clear of part and fixture.`
+            : `Tilted ${tiltWords(tilt)}: this machine has no axis for it; set the part at that angle, or mill it upright.`,
+          measure(Math.abs(tilt), 'deg'),
         ),
       formula: 'a further axis, or the part set at an angle',
       source: 'machine record',
