@@ -122,7 +122,7 @@ export const CUTTER_FIELDS: readonly EntryField[] = [
     symbol: 'TA',
     label: 'Lean of the flank',
     group: SIZE,
-    types: ['barrel'],
+    types: ['barrel', 'ball'],
   },
   {
     ...mm,

@@ -46,7 +46,7 @@ function asGiven(row: Tree): { readonly family: string; readonly given: Given } 
         given: only({ ...mill, corner: at('RE') ?? Math.min(4, 0.1 * (at('DC') ?? 10)) }),
       };
     case 'end_mill_ball':
-      return { family: 'ball-nose', given: only(mill) };
+      return { family: 'ball-nose', given: only({ ...mill, taper: at('TA') }) };
     case 'face_mill_45':
     case 'face_mill_90':
       return {

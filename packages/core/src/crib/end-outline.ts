@@ -25,6 +25,22 @@ function cone(tipMm: number, outerMm: number, kaprDeg: number): OutlinePoint[] {
   ];
 }
 
+/** A ball that goes over into its flank where the flank touches it, on a cone where it is tapered. */
+function taperedBall(radiusMm: number, taperDeg: number, edgeMm: number): OutlinePoint[] {
+  if (taperDeg <= 0) return quarter(0, radiusMm);
+  const last = Math.PI / 2 - taperDeg * RAD;
+  const ball = Array.from({ length: STEPS + 1 }, (_, i) => {
+    const angle = (last * i) / STEPS;
+    return { heightMm: radiusMm * (1 - Math.cos(angle)), radiusMm: radiusMm * Math.sin(angle) };
+  });
+  const end = ball.at(-1)!;
+  const heightMm = Math.max(edgeMm, end.heightMm);
+  return [
+    ...ball,
+    { heightMm, radiusMm: end.radiusMm + (heightMm - end.heightMm) * Math.tan(taperDeg * RAD) },
+  ];
+}
+
 /** A ball on a neck: round from the tip to where the neck begins. */
 function lollipop(radiusMm: number, neckMm: number): OutlinePoint[] {
   const last = Math.PI - Math.asin(Math.min(1, neckMm / radiusMm));
@@ -108,7 +124,7 @@ export function endOutline(
   const end: OutlinePoint[] = (() => {
     switch (cutter.type) {
       case 'end_mill_ball':
-        return quarter(0, tip);
+        return taperedBall(tip, Number(p['TA'] ?? 0), edgeMm);
       case 'end_mill_barrel':
         return barrel(cutter, edgeMm);
       case 'end_mill_lens':

@@ -158,7 +158,9 @@ describe('the working range', () => {
       // A grip of twice the shank is the least anybody clamps.
       expect(OAL - LPR).toBeGreaterThanOrEqual(2 * DCONMS * (c.type.startsWith('tap') ? 0.5 : 1) - 1e-9);
     }
-    if (DN !== undefined) expect(DN).toBeLessThanOrEqual(widest);
+    // A cone is thicker than its ball, and no thicker than its shank.
+    const cone = c.type === 'end_mill_ball' && c.properties['TA'];
+    if (DN !== undefined) expect(DN).toBeLessThanOrEqual(cone ? DCONMS : widest);
     expect(RE).toBeLessThanOrEqual(widest / 2);
     const gullet = c.extended.chip_gullet_area_mm2;
     if (gullet) expect(gullet * (c.properties.ZEFP ?? 1)).toBeLessThan((Math.PI / 4) * widest ** 2);

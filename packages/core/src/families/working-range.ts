@@ -57,6 +57,9 @@ const FLUTES: Readonly<Record<string, readonly (readonly [flutes: number, from: 
 /** Corner radii bull noses come with, mm; those a diameter carries are a sixth of it at most. */
 const CORNERS = [0.2, 0.5, 1, 2, 3, 4] as const;
 const CORNER_OVER_D = [0.03, 0.18] as const;
+/** Balls on a cone, mm, and the cone's angle a side, degrees. */
+const TAPER_BALLS = [2, 4, 6] as const;
+const TAPER_DEG = 5;
 /** Long tools, in diameters. */
 const LONG = 5;
 
@@ -85,7 +88,7 @@ function ballNoses(): Cutter[] {
     ['aluminium', 2],
     ['titanium', 4],
   ] as const;
-  return kinds.flatMap(([ground, flutes]) =>
+  const straight = kinds.flatMap(([ground, flutes]) =>
     BALLS.filter((d) => flutes === 2 || d >= 3).flatMap((diameter) => [
       ofFamily(ballNoseFamily, { ground, diameter, flutes }).cutter,
       ...(diameter >= 2
@@ -93,6 +96,15 @@ function ballNoses(): Cutter[] {
         : []),
     ]),
   );
+  // On a cone, for edges and fillets at the foot of walls.
+  const tapered = kinds.flatMap(([ground, flutes]) =>
+    TAPER_BALLS.map(
+      (diameter) =>
+        ofFamily(ballNoseFamily, { ground, diameter, flutes, taper: TAPER_DEG, reach: LONG * diameter })
+          .cutter,
+    ),
+  );
+  return [...straight, ...tapered];
 }
 
 /** Sizes by the tenth, and the holes before threads that lie between them, mm. */

@@ -19,6 +19,10 @@ function cone(cutter: Cutter, lengthMm: number, modulusGPa: number): BeamSegment
   }));
 }
 
+/** How much a ball on a cone is wider half way up its edge than at its tip, mm. */
+const widerHalfWay = ({ type, properties: p }: Cutter, edgeMm: number): number =>
+  type === 'end_mill_ball' ? edgeMm * Math.tan((Number(p['TA'] ?? 0) * Math.PI) / 180) : 0;
+
 /**
  * The tool from the holder's nose to its tip, root first: shank, neck, flutes. The fluted part bends like a bar of
  * the effective diameter (second moment of the fluted section; Kops & Vo 1990), indexable bodies like a steel bar.
@@ -43,7 +47,9 @@ export function toolBeam(cutter: Cutter, stickOutMm: number, modulusGPa: number)
       : [
           {
             lengthMm: fluted,
-            diameterMm: dc * (cutter.extended.effective_bending_diameter_ratio ?? 0.82),
+            diameterMm:
+              (dc + widerHalfWay(cutter, fluted)) *
+              (cutter.extended.effective_bending_diameter_ratio ?? 0.82),
             modulusGPa,
           },
         ]),

@@ -46,7 +46,8 @@ function roundedEdges({ type, properties: p }: Shape): readonly RoundedEdge[] {
     return [
       {
         radiusMm: diameter / 2,
-        leans: [0, 90],
+        // A ball on a cone goes only as far round as its flank lets it.
+        leans: [0, 90 - Number(p['TA'] ?? 0)],
         diameterAt: (lean) => diameter * Math.sin(lean * RAD),
         heightAt: (lean) => (diameter / 2) * (1 - Math.cos(lean * RAD)),
         mostStepMm: 0.5 * diameter,
