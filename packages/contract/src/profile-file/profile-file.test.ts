@@ -1,6 +1,7 @@
 import { contourOf, profileSizes, type ProfileElement, type TurnedProfile } from '@burl/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { arc, dxf, line, polyline } from '../../test/dxf.ts';
 import { profileCsv } from './profile-from-csv.ts';
 import { readProfileFile } from './read-profile-file.ts';
 
@@ -20,54 +21,14 @@ const short = ({ startMm, elements }: TurnedProfile) => [
   ),
 ];
 
-/** A drawing of group codes and values. */
-const dxf = (entities: readonly (readonly [number, string | number])[], units = 4): string =>
-  [
-    [0, 'SECTION'],
-    [2, 'HEADER'],
-    [9, '$INSUNITS'],
-    [70, units],
-    [0, 'ENDSEC'],
-    [0, 'SECTION'],
-    [2, 'ENTITIES'],
-    ...entities,
-    [0, 'ENDSEC'],
-    [0, 'EOF'],
-  ]
-    .map(([code, value]) => `${code}\n${value}`)
-    .join('\n');
-const polyline = (corners: readonly (readonly [number, number, number?])[], closed = false) =>
-  [
-    [0, 'LWPOLYLINE'],
-    [5, 'A1'],
-    [8, '0'],
-    [90, corners.length],
-    [70, closed ? 1 : 0],
-    ...corners.flatMap(([x, y, bulge]) => [[10, x], [20, y], ...(bulge ? [[42, bulge]] : [])]),
-  ] as [number, string | number][];
-const line = (x1: number, y1: number, x2: number, y2: number) =>
-  [
-    [0, 'LINE'],
-    [8, '0'],
-    [10, x1],
-    [20, y1],
-    [11, x2],
-    [21, y2],
-  ] as [number, string | number][];
-const arc = (x: number, y: number, r: number, from: number, to: number) =>
-  [
-    [0, 'ARC'],
-    [8, '0'],
-    [10, x],
-    [20, y],
-    [40, r],
-    [50, from],
-    [51, to],
-  ] as [number, string | number][];
 /** Free end at the right: a guide, a quarter fillet up to a collar. */
 const QUARTER = Math.tan(Math.PI / 8);
 
 describe('a profile from a drawing', () => {
+  it('a line without numbers is refused, and holds nobody up', () => {
+    expect(why('n.dxf', dxf(line(Number.NaN, 5, 10, 5)))).toMatch(/point without numbers|do not join/);
+  });
+
   it('is read from a polyline: cylinder, cone, shoulder and arc', () => {
     const p = read(
       'stem.dxf',

@@ -47,6 +47,63 @@ describe('the card of an edge', () => {
     expect(now().cut.passes).toBe(2);
   });
 
+  it('takes length and sharpest inside corner of the contour from a drawing, and says what no tool goes into', async () => {
+    const now = open<EdgeMillingOperation>('edge break', EdgeCard, /^Edge/);
+    const drawing = (entities: readonly (readonly [number, string | number])[]): string =>
+      [[0, 'SECTION'], [2, 'ENTITIES'], ...entities, [0, 'ENDSEC'], [0, 'EOF']]
+        .map(([code, value]) => `${code}\n${value}`)
+        .join('\n');
+    const loop = (corners: readonly (readonly [number, number])[]) =>
+      [
+        [0, 'LWPOLYLINE'],
+        [90, corners.length],
+        [70, 1],
+        ...corners.flatMap(([x, y]) => [
+          [10, x],
+          [20, y],
+        ]),
+      ] as [number, string | number][];
+    const offer = (name: string, text: string): void => {
+      fireEvent.change(screen.getByLabelText('Contour file'), {
+        target: { files: [new File([text], name)] },
+      });
+    };
+    const outside = loop([
+      [0, 0],
+      [60, 0],
+      [60, 40],
+      [0, 40],
+    ]);
+    const hole = [
+      [0, 'CIRCLE'],
+      [10, 30],
+      [20, 20],
+      [40, 6],
+    ] as [number, string | number][];
+    offer('flange.dxf', drawing([...outside, ...hole]));
+    expect((await screen.findByRole('status')).textContent).toMatch(/^flange.dxf: 2 contours, 237.7.mm.$/);
+    expect(now().edge.lengthMm).toBeCloseTo(200 + 12 * Math.PI, 2);
+    expect(now().edge.insideRadiusMm).toBe(6);
+    offer(
+      'notch.dxf',
+      drawing(
+        loop([
+          [0, 0],
+          [60, 0],
+          [60, 40],
+          [40, 40],
+          [40, 30],
+          [0, 30],
+        ]),
+      ),
+    );
+    expect((await screen.findByRole('alert')).textContent).toMatch(/1 inside corner without an arc/);
+    expect(now().edge).toMatchObject({ lengthMm: 200, insideRadiusMm: null });
+    offer('photo.dxf', 'no drawing');
+    await screen.findByText(/photo.dxf: this is no DXF drawing.*Nothing was changed/);
+    expect(now().edge.lengthMm).toBe(200);
+  });
+
   it('asks at the back how far and through what, and has a wall there at once', () => {
     const now = open<EdgeMillingOperation>('edge break', EdgeCard, /^Edge/);
     expect(labels()).not.toMatch(/Near face to far edge/);

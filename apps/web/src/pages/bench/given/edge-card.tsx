@@ -1,5 +1,9 @@
+import { FileUp } from 'lucide-react';
+import { useRef, useState } from 'react';
 import { EDGE_FACES, EDGE_FORMS, type EdgeMillingOperation, formatMeasure, type PartEdge } from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
+import { Button } from '../../../ui/button.tsx';
+import { FileInput } from '../../../ui/file-input.tsx';
 import { Choice, Grid } from '../../../ui/form-parts.tsx';
 import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
 import { Card, type CardProps } from './card.tsx';
@@ -57,6 +61,55 @@ function fieldsOf({ form, face }: PartEdge): readonly NumberField<PartEdge>[] {
           { key: 'mostMm', label: 'ISO 13715, most off', unit: 'mm', empty: null, hint: 'empty: not asked' },
         ] as const)),
   ];
+}
+
+/** Largest drawing that is read, bytes. */
+const LARGEST = 4_000_000;
+
+/** Length and sharpest inside corner of the contour from a drawing. */
+function ContourFile({
+  face,
+  onTake,
+}: Pick<PartEdge, 'face'> & { onTake: (change: Partial<PartEdge>) => void }) {
+  const system = useSystem();
+  const picker = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<{ readonly text: string; readonly bad: boolean } | null>(null);
+  const read = async (file: File): Promise<void> => {
+    if (file.size > LARGEST) {
+      const text = `${file.name} has ${(file.size / 1e6).toFixed(1)} MB; allowed: up to 4 MB`;
+      setSaid({ text, bad: true });
+      return;
+    }
+    const { contourFromDxf } = await import('@burl/contract/profile-file/contour-from-dxf');
+    const result = contourFromDxf(await file.text());
+    if (!result.ok) {
+      setSaid({ text: `${file.name}: ${result.error}. Nothing was changed.`, bad: true });
+      return;
+    }
+    const { lengthMm, insideRadiusMm, contours, sharp } = result.contour;
+    const corners = `${sharp} ${sharp === 1 ? 'inside corner' : 'inside corners'} without an arc: no tool goes into ${sharp === 1 ? 'it' : 'them'}, break by hand`;
+    setSaid({
+      text: `${file.name}: ${contours} ${contours === 1 ? 'contour' : 'contours'}, ${formatMeasure(lengthMm, 'mm', system)}${sharp > 0 ? `; ${corners}` : ''}.`,
+      bad: sharp > 0,
+    });
+    onTake(face === 'near' ? { lengthMm, insideRadiusMm } : { lengthMm });
+  };
+  return (
+    <div className="col-span-2 space-y-1">
+      <Button onClick={() => picker.current?.click()}>
+        <FileUp size={14} aria-hidden="true" /> Contour from DXF
+      </Button>
+      <FileInput refOf={picker} label="Contour file" accept=".dxf" onTake={(file) => void read(file)} />
+      {said && (
+        <p
+          role={said.bad ? 'alert' : 'status'}
+          className={`text-[13px] ${said.bad ? 'text-over' : 'text-soft'}`}
+        >
+          {said.text}
+        </p>
+      )}
+    </div>
+  );
 }
 
 /** The edge that is broken, rounded or engraved, and how the tool goes along it. */
@@ -128,6 +181,7 @@ export function EdgeCard(props: CardProps<EdgeMillingOperation>) {
               onTake={(direction) => setCut({ direction })}
             />
             <CountFields op={op} readOnly={readOnly} onChange={onChange} />
+            {!readOnly && <ContourFile face={edge.face} onTake={set} />}
           </Grid>
         )}
       </Card>
