@@ -1,3 +1,4 @@
+import { writtenFor } from '@burl/core';
 import { LARGEST_PROGRAM } from '@burl/contract';
 import { FilePlus2, FileUp, Save, Upload } from 'lucide-react';
 import type { RefObject } from 'react';
@@ -84,7 +85,7 @@ export function Toolbar({
       <Button onClick={() => chooser.current?.click()}>
         <FileUp size={15} aria-hidden="true" /> Open file
       </Button>
-      {held.length === 1 && (
+      {held.length === 1 && writtenFor(held[0]!).length > 0 && (
         <Button onClick={() => onAsk('write')}>
           <FilePlus2 size={15} aria-hidden="true" /> Write
         </Button>

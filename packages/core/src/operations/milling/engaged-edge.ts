@@ -1,5 +1,5 @@
 import type { Cutter } from '../../crib/cutter.ts';
-import { diameterInCut, type EdgeBand, edgeProfile } from '../../physics/cutting/edge-profile.ts';
+import { diameterInCut, type EdgeBand, edgeLength, edgeProfile } from '../../physics/cutting/edge-profile.ts';
 import { surfaceBands } from '../../physics/surface/surface-bands.ts';
 import {
   type SurfaceContact,
@@ -40,3 +40,7 @@ export function edgeEngaged(op: Edged, cutter: Cutter, radialMm: number): readon
     edgeProfile(cutter, op.cut.axialDepthMm, Math.min(radialMm, widest), op.cut.direction),
   );
 }
+
+/** Length of edge that takes the heat, mm: the axial depth, and over a surface all that is in its stock. */
+export const edgeInCut = (op: Edged, bands: readonly EdgeBand[]): number =>
+  isSurface(op) ? edgeLength(bands) : op.cut.axialDepthMm;

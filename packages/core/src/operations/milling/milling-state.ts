@@ -5,7 +5,7 @@ import { outerDiameter } from '../../crib/cutter.ts';
 import type { CycleTime } from '../../judging/result.ts';
 import type { ForceLaw } from '../../physics/cutting/force-law.ts';
 import { type ContactHeat, contactTemperature } from '../../physics/heat/contact-temperature.ts';
-import { type EdgeBand, edgeLength, widestArc } from '../../physics/cutting/edge-profile.ts';
+import { type EdgeBand, widestArc } from '../../physics/cutting/edge-profile.ts';
 import { plungeArc, SIDE_STEP } from '../../physics/cutting/plunge.ts';
 import { cuttingSpeed, removalRate, tableFeed } from '../../physics/cutting/spindle-speed.ts';
 import { sidesAtOnce } from '../../physics/path/undercut.ts';
@@ -13,7 +13,7 @@ import { type PathMinutes, pathMinutes, type PathPlan, planPath } from './path-p
 import { type Estimate, uncertain } from '../../judging/estimate.ts';
 import type { CutState } from '../cut-state.ts';
 import { millingLife } from '../life-state.ts';
-import { isSurface } from './engaged-edge.ts';
+import { edgeInCut } from './engaged-edge.ts';
 import { millingInput } from './milling-input.ts';
 import { type LoadInput, type Loads, loadsOf, type TurnSummary, turnSummary } from './milling-loads.ts';
 import { type ChatterChance, type StabilityState, stabilityState } from './stability-state.ts';
@@ -53,8 +53,8 @@ export function heatOf(
     readonly arc: number;
     readonly chip: number;
     readonly kc11: number;
-    /** Edge in the cut where that is not the axial depth. */
-    readonly edgeMm?: number;
+    /** Edge in the cut. */
+    readonly edgeMm: number;
   },
 ): ContactHeat {
   return contactTemperature(
@@ -63,7 +63,7 @@ export function heatOf(
       diameterMm: cut.diameter,
       arc: cut.arc,
       chipMm: cut.chip,
-      edgeLengthMm: cut.edgeMm ?? op.cut.axialDepthMm,
+      edgeLengthMm: cut.edgeMm,
     },
     thermalPairOf(context, cut.kc11 * cut.chip ** -context.alloy.kienzle.mc.typical),
   );
@@ -108,16 +108,8 @@ export function millingState(
   const freshTurn = once(() =>
     op.flankWearMm > 0 ? turnSummary(op, context, { ...input, law: input.fresh }) : loads().turn,
   );
-  const heat = once(() =>
-    heatOf(op, context, {
-      vc,
-      diameter,
-      arc,
-      chip,
-      kc11,
-      ...(isSurface(op) && { edgeMm: edgeLength(bands) }),
-    }),
-  );
+  const edgeMm = edgeInCut(op, bands);
+  const heat = once(() => heatOf(op, context, { vc, diameter, arc, chip, kc11, edgeMm }));
   const stability = once((): StabilityState => {
     const own = stabilityState(op, context, input);
     return chatterOf ? { ...own, chatter: () => chatterOf(op) } : own;

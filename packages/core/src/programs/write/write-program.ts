@@ -4,13 +4,18 @@ import { InputError } from '../../units/input-error.ts';
 import type { ProgramOperation } from '../find/expected.ts';
 import { writeCase } from './write-case.ts';
 import { writeHoles } from './write-holes.ts';
+import { isRing, ringGroove, roundEdge } from './write-rings.ts';
 import { MILLED } from './write-milling.ts';
 import type { WriteSettings, Written, WrittenProgram } from './write-settings.ts';
 
 /** What can be written for an operation. */
 export function writtenFor({ document }: Pick<ProgramOperation, 'document'>): readonly Written[] {
-  if (isTurnedOperation(document) || document.kind === 'edge-milling') return [];
+  if (isTurnedOperation(document)) return [];
+  if (document.kind === 'edge-milling') return document.edge.form === 'engraving' ? [] : ['round-edge'];
   if (document.kind !== 'milling') return ['holes'];
+  if (document.feature.undercut) return isRing(document) ? ['ring-groove'] : [];
+  // What a finisher finds is nothing a straight cut into full stock says.
+  if (document.feature.finishing) return [];
   const slot = document.feature.kind === 'slot' || document.path.strategy === 'trochoidal';
   const inside = document.feature.kind === 'pocket' || document.feature.kind === 'slot';
   return [
@@ -34,7 +39,9 @@ export function writeProgram(operation: ProgramOperation, settings: WriteSetting
   const c = writeCase(operation, settings);
   const { document } = c;
   if (isHole(document)) return writeHoles({ ...c, document });
-  if (isTurnedOperation(document) || document.kind === 'edge-milling')
+  if (document.kind === 'edge-milling') return roundEdge({ ...c, document });
+  if (isTurnedOperation(document))
     throw new RangeError(`invalid kind; nothing is written for ${document.kind}`);
-  return MILLED[what === 'holes' ? 'helix' : what]({ ...c, document });
+  if (what === 'ring-groove') return ringGroove({ ...c, document });
+  return MILLED[what === 'holes' || what === 'round-edge' ? 'helix' : what]({ ...c, document });
 }

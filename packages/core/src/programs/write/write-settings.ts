@@ -3,7 +3,16 @@ import type { Dialect } from './dialect.ts';
 import type { Place } from './place.ts';
 
 /** Programs that can be written for an operation. */
-export const WRITTEN = ['holes', 'round-pocket', 'trochoidal-slot', 'ramp', 'helix', 'speed-ladder'] as const;
+export const WRITTEN = [
+  'holes',
+  'round-pocket',
+  'trochoidal-slot',
+  'ramp',
+  'helix',
+  'ring-groove',
+  'round-edge',
+  'speed-ladder',
+] as const;
 export type Written = (typeof WRITTEN)[number];
 export const WRITTEN_NAMES: Readonly<Record<Written, string>> = {
   holes: 'Holes',
@@ -11,6 +20,8 @@ export const WRITTEN_NAMES: Readonly<Record<Written, string>> = {
   'trochoidal-slot': 'Trochoidal slot',
   ramp: 'Ramp',
   helix: 'Helix',
+  'ring-groove': 'Ring groove',
+  'round-edge': 'Edge of a round opening',
   'speed-ladder': 'Speed ladder',
 };
 

@@ -1,5 +1,4 @@
-import { edgeLength } from '../../../physics/cutting/edge-profile.ts';
-import { isSurface } from '../engaged-edge.ts';
+import { edgeInCut } from '../engaged-edge.ts';
 import { measure, say, type Sentence } from '../../../units/sentence.ts';
 import type { MillingState } from '../milling-state.ts';
 import { heatOf } from '../milling-state.ts';
@@ -49,7 +48,7 @@ export function heatCurve(state: MillingState): HeatCurve {
       arc,
       chip: chipMm,
       kc11,
-      ...(isSurface(op) && { edgeMm: edgeLength(bands) }),
+      edgeMm: edgeInCut(op, bands),
     }).temperatureC;
   const limitSpeed = state.speedLimitMMin?.value ?? vc;
   const limitC = heat(state.arc, limitSpeed);

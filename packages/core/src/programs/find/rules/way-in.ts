@@ -1,3 +1,4 @@
+import type { Operation } from '../../../operations/operation.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { rampDegrees } from '../../engage/engage.ts';
 import { inContact, isFeed } from '../block.ts';
@@ -36,12 +37,13 @@ export const wayInRule: RuleMaker = () => {
       const { arc } = motion;
       if (!arc || arc.plane !== 17 || !inContact(block)) return;
       const core = 2 * (arc.radiusMm - expected.shape.radiusMm);
-      if (core > 0.02 && engagement.plungeShare > 0.05 && !isBored(expected.operation.document.kind))
+      if (core > 0.02 && engagement.plungeShare > 0.05 && leavesAPost(expected.operation.document))
         post.add(core, block, core);
       const { document } = expected.operation;
       if (
         document.kind !== 'milling' ||
-        (document.feature.kind !== 'pocket' && document.feature.kind !== 'slot')
+        (document.feature.kind !== 'pocket' && document.feature.kind !== 'slot') ||
+        document.feature.undercut
       )
         return;
       const made = 2 * (arc.radiusMm + expected.shape.radiusMm);
@@ -103,6 +105,10 @@ export const wayInRule: RuleMaker = () => {
     },
   };
 };
+
+/** A helix that bores a hole takes its middle with it, and round a ring the middle is the part. */
+const leavesAPost = (document: Operation): boolean =>
+  !isBored(document.kind) && !(document.kind === 'milling' && document.feature.undercut);
 
 const isBored = (kind: string): boolean =>
   kind === 'hole-milling' || kind === 'thread-milling' || kind === 'chamfering';
