@@ -1,3 +1,4 @@
+import { PLAIN_FINISHING, PLAIN_SURFACE } from '@burl/core';
 import type { DemoJobMaker } from './demo-job.ts';
 import { MANIFOLD_HOLES } from './demo-holes.ts';
 import type { Place } from './demo-base.ts';
@@ -85,8 +86,8 @@ export const pitchLockHub: DemoJobMaker = ({ mill, drill, box, hole }, due) => (
   ],
 });
 
-/** A lock plate of the same alloy, hardness not measured yet. */
-export const lockPlate: DemoJobMaker = ({ mill, box }, due) => ({
+/** A lock plate of the same alloy, hardness not measured yet; its blade's seat runs out in a fillet. */
+export const lockPlate: DemoJobMaker = ({ mill, size, box }, due) => ({
   fields: {
     number: 'TT-0420',
     part: 'Tidal turbine lock plate',
@@ -112,6 +113,26 @@ export const lockPlate: DemoJobMaker = ({ mill, box }, due) => ({
               box('pocket', 60, 40, 25, { cornerRadiusMm: 6, allowanceMm: 0.3 }),
               { edgesOnShelf: 10 },
             ),
+          ],
+        },
+        {
+          name: 'Finish the blade fillet, 30°',
+          variants: [
+            size({ ...hub, hardness: null }, 'ball-10-z4-var', {
+              kind: 'side',
+              lengthMm: 90,
+              widthMm: 24,
+              depthMm: 0.2,
+              cornerRadiusMm: null,
+              slopeDeg: 30,
+              scallopMm: 0.005,
+              finishing: {
+                ...PLAIN_FINISHING,
+                face: 'surface',
+                floorMm: 18,
+                surface: { ...PLAIN_SURFACE, hollowMm: 120 },
+              },
+            }),
           ],
         },
       ],
