@@ -113,6 +113,20 @@ describe('work in a worker', () => {
     expect(screen.getByTestId('stale').textContent).toBe('false');
   });
 
+  it('a question that was left for another and comes back is begun again: its ended work never answers', async () => {
+    const { rerender } = render(<Asks name="f1" />);
+    await wait(120);
+    rerender(<Asks name="f2" />);
+    await wait(120);
+    expect(ended).toBe(1);
+    rerender(<Asks name="f1" />);
+    await wait(120);
+    expect(jobs.map((j) => j.key)).toEqual(['f1', 'f2', 'f1']);
+    await settle(() => jobs[2]!.done('at last'));
+    expect(screen.getByText('at last')).toBeTruthy();
+    expect(screen.queryByRole('progressbar')).toBeNull();
+  });
+
   it('asks once for one question: leaving and coming back finds the answer', async () => {
     const { unmount } = render(<Asks name="c1" />);
     await wait(120);

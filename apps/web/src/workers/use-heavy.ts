@@ -10,6 +10,7 @@ export type Lane =
   | 'search'
   | 'odds'
   | 'compare'
+  | 'ways'
   | 'rank'
   | 'periodic'
   | 'resonance'
@@ -24,13 +25,18 @@ interface Worker_ {
   readonly worker: Worker;
   readonly api: Remote<HeavyApi>;
   busy: boolean;
+  /** What it is busy with; null where that is not kept. */
+  key: string | null;
 }
 
 const lanes = new Map<Lane, Worker_>();
 
+/** Work under way by key: it goes on when the page that asked for it is left, and is found again by the next. */
+const underway = new Map<string, Promise<unknown>>();
+
 function fresh(lane: Lane): Worker_ {
   const worker = new Worker(new URL('./heavy-worker.ts', import.meta.url), { type: 'module' });
-  const made: Worker_ = { worker, api: wrap<HeavyApi>(worker), busy: false };
+  const made: Worker_ = { worker, api: wrap<HeavyApi>(worker), busy: false, key: null };
   lanes.set(lane, made);
   return made;
 }
@@ -40,14 +46,22 @@ function freeWorker(lane: Lane): Worker_ {
   const known = lanes.get(lane);
   if (!known) return fresh(lane);
   if (!known.busy) return known;
-  known.worker.terminate();
+  end(lane, known);
   return fresh(lane);
+}
+
+/** Ends a worker. What it was at never comes to an end of its own: asked again, it has to be begun again. */
+function end(lane: Lane, { worker, key }: Worker_): void {
+  worker.terminate();
+  lanes.delete(lane);
+  if (key !== null) underway.delete(key);
 }
 
 /** One question to a worker, for what a person asked by a button. */
 export async function askWorker<T>(lane: Lane, ask: (api: Remote<HeavyApi>) => Promise<T>): Promise<T> {
   const taken = freeWorker(lane);
   taken.busy = true;
+  taken.key = null;
   try {
     return await ask(taken.api);
   } finally {
@@ -65,9 +79,6 @@ function keep(key: string, value: unknown): void {
   const oldest = results.keys().next();
   if (results.size > KEPT && !oldest.done) results.delete(oldest.value);
 }
-
-/** Work under way by key: it goes on when the page that asked for it is left, and is found again by the next. */
-const underway = new Map<string, Promise<unknown>>();
 
 interface Progress<T> {
   /** Share done, 0 to 1; null where it is not known. */
@@ -128,12 +139,14 @@ export function useHeavy<T>(lane: Lane, key: string | null, start: Start<T>, res
     function begin(): Promise<T> {
       const taken = freeWorker(lane);
       taken.busy = true;
+      taken.key = key!;
       const work = start(taken.api, {
         part: (share) => wanted && setPart(share),
         early: (value) => wanted && setAnswer({ key: key!, value, early: true }),
       }).finally(() => {
         taken.busy = false;
-        underway.delete(key!);
+        // Begun anew meanwhile, it is another's.
+        if (underway.get(key!) === work) underway.delete(key!);
       });
       underway.set(key!, work);
       void work.then(
@@ -159,8 +172,8 @@ export function useHeavy<T>(lane: Lane, key: string | null, start: Start<T>, res
     part,
     error,
     cancel: () => {
-      lanes.get(lane)?.worker.terminate();
-      lanes.delete(lane);
+      const known = lanes.get(lane);
+      if (known) end(lane, known);
       if (key !== null) underway.delete(key);
       setCancelled(key);
     },

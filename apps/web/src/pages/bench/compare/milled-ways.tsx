@@ -53,7 +53,8 @@ export default function MilledWays({
     [of, op, context, crib],
   );
   const heavy = useHeavy<Way<MillingOperation>[]>(
-    'compare',
+    // Beside the strategies, which have a lane of their own.
+    'ways',
     question(`${of} ways`, op, context, others.map((o) => o.cutter.id).join()),
     (api) => (of === 'disc' ? api.discWays(op, context, others) : api.finishingWays(op, context, others)),
   );
