@@ -85,10 +85,10 @@ describe('migrations and seeds', () => {
     const old = await testDatabase();
     await seedCrib(old.db, folder);
     await seedDemo(old.db);
-    // What states how hot its bond may get or how smooth its face says more than the first form could; what is turned had none.
+    // What states how hot its bond may get, how smooth its face, or a slope says more than the first form could; what is turned had none.
     const today = (await old.db.select().from(variants)).filter(({ document: d }) =>
       d.kind === 'milling'
-        ? d.workholding.releaseC === null && d.feature.raUm === null
+        ? d.workholding.releaseC === null && d.feature.raUm === null && d.feature.slopeDeg === 90
         : !isTurnedOperation(d),
     );
     for (const v of today)
