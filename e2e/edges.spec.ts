@@ -1,6 +1,7 @@
 import { expect, test } from './page-test.ts';
 import { newJob } from './new-job.ts';
-import { chooseCutter, expectSaved, signIn, signOut } from './people.ts';
+import { released } from './released.ts';
+import { chooseCutter, expectSaved, signIn } from './people.ts';
 
 test('a bonnet of 718: faced, finished, grooved, its edges broken from both sides, in the order that leaves no burr inside', async ({
   page,
@@ -93,23 +94,7 @@ test('a bonnet of 718: faced, finished, grooved, its edges broken from both side
   await expect(burrs).not.toContainText('leaves fewest');
 
   // Released, the sheet says how the back edge is reached, what state it has, and that a loose burr is a foreign object.
-  await page.getByRole('link', { name: 'Request release' }).click();
-  await page.getByLabel('Note to the approver').fill('First bonnet; look at the cross bore.');
-  await page.getByRole('button', { name: 'Request release' }).click();
-  await expect(page.getByText('You asked for this release')).toBeVisible();
-  await signOut(page);
-  await signIn(page, 'approver');
-  await page.getByRole('link', { name: /CV-1907/ }).click();
-  await expect(page.getByRole('checkbox', { name: /^Read: / }).first()).toBeVisible();
-  for (const box of await page.getByRole('checkbox', { name: /^Read: / }).all()) await box.check();
-  const decision = page.getByRole('region', { name: 'Decision' });
-  await decision.getByLabel('Reason or remark').fill('Read.');
-  await decision.getByRole('button', { name: 'Release', exact: true }).click();
-  await expect(page.getByText('Revision 1, current')).toBeVisible();
-  await signOut(page);
-  await signIn(page, 'floor');
-  await page.getByRole('link', { name: /CV-1907/ }).click();
-  await expect(page.getByRole('region', { name: 'Prove-out', exact: true })).toBeVisible();
+  await released(page, 'CV-1907', 'First bonnet; look at the cross bore.');
   const sheet = page.getByRole('main');
   await expect(sheet).toContainText(/Chamfer 0\.3.mm × 45°, 37\.7.mm of contour, at the back/);
   await expect(sheet).toContainText(/−0\.15.mm to −0\.45.mm \(ISO 13715\)/);

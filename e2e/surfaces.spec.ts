@@ -1,6 +1,7 @@
 import { expect, test } from './page-test.ts';
 import { newJob } from './new-job.ts';
-import { expectSaved, signIn, signOut } from './people.ts';
+import { released } from './released.ts';
+import { expectSaved, signIn } from './people.ts';
 
 test('a blade fillet at 30°: ball, bull nose and barrel compared, one taken with its tilt, released and on the sheet', async ({
   page,
@@ -66,22 +67,7 @@ test('a blade fillet at 30°: ball, bull nose and barrel compared, one taken wit
   await expectSaved(page);
 
   await page.getByRole('link', { name: 'TT-1930' }).click();
-  await page.getByRole('link', { name: 'Request release' }).click();
-  await page.getByLabel('Note to the approver').fill('Fillet by the ball, tilted.');
-  await page.getByRole('button', { name: 'Request release' }).click();
-  await expect(page.getByText('You asked for this release')).toBeVisible();
-  await signOut(page);
-  await signIn(page, 'approver');
-  await page.getByRole('link', { name: /TT-1930/ }).click();
-  await expect(page.getByRole('checkbox', { name: /^Read: / }).first()).toBeVisible();
-  for (const box of await page.getByRole('checkbox', { name: /^Read: / }).all()) await box.check();
-  const decision = page.getByRole('region', { name: 'Decision' });
-  await decision.getByLabel('Reason or remark').fill('Read.');
-  await decision.getByRole('button', { name: 'Release', exact: true }).click();
-  await expect(page.getByText('Revision 1, current')).toBeVisible();
-  await signOut(page);
-  await signIn(page, 'floor');
-  await page.getByRole('link', { name: /TT-1930/ }).click();
+  await released(page, 'TT-1930', 'Fillet by the ball, tilted.');
   const sheet = page.getByRole('main');
   await expect(sheet).toContainText(/curved surface finished, 80.mm × 20.mm, 0\.2.mm of stock/);
   await expect(sheet).toContainText(/From the bottom up/);
