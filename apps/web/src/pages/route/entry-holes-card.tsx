@@ -24,9 +24,9 @@ export function EntryHolesCard({
             {formatMeasure(m.diameterMm, 'mm', system)} or more, {formatMeasure(m.depthMm, 'mm', system)}{' '}
             deep, is drilled before it.
             {!readOnly && (
-              <Button className="mt-1" onClick={() => onDrill(m)}>
-                Add the drilling
-              </Button>
+              <div className="mt-1">
+                <Button onClick={() => onDrill(m)}>Add the drilling</Button>
+              </div>
             )}
           </li>
         ))}

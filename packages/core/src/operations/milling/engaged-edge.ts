@@ -16,6 +16,10 @@ type Shape = Pick<Cutter, 'type' | 'properties'>;
 export const isSurface = ({ feature }: Pick<MillingOperation, 'feature'>): boolean =>
   feature.finishing?.face === 'surface';
 
+/** What depth and width of a cut are called. */
+export const depthNames = (op: Pick<MillingOperation, 'feature'>): readonly [depth: string, width: string] =>
+  isSurface(op) ? ['stock on the surface', 'step along the slope'] : ['axial depth', 'radial depth'];
+
 /** Lean of a curved surface's normal from the cutter's axis, degrees. */
 export const leanOf = ({ feature: { slopeDeg, finishing } }: Pick<MillingOperation, 'feature'>): number =>
   Math.min(90, Math.max(0, slopeDeg + (finishing?.surface?.tiltDeg ?? 0)));

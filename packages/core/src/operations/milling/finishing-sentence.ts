@@ -19,9 +19,11 @@ export function finishingSentence(
 ): Sentence {
   const mm = (value: number) => measure(value, 'mm');
   const size =
-    finishing.face === 'floor' || finishing.face === 'surface'
-      ? '{0} × {1}, {2} of stock'
-      : `{0} of ${finishing.face === 'rib' ? 'rib' : 'wall'}, {2} high, {1} of stock`;
+    finishing.face === 'surface'
+      ? `{0} × {1} at {4} to a floor, {2} of stock${feature.scallopMm === null ? '' : ', ridges up to {5}'}`
+      : finishing.face === 'floor'
+        ? '{0} × {1}, {2} of stock'
+        : `{0} of ${finishing.face === 'rib' ? 'rib' : 'wall'}, {2} high, {1} of stock`;
   const corner = feature.cornerRadiusMm === null ? '' : ', corners R{3}';
   return say(
     `${featuresPerPart} × ${NAMES[finishing.face]}, ${size}${corner}; ${cut.direction}`,
@@ -29,6 +31,8 @@ export function finishingSentence(
     mm(feature.widthMm),
     mm(feature.depthMm),
     mm(feature.cornerRadiusMm ?? 0),
+    measure(feature.slopeDeg, 'deg'),
+    measure(feature.scallopMm ?? 0, 'mm-fine'),
   );
 }
 

@@ -1,5 +1,5 @@
 import { type Cutter, isUndercutter, outerDiameter } from '../../crib/cutter.ts';
-import { diameterEngaged } from './engaged-edge.ts';
+import { depthNames, diameterEngaged } from './engaged-edge.ts';
 import { SPEED, STICK_OUT } from '../common-movables.ts';
 import type { OperationContext } from '../context.ts';
 import { type Movable, movable, numberAt, type NumberAt, tidyStep } from '../movable.ts';
@@ -34,6 +34,8 @@ const SMALL_MM = 3;
 const DEPTH_STEP = 1 / 200;
 const WIDTH_STEP = 1 / 400;
 
+const capital = (words: string): string => `${words[0]!.toUpperCase()}${words.slice(1)}`;
+
 const engagedAt = (op: MillingOperation, cutter: Cutter, axialDepthMm: number): number =>
   diameterEngaged({ ...op, cut: { ...op.cut, axialDepthMm } }, cutter);
 
@@ -44,13 +46,14 @@ export function millingMovables(op: MillingOperation, context: OperationContext)
   const edge = Math.min(cutter.properties.APMX ?? Infinity, op.tooling.stickOutMm);
   const depth = op.cut.axialDepthMm;
   const widest = depth > 0 ? engagedAt(op, cutter, Math.min(depth, edge)) : diameter;
-  const width = op.cut.radialEngagementMm;
+  const [depthName, width] = depthNames(op);
+  const radial = op.cut.radialEngagementMm;
   const stays = widthFollows(op);
   return [
     movable(
       {
         key: 'ae',
-        name: 'Radial depth',
+        name: capital(width),
         unit: 'mm',
         at: FREE_AT.ae,
         heldBy: ['ae', 'hex'],
@@ -60,13 +63,13 @@ export function millingMovables(op: MillingOperation, context: OperationContext)
         least: 0,
         above: true,
         most: Math.max(widest, diameter),
-        low: stays ? width : NARROWEST * diameter,
-        high: stays ? width : diameter,
+        low: stays ? radial : NARROWEST * diameter,
+        high: stays ? radial : diameter,
         step: tidyStep(WIDTH_STEP * diameter),
       },
     ),
     movable(
-      { key: 'ap', name: 'Axial depth', unit: 'mm', at: FREE_AT.ap, heldBy: ['ap'], ofTheCut: true },
+      { key: 'ap', name: capital(depthName), unit: 'mm', at: FREE_AT.ap, heldBy: ['ap'], ofTheCut: true },
       {
         least: 0,
         above: true,

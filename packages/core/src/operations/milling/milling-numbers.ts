@@ -1,3 +1,4 @@
+import { depthNames } from './engaged-edge.ts';
 import type { Quantity } from '../../judging/result.ts';
 import { input } from '../../judging/limit.ts';
 import { type Estimate, uncertain } from '../../judging/estimate.ts';
@@ -29,9 +30,10 @@ function surface(s: MillingState): Quantity {
 /** The numbers of a milling cut a person reads, in the order they are read. */
 export function millingNumbers(s: MillingState): Quantity[] {
   const { cut } = s.op;
+  const [depth, width] = depthNames(s.op);
   const chipInputs = [
     input('fz', 'feed per tooth', cut.feedPerToothMm, 'mm/tooth'),
-    input('ae', 'radial depth', cut.radialEngagementMm, 'mm'),
+    input('ae', width, cut.radialEngagementMm, 'mm'),
     input('D', 'diameter in the cut', s.diameterInCutMm, 'mm'),
     input('φ', 'engagement angle', s.arc * DEG, 'deg'),
   ];
@@ -57,12 +59,12 @@ export function millingNumbers(s: MillingState): Quantity[] {
       'Martellotti 1941',
       chipInputs,
     ),
-    quantity('ap', 'ap', 'axial depth', cut.axialDepthMm, 'mm', 'chosen', 'input'),
-    quantity('ae', 'ae', 'radial depth', cut.radialEngagementMm, 'mm', 'chosen', 'input'),
+    quantity('ap', 'ap', depth, cut.axialDepthMm, 'mm', 'chosen', 'input'),
+    quantity('ae', 'ae', width, cut.radialEngagementMm, 'mm', 'chosen', 'input'),
     ...ringFeed(s),
     quantity('Q', 'Q', 'metal removal rate', s.removalCm3Min, 'cm3/min', 'Q = ap·ae·vf/1000', 'ISO 3002-3', [
-      input('ap', 'axial depth', cut.axialDepthMm, 'mm'),
-      input('ae', 'radial depth', cut.radialEngagementMm, 'mm'),
+      input('ap', depth, cut.axialDepthMm, 'mm'),
+      input('ae', width, cut.radialEngagementMm, 'mm'),
       input('vf', 'table feed', s.feedRateMmMin, 'mm/min'),
     ]),
     quantity(

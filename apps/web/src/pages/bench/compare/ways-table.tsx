@@ -106,6 +106,11 @@ export function WaysTable<O extends Operation>({
 }) {
   const system = useSystem();
   const numberOf = (w: Way, key: string) => w.evaluation.numbers.find((n) => n.key === key);
+  // What depth and width are called is the mill's matter: over a surface they are stock and step.
+  const named = (key: string, name: string): string => {
+    const own = ways[0]?.op.kind === 'milling' ? numberOf(ways[0], key)?.name : undefined;
+    return own ? `${own[0]!.toUpperCase()}${own.slice(1)}` : name;
+  };
   const lines = LINES.filter(([key]) => ways.some((w) => numberOf(w, key)));
   return (
     <div
@@ -140,7 +145,7 @@ export function WaysTable<O extends Operation>({
           {lines.map(([key, name]) => (
             <Row
               key={key}
-              name={name}
+              name={named(key, name)}
               ways={ways}
               of={(w) => {
                 const n = numberOf(w, key);
