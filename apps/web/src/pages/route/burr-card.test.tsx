@@ -15,6 +15,7 @@ const burr = (name: string, heightMm: number, gone: string | null): BurrPlan['bu
   name,
   place: 'near',
   where: 'rim',
+  direction: 'round inwards',
   because: 'teeth run along the edge',
   words: 'rolls over',
   rootMm: heightMm / 3,

@@ -16,6 +16,7 @@ function Line({ burr }: { burr: RoutedBurr }) {
       <span className="block text-soft">
         {burr.because}; {burr.words}
       </span>
+      <span className="block text-soft">Least: {burr.direction}.</span>
       {burr.goneBy ? (
         <span className="block">Gone with {burr.goneBy.name}.</span>
       ) : (

@@ -120,6 +120,24 @@ describe('where burrs stand and what takes them off', () => {
     expect(new Set(left.map((b) => b.place))).toEqual(new Set(['far']));
   });
 
+  it('says which way round leaves least: by what is cut, and what its ends are', () => {
+    const directionOf = (document: Operation, place = 'near'): string =>
+      planOf(setup([['it', document]])).burrs.find((b) => b.place === place)!.direction;
+    const side = (change: object): Operation =>
+      ({ ...SEAL_POCKET, feature: { ...SEAL_POCKET.feature, cornerRadiusMm: null, ...change } }) as Operation;
+    expect(directionOf(face)).toMatch(/round inwards/);
+    expect(directionOf(SEAL_POCKET)).toMatch(/light last turn/);
+    expect(
+      directionOf({ ...SEAL_POCKET, cut: { ...SEAL_POCKET.cut, direction: 'conventional' } } as Operation),
+    ).toMatch(/climb instead/);
+    expect(directionOf(side({ kind: 'side', widthMm: 2 }))).toMatch(/in at the end that has to stay sharp/);
+    expect(directionOf(side({ kind: 'slot', widthMm: 12, openEnds: 1 }))).toMatch(
+      /out at the one that is broken/,
+    );
+    expect(directionOf(side({ kind: 'slot', widthMm: 12 }))).toMatch(/conventional side/);
+    expect(directionOf(side({ through: true }), 'far')).toMatch(/from both sides/);
+  });
+
   it('an engraved line breaks no edge', () => {
     const line = broken({ form: 'engraving', sizeMm: 0.4 });
     const op = { ...line, tooling: { ...line.tooling, cutterId: 'engraver-60-tip0.1-6', stickOutMm: 22 } };
