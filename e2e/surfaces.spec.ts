@@ -69,7 +69,9 @@ test('a blade fillet at 30°: ball, bull nose and barrel compared, one taken wit
   await page.getByRole('link', { name: 'TT-1930' }).click();
   await released(page, 'TT-1930', 'Fillet by the ball, tilted.');
   const sheet = page.getByRole('main');
-  await expect(sheet).toContainText(/curved surface finished, 80.mm × 20.mm at 30° to a floor, 0\.2.mm of stock, ridges up to 0\.005/);
+  await expect(sheet).toContainText(
+    /curved surface finished, 80.mm × 20.mm at 30° to a floor, 0\.2.mm of stock, ridges up to 0\.005/,
+  );
   await expect(sheet).toContainText(/From the bottom up/);
   await expect(sheet).toContainText(/Tilted 5° towards its flank: prove out holder, head and fixture/);
 });
