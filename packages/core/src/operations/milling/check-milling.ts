@@ -60,7 +60,16 @@ function checkFinishing({ feature }: MillingOperation, see: Inspection): void {
   see.measured('feature.finishing.rougherMm', finishing.rougherMm, 0.1, 500, 'mm');
   see.measured('feature.finishing.ribMm', finishing.ribMm, 0.05, 500, 'mm');
   see.within('feature.finishing.pastFloorMm', finishing.pastFloorMm, 0, 50, 'mm');
-  see.measured('feature.finishing.surface.tiltDeg', finishing.surface?.tiltDeg ?? null, -60, 60, 'deg');
+  // Past its flank or past its tip no cutter leans.
+  const tilt = finishing.surface?.tiltDeg ?? null;
+  const { slopeDeg } = feature;
+  see.measured(
+    'feature.finishing.surface.tiltDeg',
+    tilt,
+    Math.max(-60, -slopeDeg),
+    Math.min(60, 90 - slopeDeg),
+    'deg',
+  );
   see.measured('feature.finishing.surface.hollowMm', finishing.surface?.hollowMm ?? null, 0.1, 20000, 'mm');
   if (finishing.face === 'rib' && finishing.ribMm === null)
     see.say('feature.finishing.ribMm', null, 'a number: the thickness the rib is left with');

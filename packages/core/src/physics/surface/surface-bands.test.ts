@@ -49,6 +49,22 @@ describe('the edge in a pass over a surface', () => {
     }
   });
 
+  it('has an edge in the cut at every lean, stock and step, also of a lens upright', () => {
+    const lens = { type: 'end_mill_lens' as const, properties: { DC: 10, RE: 1, PRFRAD: 40 } };
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 5, noNaN: true }),
+        fc.double({ min: 0.001, max: 2, noNaN: true }),
+        fc.double({ min: 0.0005, max: 0.5, noNaN: true }),
+        (lean, step, stock) => {
+          const bands = surfaceBands(surfaceContact(lens, lean)!, stock, step, 'climb');
+          expect(bands.length).toBeGreaterThan(0);
+          expect(bands.every((b) => [b.radiusMm, b.kapr, b.toMm].every((v) => v > 0))).toBe(true);
+        },
+      ),
+    );
+  });
+
   it('a step so narrow that nothing is left takes next to nothing', () => {
     expect(areaOf(surfaceBands(at(BALL, 45), 0.2, 0.001, 'conventional'))).toBeLessThan(0.001);
   });
@@ -65,6 +81,7 @@ describe('where a rounded edge touches', () => {
 
   it('sweeps a sphere as round along as across, a bull nose along its circle', () => {
     expect(radiusAlong(at(BALL, 40))).toBeCloseTo(5, 9);
+    expect(radiusAlong(at(BALL, 0))).toBe(5);
     const bull = surfaceContact({ type: 'end_mill_bull', properties: { DC: 12, RE: 1 } }, 30)!;
     expect(radiusAlong(bull)).toBeCloseTo(11, 9);
   });

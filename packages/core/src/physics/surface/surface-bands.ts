@@ -31,8 +31,10 @@ export function surfaceBands(
   const lean = leanDeg * RAD;
   const stock = Math.min(stockMm, 0.999 * radiusMm);
   // Angles on the meridian from the contact, up towards the flank.
-  const lowest = Math.max(-Math.asin(Math.min(0.999, stepMm / 2 / radiusMm)), FLATTEST_DEG * RAD - lean);
   const highest = Math.acos(1 - stock / radiusMm);
+  // What lies flatter is left out, and never all of it.
+  const flattest = Math.min(FLATTEST_DEG * RAD, (lean + highest) / 2);
+  const lowest = Math.max(-Math.asin(Math.min(0.999, stepMm / 2 / radiusMm)), flattest - lean);
   const width = (highest - lowest) / SLICES;
   const bands: EdgeBand[] = [];
   let fromMm = 0;

@@ -134,8 +134,11 @@ export const turnedDiameter = ({ diameterMm }: SurfaceContact, { properties }: S
   Math.max(diameterMm, DEAD_SHARE * (properties.DC ?? 0));
 
 /** Radius of what the contact sweeps along the passes, mm: its circle seen along the normal. Meusnier. */
-export const radiusAlong = ({ diameterMm, leanDeg }: SurfaceContact): number =>
-  diameterMm / 2 / Math.max(0.05, Math.sin(leanDeg * RAD));
+export function radiusAlong({ radiusMm, diameterMm, leanDeg }: SurfaceContact): number {
+  const sine = Math.sin(leanDeg * RAD);
+  // At the very tip a rounded end is as round along as across.
+  return sine < 1e-6 ? radiusMm : diameterMm / 2 / sine;
+}
 
 /** Least lean at which an edge is out of the dead middle, degrees. */
 function aliveFrom({ leans: [low, high], diameterAt }: RoundedEdge, diameter: number): number {
