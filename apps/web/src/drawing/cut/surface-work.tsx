@@ -82,10 +82,7 @@ export function ScallopDetail({ stepMm, heightMm }: { stepMm: number; heightMm: 
       <g clipPath="url(#scallop-detail)">
         <path
           d={`M${x - 3 * step} ${base - high} ${passes
-            .map(
-              (k) =>
-                `L${x + k * step - step / 2 + step / 2} ${base - high} q${step / 2} ${2 * high} ${step} 0`,
-            )
+            .map((k) => `L${x + k * step} ${base - high} q${step / 2} ${2 * high} ${step} 0`)
             .join(' ')} V${y + r} H${x - 3 * step} Z`}
           fill="url(#stock)"
           stroke="var(--stock-line)"

@@ -1,4 +1,4 @@
-import { type MillingOperation, type OperationContext, type Way } from '@burl/core';
+import { type MillingOperation, type OperationContext, PLAIN_UNDERCUT, type Way } from '@burl/core';
 import type { Crib } from '@burl/contract';
 import { useMemo } from 'react';
 import { HeavyState } from '../../../workers/heavy-state.tsx';
@@ -26,7 +26,7 @@ const asGroove = (op: MillingOperation): MillingOperation => ({
   feature: {
     ...op.feature,
     kind: 'side',
-    undercut: { form: 'wall', throatMm: null, floorMm: 10, ringMm: null, inside: false, openingMm: null },
+    undercut: PLAIN_UNDERCUT,
   },
 });
 
