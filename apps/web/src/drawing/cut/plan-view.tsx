@@ -1,4 +1,5 @@
 import {
+  diameterEngaged,
   formatMeasure,
   type MillingOperation,
   movableOf,
@@ -38,6 +39,17 @@ export function PlanView({ op, context, evaluation, readOnly, onParameter }: Dra
       <StockPattern />
       <g transform={`translate(${CX} ${cy})`}>
         <CutterFromAbove op={op} context={context} place={place} engagedDeg={engaged} />
+        {ridge !== null && (
+          <circle
+            r={(diameterEngaged(op, context.cutter) / 2) * place.scale}
+            fill="none"
+            stroke="var(--accent)"
+            strokeDasharray="4 3"
+            data-contact
+          >
+            <title>Touches the slope with this diameter</title>
+          </circle>
+        )}
         {!slot && (
           <g stroke="var(--ink)">
             <line x1={ahead - MEASURED} x2={ahead - MEASURED} y1={side * top} y2={side * wall} />

@@ -65,6 +65,12 @@ describe('a curved surface as it is drawn', () => {
     expect(angle([top!, beyond!])).toBeCloseTo(0, 3);
     expect(container.querySelector('[data-end="end_mill_ball"]')).not.toBeNull();
     expect(screen.getByRole('img', { name: /^Ridges 0\.004/ })).toBeTruthy();
+    // Half as large as the ball, at 30°.
+    const contact = Number(container.querySelector('[data-contact]')!.getAttribute('r'));
+    const body = Math.max(
+      ...[...container.querySelectorAll('circle')].map((c) => Number(c.getAttribute('r'))),
+    );
+    expect(contact / body).toBeCloseTo(0.5, 2);
   });
 
   it('a tilted cutter sees it steeper by its tilt, and the level tilted', () => {

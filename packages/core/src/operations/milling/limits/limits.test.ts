@@ -503,6 +503,12 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
     'the same, leaning off it',
     surface({ tiltDeg: -30 }, { slopeDeg: 80, widthMm: 60 }),
   ],
+  [
+    'surface-clear',
+    'tight',
+    'tilted over a short slope: the level above it comes near the holder',
+    surface({ tiltDeg: 60 }, { slopeDeg: 30, widthMm: 12 }),
+  ],
   ['surface-hollow', 'clear', 'a ball in a wide hollow', surface({ hollowMm: 12 })],
   ['surface-hollow', 'over', 'a ball in a hollow smaller than it', surface({ hollowMm: 4 })],
   [

@@ -101,30 +101,45 @@ export const surfaceClearLimit: Limit<MillingState> = {
   assess(state) {
     const { op, context } = state;
     const contact = contactOf(op, context.cutter);
-    const gap = contact && clearOfSurface(contact, op.feature.widthMm, rimsOf(state));
-    if (gap === null) return null;
-    return {
-      ...atLeast(gap, CLEARANCE, 'mm', 'room for what the program is off by', {
+    if (!contact) return null;
+    const tilt = op.feature.finishing?.surface?.tiltDeg ?? 0;
+    const { slope, level } = clearOfSurface(contact, op.feature.widthMm, tilt, rimsOf(state));
+    const words = {
+      formula: 'gap along the normal at the foot of the surface ≥ 1 mm',
+      inputs: () => [
+        input('lean', 'slope and tilt', leanOf(op), 'deg'),
+        input('L', 'stick-out', op.tooling.stickOutMm, 'mm'),
+        input('W', 'up the slope', op.feature.widthMm, 'mm'),
+      ],
+      source: 'straight slope from the contact, level above it',
+    };
+    // Whether the part goes on level above the slope nobody has said.
+    if (level !== null && level < CLEARANCE && (slope === null || slope >= CLEARANCE))
+      return verdict('tight', {
+        ...words,
         why: () =>
-          gap < CLEARANCE
+          say(
+            'Clear of the slope; where the part goes on level above it, shank or holder is {0} inside it at the foot.',
+            measure(Math.max(0, -level), 'mm'),
+          ),
+      });
+    if (slope === null) return null;
+    return {
+      ...atLeast(slope, CLEARANCE, 'mm', 'room for what the program is off by', {
+        ...words,
+        why: () =>
+          slope < CLEARANCE
             ? say(
-                gap < 0
+                slope < 0
                   ? 'At the foot shank or holder is {0} inside the surface. Tilt the cutter off it, or let it out further.'
                   : 'At the foot shank or holder is {0} off the surface; {1} is wanted.',
-                measure(Math.abs(gap), 'mm'),
+                measure(Math.abs(slope), 'mm'),
                 measure(CLEARANCE, 'mm'),
               )
-            : say('At the foot shank and holder are {0} off the surface.', measure(gap, 'mm')),
-        formula: 'gap along the normal at the foot of the surface ≥ 1 mm',
-        inputs: () => [
-          input('lean', 'slope and tilt', leanOf(op), 'deg'),
-          input('L', 'stick-out', op.tooling.stickOutMm, 'mm'),
-          input('W', 'up the slope', op.feature.widthMm, 'mm'),
-        ],
-        source: 'straight slope from the contact',
+            : say('At the foot shank and holder are {0} off the surface.', measure(slope, 'mm')),
       }),
       // However deep it is inside: no more than ten times over.
-      share: exact(CLEARANCE / Math.max(gap, CLEARANCE / 10)),
+      share: exact(CLEARANCE / Math.max(slope, CLEARANCE / 10)),
     };
   },
 };
