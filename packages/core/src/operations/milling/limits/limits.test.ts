@@ -507,7 +507,7 @@ const MILLING_CASES: readonly (readonly [string, LimitState, string, MillingChan
     'surface-clear',
     'tight',
     'tilted over a short slope: the level above it comes near the holder',
-    surface({ tiltDeg: 60 }, { slopeDeg: 30, widthMm: 12 }),
+    surface({ tiltDeg: 60 }, { slopeDeg: 30, widthMm: 18 }),
   ],
   ['surface-hollow', 'clear', 'a ball in a wide hollow', surface({ hollowMm: 12 })],
   ['surface-hollow', 'over', 'a ball in a hollow smaller than it', surface({ hollowMm: 4 })],
