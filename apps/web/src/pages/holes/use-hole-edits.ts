@@ -1,4 +1,4 @@
-import type { HoleDemand, StepChanges } from '@burl/core';
+import { type HoleDemand, InputError, requireDemand, type StepChanges } from '@burl/core';
 import type { HoleKindRecord } from '@burl/contract';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
@@ -14,9 +14,21 @@ export interface HoleState {
 
 const stateOf = ({ demand, chosen, changes }: HoleKindRecord): HoleState => ({ demand, chosen, changes });
 
+/** What is asked can be at all. */
+function isPossible(demand: HoleDemand): boolean {
+  try {
+    requireDemand(demand);
+    return true;
+  } catch (error) {
+    if (error instanceof InputError) return false;
+    throw error;
+  }
+}
+
 /**
  * Edits of one kind of hole: shown at once, saved one after the other, undone by bringing the state before back.
- * A refused edit goes back and says why; nothing already saved is lost.
+ * What cannot be stands there with what is wrong with it and is not sent; a refused edit goes back and says why; nothing already saved
+ * is lost.
  */
 export function useHoleEdits(record: HoleKindRecord, jobId: string) {
   const [ahead, setAhead] = useState<HoleState | null>(null);
@@ -31,6 +43,7 @@ export function useHoleEdits(record: HoleKindRecord, jobId: string) {
   const save = useCallback(
     (next: HoleState) => {
       setAhead(next);
+      if (!isPossible(next.demand)) return queue.current;
       queue.current = queue.current.then(async () => {
         try {
           const after = await call(
