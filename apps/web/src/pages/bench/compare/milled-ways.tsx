@@ -1,10 +1,10 @@
-import { type MillingOperation, type OperationContext, PLAIN_UNDERCUT, type Way } from '@burl/core';
-import type { Crib } from '@burl/contract';
+import { type MillingOperation, PLAIN_UNDERCUT, type Way } from '@burl/core';
 import { useMemo } from 'react';
 import { HeavyState } from '../../../workers/heavy-state.tsx';
 import { question } from '../../../workers/question.ts';
 import { useHeavy } from '../../../workers/use-heavy.ts';
 import { ComparedWays, othersOf } from './ways-view.tsx';
+import type { ComparedProps } from './compared-props.ts';
 
 /** Which ways are compared, and how their numbers were come by. */
 const WAYS = {
@@ -39,14 +39,8 @@ export default function MilledWays({
   readOnly,
   onTake,
   onKeep,
-}: {
+}: ComparedProps<MillingOperation> & {
   of: keyof typeof WAYS;
-  op: MillingOperation;
-  context: OperationContext;
-  crib: Crib;
-  readOnly: boolean;
-  onTake: (next: MillingOperation) => void;
-  onKeep: (next: MillingOperation) => void;
 }) {
   const others = useMemo(
     () => othersOf(of === 'disc' ? asGroove(op) : op, context, crib),

@@ -5,7 +5,6 @@ import {
   type LayOutWish,
   type MillingOperation,
   type Objective,
-  type OperationContext,
   type Sentence,
   speak,
   STRATEGY_IDS,
@@ -15,7 +14,6 @@ import {
   type Verdict,
   verdictOf,
 } from '@burl/core';
-import type { Crib } from '@burl/contract';
 import { Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useSystem } from '../../../frame/preferences.tsx';
@@ -26,6 +24,7 @@ import { Aim } from './aim.tsx';
 import { strategyLines } from './strategy-lines.tsx';
 import { StrategyTable } from './strategy-table.tsx';
 import { type Asked, MOST_COLUMNS, useLayouts } from './use-layouts.ts';
+import type { ComparedProps } from './compared-props.ts';
 
 const ASPECTS: Readonly<Record<Aspect, string>> = {
   minutes: 'cycle time',
@@ -82,14 +81,7 @@ export default function StrategiesView({
   readOnly,
   onTake,
   onKeep,
-}: {
-  op: MillingOperation;
-  context: OperationContext;
-  crib: Crib;
-  readOnly: boolean;
-  onTake: (next: MillingOperation) => void;
-  onKeep: (next: MillingOperation) => void;
-}) {
+}: ComparedProps<MillingOperation>) {
   const system = useSystem();
   const [asked, setAsked] = useState<readonly Asked[]>(() => firstColumns(op));
   const [objective, setObjective] = useState<Objective>('cost');

@@ -19,6 +19,7 @@ import { HeavyState } from '../../../workers/heavy-state.tsx';
 import { question } from '../../../workers/question.ts';
 import { useHeavy } from '../../../workers/use-heavy.ts';
 import { WaysTable } from './ways-table.tsx';
+import type { ComparedProps } from './compared-props.ts';
 
 const AIMS: Readonly<Record<TurnedAim, string>> = { minutes: 'cycle time', cost: 'cost' };
 
@@ -88,14 +89,7 @@ export default function WaysView({
   readOnly,
   onTake,
   onKeep,
-}: {
-  op: TurnedOperation;
-  context: OperationContext;
-  crib: Crib;
-  readOnly: boolean;
-  onTake: (next: TurnedOperation) => void;
-  onKeep: (next: TurnedOperation) => void;
-}) {
+}: ComparedProps<TurnedOperation>) {
   const [aim, setAim] = useState<TurnedAim>('minutes');
   const others = useMemo(() => othersOf(op, context, crib), [op, context, crib]);
   const heavy = useHeavy<TurnedWay[]>(
