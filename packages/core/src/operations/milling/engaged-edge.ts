@@ -18,7 +18,7 @@ export const isSurface = ({ feature }: Pick<MillingOperation, 'feature'>): boole
 
 /** What depth and width of a cut are called. */
 export const depthNames = (op: Pick<MillingOperation, 'feature'>): readonly [depth: string, width: string] =>
-  isSurface(op) ? ['stock on the surface', 'step along the slope'] : ['axial depth', 'radial depth'];
+  isSurface(op) ? ['stock', 'step'] : ['axial depth', 'radial depth'];
 
 /** Lean of a curved surface's normal from the cutter's axis, degrees. */
 export const leanOf = ({ feature: { slopeDeg, finishing } }: Pick<MillingOperation, 'feature'>): number =>
