@@ -3,7 +3,7 @@ import {
   fittingHolders,
   isDrill,
   type Operation,
-  startingStickOut,
+  setStickOut,
   UNSTATED_ECONOMICS,
   USUAL_WEAR_MM,
   wantsDry,
@@ -53,7 +53,7 @@ export function blankOperation(
     tooling: {
       cutterId,
       holderId,
-      stickOutMm: Math.ceil(startingStickOut({ cutter }, reachOf(size) + 2) * 2) / 2,
+      stickOutMm: setStickOut({ cutter }, reachOf(size)),
     },
     coolant: throughTool
       ? ('through-tool' as const)

@@ -5,7 +5,7 @@ export type { Remedy } from './deciding/remedies/remedy.ts';
 export { problemsOf, toolDoubt, toolFits } from './evaluation/check-operation.ts';
 export { setParameter, movableOf, movablesOf, parametersOf } from './evaluation/set-parameter.ts';
 export { type Movable, tidyStep } from './operations/movable.ts';
-export { withStartingCut, startingStickOut } from './evaluation/starting-cut.ts';
+export { withStartingCut, setStickOut, startingStickOut } from './evaluation/starting-cut.ts';
 export { differencesOf, type Difference } from './evaluation/differences.ts';
 export {
   InputError,

@@ -20,3 +20,7 @@ export function startingStickOut({ cutter }: Pick<OperationContext, 'cutter'>, d
   const shortest = p.LPR ?? p.LF ?? 2 * (p.DC ?? 10);
   return Math.min((p.OAL ?? Infinity) - 10, Math.max(shortest, depthMm + 2));
 }
+
+/** The same as one would set it, mm: in halves, with 2 mm to spare over the depth. */
+export const setStickOut = (at: Pick<OperationContext, 'cutter'>, depthMm: number): number =>
+  Math.ceil(startingStickOut(at, depthMm + 2) * 2) / 2;

@@ -1,5 +1,5 @@
 import { isUndercutter } from '../../crib/cutter.ts';
-import { startingStickOut } from '../../evaluation/starting-cut.ts';
+import { setStickOut } from '../../evaluation/starting-cut.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import { type MillingOperation, usualPath } from '../../operations/milling/milling-operation.ts';
 import { PLAIN_UNDERCUT } from '../../physics/path/undercut.ts';
@@ -46,7 +46,7 @@ function onItsSide(op: MillingOperation, { cutter, holder }: OperationContext): 
     tooling: {
       cutterId: cutter.id,
       holderId: holder.id,
-      stickOutMm: Math.ceil(startingStickOut({ cutter }, feature.widthMm + 4) * 2) / 2,
+      stickOutMm: setStickOut({ cutter }, feature.widthMm + 2),
     },
   };
 }

@@ -1,7 +1,7 @@
 import type { Cutter } from '../../crib/cutter.ts';
 import { isPolymer } from '../../crib/alloy.ts';
 import { problemsOf } from '../../evaluation/check-operation.ts';
-import { startingStickOut, withStartingCut } from '../../evaluation/starting-cut.ts';
+import { setStickOut, withStartingCut } from '../../evaluation/starting-cut.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import type { MillingCut, MillingOperation } from '../../operations/milling/milling-operation.ts';
 import { tiltWords } from '../../operations/milling/finishing-sentence.ts';
@@ -217,7 +217,7 @@ function withTool(op: MillingOperation, { cutter, holder }: OperationContext): M
     tooling: {
       cutterId: cutter.id,
       holderId: holder.id,
-      stickOutMm: Math.ceil(startingStickOut({ cutter }, deep + 2) * 2) / 2,
+      stickOutMm: setStickOut({ cutter }, deep),
     },
   };
 }

@@ -8,7 +8,7 @@ import type { HoleOperation } from '../../operations/hole-operation.ts';
 import type { Holder } from '../../crib/holder.ts';
 import type { Machine } from '../../crib/machine.ts';
 import { UNSTATED_ECONOMICS, USUAL_WEAR_MM } from '../../operations/operation.ts';
-import { startingStickOut, withStartingCut } from '../../evaluation/starting-cut.ts';
+import { setStickOut, withStartingCut } from '../../evaluation/starting-cut.ts';
 import type { Economics, Measured } from '../../operations/operation.ts';
 
 /** Where a part is made: its alloy and machine, what the crib offers, what was measured. */
@@ -68,7 +68,7 @@ export function stepWith(
     tooling: {
       cutterId: cutter.id,
       holderId: holder.id,
-      stickOutMm: Math.ceil(startingStickOut({ cutter }, depthMm + 2) * 2) / 2,
+      stickOutMm: setStickOut({ cutter }, depthMm),
     },
     coolant: through ? ('through-tool' as const) : ('flood' as const),
     // What was measured on another tool is not this one's: hardness and force belong to the lot.

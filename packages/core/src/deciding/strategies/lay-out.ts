@@ -7,7 +7,7 @@ import { problemsOf } from '../../evaluation/check-operation.ts';
 import { costBasis, costOfFeature } from '../../operations/cost.ts';
 import { evaluate, limitOf } from '../../evaluation/evaluate.ts';
 import { millingState } from '../../operations/milling/milling-state.ts';
-import { startingStickOut, withStartingCut } from '../../evaluation/starting-cut.ts';
+import { setStickOut, withStartingCut } from '../../evaluation/starting-cut.ts';
 import type { EntryMethod } from '../../physics/path/entry.ts';
 import { type EntryPlace, rateEntries } from '../../physics/path/entry-plan.ts';
 import { doubtOf } from '../choosing/doubt.ts';
@@ -104,7 +104,7 @@ export function operationFor(
     ? op.tooling.stickOutMm
     : isIndexable(cutter)
       ? (cutter.properties.LF ?? 50)
-      : Math.ceil(startingStickOut({ cutter }, op.feature.depthMm + 2) * 2) / 2;
+      : setStickOut({ cutter }, op.feature.depthMm);
   const base: MillingOperation = {
     ...op,
     tooling: { cutterId: cutter.id, holderId: context.holder.id, stickOutMm },

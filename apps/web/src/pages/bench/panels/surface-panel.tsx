@@ -8,7 +8,7 @@ import {
   type Unit,
   type MillingOperation,
   PLAIN_FINISHING,
-  startingStickOut,
+  setStickOut,
   type SurfaceWay,
   surfaceWays,
   withStartingCut,
@@ -180,7 +180,7 @@ export default function SurfacePanel({ op, context, readOnly, onChange }: PanelP
       tooling: {
         cutterId: cutter.id,
         holderId: at.holder.id,
-        stickOutMm: Math.ceil(startingStickOut({ cutter }, (feature.finishing?.floorMm ?? 0) + 2) * 2) / 2,
+        stickOutMm: setStickOut({ cutter }, feature.finishing?.floorMm ?? 0),
       },
       feature: {
         ...feature,
