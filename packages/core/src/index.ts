@@ -492,8 +492,9 @@ export {
 export { quickest, type TurnedAim } from './deciding/turned/quickest.ts';
 export { cutOf, type Way, type WayCut } from './deciding/ways/way.ts';
 export { verdictOfWays, type WaysVerdict } from './deciding/ways/verdict-of-ways.ts';
-export { finishingWays } from './deciding/finishing/finishing-ways.ts';
-export { discWays } from './deciding/finishing/disc-ways.ts';
+export { finishingWays } from './deciding/ways/finishing-ways.ts';
+export { discWays } from './deciding/ways/disc-ways.ts';
+export { onSurfaceWith } from './deciding/ways/with-tool.ts';
 export { turnedWays, type TurnedWay } from './deciding/turned/turned-ways.ts';
 export {
   LATHE_FREE,

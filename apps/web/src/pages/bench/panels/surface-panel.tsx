@@ -7,8 +7,7 @@ import {
   UNITS,
   type Unit,
   type MillingOperation,
-  PLAIN_FINISHING,
-  setStickOut,
+  onSurfaceWith,
   type SurfaceWay,
   surfaceWays,
   withStartingCut,
@@ -175,22 +174,7 @@ export default function SurfacePanel({ op, context, readOnly, onChange }: PanelP
     const cutter = crib?.cutters.find((c) => c.id === w.cutterId)?.document;
     const at = crib && cutter && contextWith(op, context, cutter, offerOf(crib));
     if (!at) return;
-    const next: MillingOperation = {
-      ...op,
-      tooling: {
-        cutterId: cutter.id,
-        holderId: at.holder.id,
-        stickOutMm: setStickOut({ cutter }, feature.finishing?.floorMm ?? 0),
-      },
-      feature: {
-        ...feature,
-        finishing: {
-          ...(feature.finishing ?? PLAIN_FINISHING),
-          surface: { tiltDeg: Number(w.tiltDeg.toFixed(1)), hollowMm: surface.hollowMm },
-        },
-      },
-      workedOutFor: { ...op.workedOutFor, cutterId: cutter.id },
-    };
+    const next: MillingOperation = { ...onSurfaceWith(op, at, w.tiltDeg), pins: op.pins };
     // Its own first numbers, held against what this cutter and holder hold.
     onChange(withStartingCut(next, { ...context, ...at }) as MillingOperation);
   };

@@ -5,7 +5,7 @@ import { type MillingOperation, usualPath } from '../../operations/milling/milli
 import { type Finishing, PLAIN_FINISHING, PLAIN_SURFACE } from '../../physics/path/finishing.ts';
 import { withStartingCut } from '../../evaluation/starting-cut.ts';
 import { speak } from '../../units/sentence.ts';
-import { verdictOfWays } from '../ways/verdict-of-ways.ts';
+import { verdictOfWays } from './verdict-of-ways.ts';
 import { discWays, runOut } from './disc-ways.ts';
 import { finishingWays } from './finishing-ways.ts';
 

@@ -1,47 +1,12 @@
-import type { Cutter } from '../../crib/cutter.ts';
-import { isPolymer } from '../../crib/alloy.ts';
-import { problemsOf } from '../../evaluation/check-operation.ts';
-import { setStickOut, withStartingCut } from '../../evaluation/starting-cut.ts';
 import type { OperationContext } from '../../operations/context.ts';
 import type { MillingCut, MillingOperation } from '../../operations/milling/milling-operation.ts';
-import { tiltWords } from '../../operations/milling/finishing-sentence.ts';
-import { SAME_ENGAGEMENT, settledCut } from '../../operations/milling/settled-cut.ts';
-import { renewedMilling } from '../../operations/milling/starting-milling.ts';
 import type { FinishedFace } from '../../physics/path/finishing.ts';
-import { wantedTilts } from '../../physics/surface/surface-contact.ts';
-import { measure, say, type Sentence } from '../../units/sentence.ts';
-import { cutOf, type Way } from '../ways/way.ts';
-
-/** A way that is to be worked out. */
-export interface WayDraft {
-  readonly id: string;
-  readonly name: string;
-  readonly op: MillingOperation;
-  readonly context: OperationContext;
-  /** Depth and width are what makes the way: only speed and feed follow. */
-  readonly engaged?: boolean;
-  readonly mind?: Sentence;
-}
-
-/** Numbers of a way: its own first ones, eased as far as its wall, tool and spindle ask. */
-function started({ op, context, engaged }: WayDraft): MillingOperation {
-  if (!engaged) return withStartingCut(op, context) as MillingOperation;
-  const renewed = { ...op, cut: renewedMilling(op, context) };
-  return { ...renewed, cut: settledCut(renewed, context, SAME_ENGAGEMENT) };
-}
-
-/** Ways as they come out, those that cannot be run at all left out. */
-export const workedOut = (drafts: readonly WayDraft[]): Way<MillingOperation>[] =>
-  drafts
-    .map((draft) => ({ ...draft, op: draft.id === 'as-it-is' ? draft.op : started(draft) }))
-    .filter(({ op, context }) => problemsOf(op, context).length === 0)
-    .map(({ op, context, id, name, mind }) => ({
-      ...cutOf(op, context),
-      id,
-      name,
-      context,
-      ...(mind && { mind }),
-    }));
+import { say } from '../../units/sentence.ts';
+import { otherDirection } from './other-direction.ts';
+import { surfaceWaysOf } from './shapes-on-surface.ts';
+import type { Way } from './way.ts';
+import { type WayDraft, workedOut } from './way-draft.ts';
+import { withTool } from './with-tool.ts';
 
 const LEVEL_WORDS: Readonly<Record<number, string>> = {
   1: 'One length of edge',
@@ -86,29 +51,6 @@ function wallWays(op: MillingOperation, context: OperationContext): WayDraft[] {
     },
     otherDirection(op, context),
   ];
-}
-
-/** Why one goes against the usual direction, or with it. */
-const DIRECTION: Readonly<Record<MillingCut['direction'], string>> = {
-  climb: 'Climb: the chip starts thick and ends on the wall; the table must have no backlash.',
-  conventional:
-    'Conventional: rubs in before it cuts, and lifts the part; for frayed polymers, scale, and tables with backlash.',
-};
-
-function otherDirection(op: MillingOperation, context: OperationContext): WayDraft {
-  const direction = op.cut.direction === 'climb' ? 'conventional' : 'climb';
-  return {
-    id: direction,
-    name: direction === 'climb' ? 'Climb' : 'Conventional',
-    op: { ...op, cut: { ...op.cut, direction } },
-    context,
-    engaged: true,
-    mind: say(
-      isPolymer(context.alloy) && direction === 'climb'
-        ? 'Climb frays the edge of a polymer.'
-        : DIRECTION[direction],
-    ),
-  };
 }
 
 function ribWays(op: MillingOperation, context: OperationContext): WayDraft[] {
@@ -168,7 +110,7 @@ function floorWays(op: MillingOperation, context: OperationContext): WayDraft[] 
   ];
 }
 
-/** Corners in lighter bites and lower levels, and with the smallest of the other cutters that rolls round them. */
+/** Corners in lighter bites and lower levels, and with the largest cutter that is smaller. */
 function cornerWays(
   op: MillingOperation,
   context: OperationContext,
@@ -205,74 +147,6 @@ function cornerWays(
           },
         ]
       : []),
-  ];
-}
-
-/** The operation with the tool of another context, out as far as the feature asks. */
-function withTool(op: MillingOperation, { cutter, holder }: OperationContext): MillingOperation {
-  const deep = op.feature.finishing?.floorMm ?? op.feature.depthMm;
-  return {
-    ...op,
-    pins: [],
-    tooling: {
-      cutterId: cutter.id,
-      holderId: holder.id,
-      stickOutMm: setStickOut({ cutter }, deep),
-    },
-  };
-}
-
-const tapers = ({ properties }: Cutter): boolean => Number(properties['TA'] ?? 0) > 0;
-const ROUNDED: readonly (readonly [id: string, name: string, is: (c: Cutter) => boolean])[] = [
-  ['ball', 'Ball', (c) => c.type === 'end_mill_ball'],
-  ['bull', 'Bull nose', (c) => c.type === 'end_mill_bull'],
-  ['barrel', 'Barrel', (c) => c.type === 'end_mill_barrel' && !tapers(c)],
-  ['taper-barrel', 'Taper barrel', (c) => c.type === 'end_mill_barrel' && tapers(c)],
-  ['lens', 'Lens', (c) => c.type === 'end_mill_lens'],
-];
-
-/** Of each rounded shape the cutter nearest in size to the one at hand, tilted as it wants to be. */
-function surfaceWaysOf(
-  op: MillingOperation,
-  context: OperationContext,
-  others: readonly OperationContext[],
-): WayDraft[] {
-  const { feature } = op;
-  const finishing = feature.finishing!;
-  const size = context.cutter.properties.DC ?? 10;
-  return [
-    ...ROUNDED.flatMap(([id, name, is]): WayDraft[] => {
-      const [nearest] = others
-        .filter(({ cutter }) => is(cutter) && wantedTilts(cutter, feature.slopeDeg).length > 0)
-        .filter(
-          ({ cutter: { properties: p } }) => (p.LU ?? Infinity) >= Math.min(finishing.floorMm, 3 * size),
-        )
-        .sort(
-          (a, b) =>
-            Math.abs((a.cutter.properties.DC ?? 0) - size) - Math.abs((b.cutter.properties.DC ?? 0) - size),
-        );
-      if (!nearest) return [];
-      const { tiltDeg } = wantedTilts(nearest.cutter, feature.slopeDeg)[0]!;
-      const tilted = {
-        ...feature,
-        finishing: {
-          ...finishing,
-          surface: { hollowMm: finishing.surface?.hollowMm ?? null, tiltDeg: Number(tiltDeg.toFixed(1)) },
-        },
-      };
-      return [
-        {
-          id,
-          name: `${name} ${nearest.cutter.properties.DC} mm`,
-          op: { ...withTool(op, nearest), feature: tilted },
-          context: nearest,
-          ...(tiltDeg !== 0 && {
-            mind: say(`Tilted ${tiltWords(tiltDeg)}.`, measure(Math.abs(tiltDeg), 'deg')),
-          }),
-        },
-      ];
-    }),
-    otherDirection(op, context),
   ];
 }
 

@@ -4,8 +4,8 @@ import type { OperationContext } from '../../operations/context.ts';
 import { type MillingOperation, usualPath } from '../../operations/milling/milling-operation.ts';
 import { PLAIN_UNDERCUT } from '../../physics/path/undercut.ts';
 import { measure, say } from '../../units/sentence.ts';
-import type { Way } from '../ways/way.ts';
-import { workedOut, type WayDraft } from './finishing-ways.ts';
+import type { Way } from './way.ts';
+import { workedOut, type WayDraft } from './way-draft.ts';
 
 /** Left between neck and the face of the slot, mm. */
 const CLEAR = 0.1;
