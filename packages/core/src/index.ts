@@ -74,6 +74,7 @@ export {
   type Unit,
   showMoneyIn,
 } from './units/unit.ts';
+export { capital } from './units/capital.ts';
 export { speak, measure, say, type Measure, type Sentence } from './units/sentence.ts';
 export { powerAt, torqueAt } from './physics/cutting/spindle-curve.ts';
 export { type CostBasis, costBasis } from './operations/cost.ts';

@@ -1,3 +1,4 @@
+import { capital } from '@burl/core';
 import { Circle, CircleCheck } from 'lucide-react';
 import { useId } from 'react';
 
@@ -6,7 +7,7 @@ export function TapChoice<T extends string>({
   label,
   value,
   options,
-  nameOf = (o) => o.charAt(0).toUpperCase() + o.slice(1),
+  nameOf = capital,
   optional = true,
   onTake,
 }: {

@@ -1,3 +1,4 @@
+import { capital } from './capital.ts';
 import { measure, say, type Sentence } from './sentence.ts';
 import { formatField, type System, type Unit, UNITS } from './unit.ts';
 
@@ -63,7 +64,7 @@ const TAIL = /(?<=[a-z0-9])(NMm2|MMin|Mm|Um|Rpm|Deg|Bar|N|C|Id)$/;
 export function fieldInWords(field: string): string {
   const key = field.split('.').findLast((part) => !/^\d+$/.test(part)) ?? field;
   const words = key.replace(TAIL, '').replace(/(?<=[a-z0-9])[A-Z](?=[a-z])/g, (c) => ` ${c.toLowerCase()}`);
-  return words.charAt(0).toUpperCase() + words.slice(1);
+  return capital(words);
 }
 
 /** The same for a page, where nobody knows the keys of a file: the field by name, value and range in the page's units. */

@@ -1,3 +1,4 @@
+import { capital } from '@burl/core';
 import type { TrialFacets, TrialQuestion } from '@burl/contract';
 import { Field, FIELD_LOOK } from '../../ui/field.tsx';
 import type { CribNames } from './crib-names.ts';
@@ -15,7 +16,7 @@ const LABELS: Readonly<Record<Filter, string>> = {
 const wordOf = (filter: Filter, key: string, names: CribNames): string => {
   if (filter === 'alloyId') return names.alloy(key);
   if (filter === 'cutterId') return names.cutter(key);
-  return key === '' ? 'not stated' : key.charAt(0).toUpperCase() + key.slice(1);
+  return key === '' ? 'not stated' : capital(key);
 };
 
 /** What is shown of the logbook. */

@@ -5,6 +5,7 @@ import {
   type MillingOperation,
   setterFacts,
   speak,
+  capital,
 } from '@burl/core';
 import { proxy } from 'comlink';
 import { useSystem } from '../../frame/preferences.tsx';
@@ -102,10 +103,7 @@ export function Answer({
           {clear} limits clear.{' '}
           {FOLLOWS.map((key) => evaluation.numbers.find((q) => q.key === key))
             .filter((q) => q !== undefined)
-            .map(
-              (q) =>
-                `${q.name.charAt(0).toUpperCase()}${q.name.slice(1)} ${formatMeasure(q.value, q.unit, system)}`,
-            )
+            .map((q) => `${capital(q.name)} ${formatMeasure(q.value, q.unit, system)}`)
             .join('. ')}
           .{change ? ` Change the edge ${speak(change.text, system)}.` : ''}
         </p>

@@ -1,5 +1,6 @@
 import type { Cutter } from '../../crib/cutter.ts';
 import type { EdgeBand } from '../../physics/cutting/edge-profile.ts';
+import { RA_OF_RZ } from '../../physics/surface/feed-marks.ts';
 import { scallopHeight, stepoverForScallop } from '../../physics/surface/scallop.ts';
 import { surfaceBands } from '../../physics/surface/surface-bands.ts';
 import {
@@ -60,8 +61,6 @@ export interface SurfaceWay {
   readonly against: string | null;
 }
 
-/** Ra of a cusped profile over its height. */
-const RA_OF_RZ = 0.2566;
 /** Positions of a tooth at which its force is summed. */
 const POSITIONS = 24;
 

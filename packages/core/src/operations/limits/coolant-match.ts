@@ -1,3 +1,4 @@
+import { capital } from '../../units/capital.ts';
 import { isPolymer } from '../../crib/alloy.ts';
 import type { CutState } from '../cut-state.ts';
 import type { LimitState } from '../../judging/result.ts';
@@ -64,7 +65,7 @@ export const coolantMatchLimit: Limit<CutState> = {
       allowed: null,
       share: null,
       verdict,
-      why: () => say(text.charAt(0).toUpperCase() + text.slice(1)),
+      why: () => say(capital(text)),
       formula: 'kind among those of alloy, machine and tool',
       inputs: () => [],
       source: 'judgement rules G-30 to G-33',

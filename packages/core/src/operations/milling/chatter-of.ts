@@ -66,8 +66,8 @@ export function chatterCutOf(
   const rake = rakeFactor(rakeDeg, k.reference_rake_deg);
   const lot = input.kc11 / k.kc11_n_mm2.typical;
   const slope = (1 - k.mc.typical) * k.kc11_n_mm2.typical * input.meanChip ** -k.mc.typical;
-  const again =
-    (cutter.extended.serrated ? SERRATED : 1) * (isSurface(op) ? heightOverStock(op, input.bands) : 1);
+  const taller = isSurface(op) ? heightOverStock(op, input.bands) : 1;
+  const again = taller * (cutter.extended.serrated ? SERRATED : 1);
   const tangential = again * Math.min(e.ktc_n_mm2, slope) * lot * rake;
   const middle = (e.fit_h_mm[0] + e.fit_h_mm[1]) / 2;
   const whole = k.radial_to_tangential.typical * (e.ktc_n_mm2 * middle + e.kte_n_mm);
@@ -80,7 +80,6 @@ export function chatterCutOf(
   const helix = helixOf(context);
   // An inclined edge turns part of what presses on it into the axis, where the tool is stiff.
   const inPlane = meanSine(input.bands);
-  const pressed = isSurface(op) ? heightOverStock(op, input.bands) : 1;
   return {
     pitch: input.pitch,
     entry: arc.entry,
@@ -89,7 +88,7 @@ export function chatterCutOf(
     radial: radialShare * tangential * inPlane,
     diameterMm: input.diameter,
     helix: input.pitch.map((_, j) => (each?.[j] === undefined ? helix : each[j] * RAD)),
-    dampingNPerM: pressed * inPlane * dampingOfLand(indentationOf(alloy), landOf(op.flankWearMm)),
+    dampingNPerM: taller * inPlane * dampingOfLand(indentationOf(alloy), landOf(op.flankWearMm)),
     // Friction stays in the plane whole, however the edge is inclined.
     dampingFriction: LAND_FRICTION / inPlane,
   };

@@ -3,6 +3,7 @@ import { depthNames, diameterEngaged } from './engaged-edge.ts';
 import { SPEED, STICK_OUT } from '../common-movables.ts';
 import type { OperationContext } from '../context.ts';
 import { type Movable, movable, numberAt, type NumberAt, tidyStep } from '../movable.ts';
+import { capital } from '../../units/capital.ts';
 import { undercutsBoth } from '../../physics/path/undercut.ts';
 import { mostOffset } from './face-place.ts';
 import type { MillingOperation } from './milling-operation.ts';
@@ -33,8 +34,6 @@ const SMALL_MM = 3;
 /** Steps of depth and width over the diameter. */
 const DEPTH_STEP = 1 / 200;
 const WIDTH_STEP = 1 / 400;
-
-const capital = (words: string): string => `${words[0]!.toUpperCase()}${words.slice(1)}`;
 
 const engagedAt = (op: MillingOperation, cutter: Cutter, axialDepthMm: number): number =>
   diameterEngaged({ ...op, cut: { ...op.cut, axialDepthMm } }, cutter);

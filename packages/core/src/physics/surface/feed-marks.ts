@@ -6,6 +6,9 @@ export interface Marks {
   readonly raMm: number;
 }
 
+/** Ra of a cusped profile over its height; exact for the parabola: 0.2566. */
+export const RA_OF_RZ = 0.2566;
+
 /** Marks of a round corner of radius `r` fed by `f` a mark, parabola: Rz = f²/8r, Ra = f²/(18√3·r). ISO 21920-2 terms. */
 export function cornerMarks(feedMm: number, cornerRadiusMm: number): Marks {
   requirePositive('feed per mark', feedMm);

@@ -125,13 +125,16 @@ export function surfaceContact(cutter: Shape, leanDeg: number): SurfaceContact |
   return edge ? touching(edge, leanDeg) : null;
 }
 
+/** Diameter from which an edge cuts, mm: nearer the axis it stands nearly still. */
+export const aliveFromMm = ({ properties }: Shape): number => DEAD_SHARE * (properties.DC ?? 0);
+
 /** The contact's diameter lies in the middle of the cutter, which stands still. */
-export const touchesDead = ({ diameterMm }: SurfaceContact, { properties }: Shape): boolean =>
-  diameterMm < DEAD_SHARE * (properties.DC ?? 0) - 1e-9;
+export const touchesDead = ({ diameterMm }: SurfaceContact, cutter: Shape): boolean =>
+  diameterMm < aliveFromMm(cutter) - 1e-9;
 
 /** Diameter the speed is stated at, mm: the contact's, and never that of the middle. */
-export const turnedDiameter = ({ diameterMm }: SurfaceContact, { properties }: Shape): number =>
-  Math.max(diameterMm, DEAD_SHARE * (properties.DC ?? 0));
+export const turnedDiameter = ({ diameterMm }: SurfaceContact, cutter: Shape): number =>
+  Math.max(diameterMm, aliveFromMm(cutter));
 
 /** Radius of what the contact sweeps along the passes, mm: its circle seen along the normal. Meusnier. */
 export function radiusAlong({ radiusMm, diameterMm, leanDeg }: SurfaceContact): number {
@@ -140,9 +143,8 @@ export function radiusAlong({ radiusMm, diameterMm, leanDeg }: SurfaceContact): 
   return sine < 1e-6 ? radiusMm : diameterMm / 2 / sine;
 }
 
-/** Least lean at which an edge is out of the dead middle, degrees. */
-function aliveFrom({ leans: [low, high], diameterAt }: RoundedEdge, diameter: number): number {
-  const needed = DEAD_SHARE * diameter;
+/** Least lean at which an edge touches with a diameter, degrees; Infinity where it never does. */
+function leastLean({ leans: [low, high], diameterAt }: RoundedEdge, needed: number): number {
   let [a, b] = [low, high];
   if (diameterAt(a) >= needed) return a;
   if (diameterAt(b) < needed) return Infinity;
@@ -167,7 +169,7 @@ export interface WantedTilt {
 export function wantedTilts(cutter: Shape, slopeDeg: number): readonly WantedTilt[] {
   return roundedEdges(cutter).flatMap((edge): WantedTilt[] => {
     const [, high] = edge.leans;
-    const low = aliveFrom(edge, cutter.properties.DC ?? 0);
+    const low = leastLean(edge, aliveFromMm(cutter));
     if (low > high) return [];
     const inside = Math.min(INSIDE, (high - low) / 2);
     const reaches = slopeDeg >= low - 1e-9 && slopeDeg <= high + 1e-9;

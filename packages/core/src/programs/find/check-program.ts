@@ -1,3 +1,4 @@
+import { capital } from '../../units/capital.ts';
 import { say } from '../../units/sentence.ts';
 import type { Machine } from '../../crib/machine.ts';
 import { AIR, type Engagement, makeEngager } from '../engage/engage.ts';
@@ -130,7 +131,7 @@ const NOTE_LOOKS = {
 const noteFinding = ({ kind, what, means, count, lines }: Note): Finding => ({
   ...NOTE_LOOKS[kind],
   title: `${NOTE_LOOKS[kind].title}: ${what}`,
-  what: say(`${means[0]!.toUpperCase()}${means.slice(1)}.`),
+  what: say(`${capital(means)}.`),
   remedy: say('Look at the line by eye.'),
   line: lines[0]!,
   count,

@@ -1,4 +1,12 @@
-import { formatMeasure, limitOf, type Operation, speak, type Way, type WaysVerdict } from '@burl/core';
+import {
+  formatMeasure,
+  limitOf,
+  type Operation,
+  speak,
+  type Way,
+  type WaysVerdict,
+  capital,
+} from '@burl/core';
 import type { ReactNode } from 'react';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { Button } from '../../../ui/button.tsx';
@@ -109,7 +117,7 @@ export function WaysTable<O extends Operation>({
   // What depth and width are called is the mill's matter: over a surface they are stock and step.
   const named = (key: string, name: string): string => {
     const own = ways[0]?.op.kind === 'milling' ? numberOf(ways[0], key)?.name : undefined;
-    return own ? `${own[0]!.toUpperCase()}${own.slice(1)}` : name;
+    return own ? capital(own) : name;
   };
   const lines = LINES.filter(([key]) => ways.some((w) => numberOf(w, key)));
   return (

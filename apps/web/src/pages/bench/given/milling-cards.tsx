@@ -6,6 +6,7 @@ import {
   strategyName,
   heldOf,
   perHourOf,
+  capital,
 } from '@burl/core';
 import { useSystem } from '../../../frame/preferences.tsx';
 import { Card, type CardProps } from './card.tsx';
@@ -20,8 +21,6 @@ function featureName({ kind, undercut, finishing }: MillingFeature): string {
   if (undercut) return UNDERCUT_NAMES[undercut.form];
   return finishing ? `finish ${FINISHED_NAMES[finishing.face]}` : kind;
 }
-
-const capital = (word: string): string => `${word[0]!.toUpperCase()}${word.slice(1)}`;
 
 /** Feature, path, holding and cost of a milling cut. */
 export function MillingCards(props: CardProps<MillingOperation>) {

@@ -1,5 +1,5 @@
 import type { Crib } from '@burl/contract';
-import { type SpokenKey, SYMPTOMS, type Symptom, type Unit } from '@burl/core';
+import { type SpokenKey, SYMPTOMS, type Symptom, type Unit, capital } from '@burl/core';
 import { useMemo } from 'react';
 import type { Made } from '../../../judging/new-operation.ts';
 import { offered, searchableAlloys } from '../../../judging/offer.ts';
@@ -89,7 +89,7 @@ export function RunningFields({
           value={draft.tool}
           options={['end mill', 'ball nose', 'face mill', 'drill'] as const}
           readOnly={false}
-          nameOf={(t) => t.charAt(0).toUpperCase() + t.slice(1)}
+          nameOf={capital}
           onTake={(tool) => onCorrect({ ...corrections, tool })}
         />
         <Choice

@@ -1,6 +1,6 @@
 import type { MillingState } from '../milling-state.ts';
 import { type Cutter, isIndexable } from '../../../crib/cutter.ts';
-import { cornerMarks, wallMarks, wiperCovers } from '../../../physics/surface/feed-marks.ts';
+import { cornerMarks, RA_OF_RZ, wallMarks, wiperCovers } from '../../../physics/surface/feed-marks.ts';
 import type { FaceMaker } from '../../../physics/surface/face-marks.ts';
 import { radiusAlong } from '../../../physics/surface/surface-contact.ts';
 import { contactOf, isSurface } from '../engaged-edge.ts';
@@ -21,8 +21,6 @@ const PLOUGHING: Source = {
 /** Real over geometric roughness: adhesive alloys plough (rule G-82). */
 const roughnessFactor = (group: string): number =>
   group === 'H' ? 1.15 : group === 'S' || group === 'M' ? 1.8 : 1.4;
-/** Ra of a cusped profile over its height; exact for the parabola: 0.2566. */
-const RA_OF_RZ = 0.2566;
 /** Runout from which one tooth makes the surface, so that the feed of a turn counts, mm. Rule G-82. */
 const ONE_TOOTH = 0.005;
 
@@ -45,16 +43,19 @@ const MAKES: Readonly<Record<FaceMaker, string>> = {
 
 /** Height of the ridges between passes over a curved surface, mm; null of everything else. */
 export function ridgeOf(op: MillingState['op'], cutter: Cutter): number | null {
-  const radius = contactOf(op, cutter)?.radiusMm;
-  return radius === undefined ? null : scallopHeight(Math.min(op.cut.radialEngagementMm, 2 * radius), radius);
+  const contact = contactOf(op, cutter);
+  return contact && ridgeAt(op, contact.radiusMm);
 }
+
+const ridgeAt = ({ cut }: MillingState['op'], radiusMm: number): number =>
+  scallopHeight(Math.min(cut.radialEngagementMm, 2 * radiusMm), radiusMm);
 
 /** Ridges across the passes and marks along them on a curved surface, mm; null of everything else. */
 function marksOnSurface(op: MillingState['op'], cutter: Cutter, markMm: number) {
   const contact = contactOf(op, cutter);
   if (!contact) return null;
   return {
-    across: ridgeOf(op, cutter) ?? 0,
+    across: ridgeAt(op, contact.radiusMm),
     along: markMm ** 2 / (8 * radiusAlong(contact)),
   };
 }

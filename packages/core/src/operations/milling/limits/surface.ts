@@ -1,7 +1,7 @@
 import { exact } from '../../../judging/estimate.ts';
 import { input, type Limit } from '../../../judging/limit.ts';
 import { clearOfSurface, type Rim } from '../../../physics/surface/clear-of-surface.ts';
-import { touchesDead, wantedTilts } from '../../../physics/surface/surface-contact.ts';
+import { aliveFromMm, touchesDead, wantedTilts } from '../../../physics/surface/surface-contact.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { atLeast, held, verdict } from '../../holes/limits/assessments.ts';
 import { contactOf, isSurface, leanOf } from '../engaged-edge.ts';
@@ -47,7 +47,7 @@ export const surfaceContactLimit: Limit<MillingState> = {
                   measure(leanOf(op), 'deg'),
                 ),
       });
-    const least = 0.15 * (cutter.properties.DC ?? 0);
+    const least = aliveFromMm(cutter);
     return atLeast(contact.diameterMm, least, 'mm', 'out of the middle, which stands still', {
       ...words,
       why: () =>

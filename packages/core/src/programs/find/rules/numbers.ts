@@ -1,3 +1,4 @@
+import { capital } from '../../../units/capital.ts';
 import { measure, say } from '../../../units/sentence.ts';
 import { engagementAngle } from '../../../physics/cutting/engagement.ts';
 import type { Unit } from '../../../units/unit.ts';
@@ -136,7 +137,7 @@ function differencesOf(tool: number, t: ToolNumbers): Finding[] {
         rule: `release-${what.replace(' ', '-')}`,
         gravity: gravityOf(worth),
         weight: Math.abs(Math.log(ratio)),
-        title: `${what[0]!.toUpperCase()}${what.slice(1)} ${ratio > 1 ? 'over' : 'under'} the release`,
+        title: `${capital(what)} ${ratio > 1 ? 'over' : 'under'} the release`,
         what: say(
           `Tool ${tool} runs {0}; {1} was released for “${name}” (${ratio >= 1 ? '+' : '−'}${Math.abs(Math.round(100 * (ratio - 1)))}%).`,
           measure(got, unit),
