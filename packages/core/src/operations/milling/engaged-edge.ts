@@ -45,6 +45,10 @@ export function edgeEngaged(op: Edged, cutter: Cutter, radialMm: number): readon
   );
 }
 
+/** Height of the edge in the cut, mm along the tool: the axial depth, and over a surface more than its stock is thick. */
+export const heightInCut = (op: Edged, bands: readonly EdgeBand[]): number =>
+  isSurface(op) ? (bands.at(-1)?.toMm ?? 0) : op.cut.axialDepthMm;
+
 /** Length of edge that takes the heat, mm: the axial depth, and over a surface all that is in its stock. */
 export const edgeInCut = (op: Edged, bands: readonly EdgeBand[]): number =>
   isSurface(op) ? edgeLength(bands) : op.cut.axialDepthMm;

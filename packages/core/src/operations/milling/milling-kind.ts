@@ -126,7 +126,6 @@ export const MILLING_LADDER: readonly Limit<MillingState>[] = [
   ...OF_ALL.process,
 ];
 
-/** Milling of a pocket, slot, side, boss or face. */
 /** What speaks against the shape of a cutter here, in a few words; null where nothing does. */
 function againstShape({ type }: Pick<Cutter, 'type'>, { feature }: MillingOperation): string | null {
   const flatFloor = feature.slopeDeg === 90 && feature.kind !== 'side' && feature.kind !== 'boss';
@@ -136,6 +135,7 @@ function againstShape({ type }: Pick<Cutter, 'type'>, { feature }: MillingOperat
   return null;
 }
 
+/** Milling of a pocket, slot, side, boss or face. */
 export const millingKind = operationKind<MillingOperation, MillingState>({
   kind: 'milling',
   tool: {

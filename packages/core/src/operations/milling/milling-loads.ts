@@ -1,5 +1,5 @@
 import type { OperationContext } from '../context.ts';
-import { isSurface } from './engaged-edge.ts';
+import { heightInCut } from './engaged-edge.ts';
 import type { MillingOperation } from './milling-operation.ts';
 import type { EdgeForce, ForceLaw } from '../../physics/cutting/force-law.ts';
 import { type MillingForces, millingForces, powerFromTorque } from '../../physics/cutting/milling-forces.ts';
@@ -163,9 +163,7 @@ export function turnSummary(op: MillingOperation, context: OperationContext, i: 
         );
   let pull = 0;
   for (let k = 0; k < forces.positions; k++) pull = Math.max(pull, forces.trace[k * 5 + 3]!);
-  // A pass over a surface stands higher along the tool than its stock is thick.
-  const height = isSurface(op) ? (i.bands.at(-1)?.toMm ?? 0) : cut.axialDepthMm;
-  const lag = (height * Math.tan(helix)) / (i.diameter / 2);
+  const lag = (heightInCut(op, i.bands) * Math.tan(helix)) / (i.diameter / 2);
   return {
     meanFx: forces.meanFx,
     meanFy: forces.meanFy,

@@ -4,6 +4,7 @@ import { block } from '../engage/stock.ts';
 import type { ProgramOperation } from '../find/expected.ts';
 import { framed } from './frame.ts';
 import { writeHelix, writeRamp, writeRoundPocket, writeTrochoid } from './pocket.ts';
+import { ringGroove } from './write-rings.ts';
 import { writeSpeedLadder } from './speed-ladder.ts';
 import { around, ROOM, type WriteCase } from './write-case.ts';
 import type { WrittenProgram } from './write-settings.ts';
@@ -145,5 +146,6 @@ export const MILLED = {
   'trochoidal-slot': trochoid,
   ramp,
   helix,
+  'ring-groove': ringGroove,
   'speed-ladder': ladder,
 } as const;

@@ -4,7 +4,7 @@ import { InputError } from '../../units/input-error.ts';
 import type { ProgramOperation } from '../find/expected.ts';
 import { writeCase } from './write-case.ts';
 import { writeHoles } from './write-holes.ts';
-import { isRing, ringGroove, roundEdge } from './write-rings.ts';
+import { isRing, roundEdge } from './write-rings.ts';
 import { MILLED } from './write-milling.ts';
 import type { WriteSettings, Written, WrittenProgram } from './write-settings.ts';
 
@@ -42,6 +42,7 @@ export function writeProgram(operation: ProgramOperation, settings: WriteSetting
   if (document.kind === 'edge-milling') return roundEdge({ ...c, document });
   if (isTurnedOperation(document))
     throw new RangeError(`invalid kind; nothing is written for ${document.kind}`);
-  if (what === 'ring-groove') return ringGroove({ ...c, document });
-  return MILLED[what === 'holes' || what === 'round-edge' ? 'helix' : what]({ ...c, document });
+  if (what === 'holes' || what === 'round-edge')
+    throw new RangeError(`invalid program; a mill has none of ${what}`);
+  return MILLED[what]({ ...c, document });
 }

@@ -3,7 +3,8 @@ import { useMemo } from 'react';
 import { HeavyState } from '../../../workers/heavy-state.tsx';
 import { question } from '../../../workers/question.ts';
 import { useHeavy } from '../../../workers/use-heavy.ts';
-import { ComparedWays, othersOf } from './ways-view.tsx';
+import { ComparedWays } from './compared-ways.tsx';
+import { othersOf } from './others-of.ts';
 import type { ComparedProps } from './compared-props.ts';
 
 /** Which ways are compared, and how their numbers were come by. */

@@ -1,83 +1,14 @@
-import {
-  contextWith,
-  type Operation,
-  type OperationContext,
-  speak,
-  toolFits,
-  type TurnedAim,
-  type TurnedOperation,
-  type TurnedWay,
-  type Way,
-  verdictOfWays,
-} from '@burl/core';
-import type { Crib } from '@burl/contract';
+import type { TurnedAim, TurnedOperation, TurnedWay } from '@burl/core';
 import { useMemo, useState } from 'react';
-import { useSystem } from '../../../frame/preferences.tsx';
-import { offered, offerOf } from '../../../judging/offer.ts';
 import { InlineChoice } from '../../../ui/inline-choice.tsx';
 import { HeavyState } from '../../../workers/heavy-state.tsx';
 import { question } from '../../../workers/question.ts';
 import { useHeavy } from '../../../workers/use-heavy.ts';
-import { WaysTable } from './ways-table.tsx';
+import { ComparedWays } from './compared-ways.tsx';
 import type { ComparedProps } from './compared-props.ts';
+import { othersOf } from './others-of.ts';
 
 const AIMS: Readonly<Record<TurnedAim, string>> = { minutes: 'cycle time', cost: 'cost' };
-
-/** Contexts of the crib's other tools that do the same: of each the first holder that takes it. */
-export function othersOf(op: Operation, context: OperationContext, crib: Crib): OperationContext[] {
-  const offer = offerOf(crib);
-  return offered(crib.cutters, '')
-    .map((c) => c.document)
-    .filter((c) => c.id !== op.tooling.cutterId && toolFits(op, c))
-    .filter((c) => c.suits_iso_groups.includes(context.alloy.iso513_group))
-    .flatMap((c) => contextWith(op, context, c, offer) ?? []);
-}
-
-/** Ways side by side, what each is best at, and why. */
-export function ComparedWays<O extends Operation>({
-  ways,
-  about,
-  searched = false,
-  disabled,
-  onTake,
-  onKeep,
-}: {
-  ways: readonly Way<O>[];
-  /** How their numbers were come by. */
-  about: string;
-  /** Speed and feed of each are the best of many. */
-  searched?: boolean;
-  disabled: boolean;
-  onTake: (next: O) => void;
-  onKeep: (next: O) => void;
-}) {
-  const system = useSystem();
-  const verdict = useMemo(() => verdictOfWays(ways, searched), [ways, searched]);
-  return (
-    <>
-      {ways.length > 0 && (
-        <WaysTable
-          ways={ways}
-          about={about}
-          verdict={verdict}
-          disabled={disabled}
-          onTake={onTake}
-          onKeep={onKeep}
-        />
-      )}
-      {verdict.because.length > 0 && (
-        <section aria-label="Why" className="rounded-lg border border-line bg-card p-3">
-          <h3 className="mb-1">Why</h3>
-          <ul className="list-outside list-disc space-y-1 pl-4">
-            {verdict.because.map((s, i) => (
-              <li key={i}>{speak(s, system)}</li>
-            ))}
-          </ul>
-        </section>
-      )}
-    </>
-  );
-}
 
 const NO_WAYS: readonly TurnedWay[] = [];
 

@@ -7,6 +7,7 @@ import { FileInput } from '../../../ui/file-input.tsx';
 import { Choice, Grid } from '../../../ui/form-parts.tsx';
 import { type NumberField, NumberFields } from '../../../ui/number-fields.tsx';
 import { Card, type CardProps } from './card.tsx';
+import { drawingText } from './drawing-text.ts';
 import { CountFields } from './held-part-fields.tsx';
 import { InLatheCard } from './in-lathe-card.tsx';
 
@@ -63,9 +64,6 @@ function fieldsOf({ form, face }: PartEdge): readonly NumberField<PartEdge>[] {
   ];
 }
 
-/** Largest drawing that is read, bytes. */
-const LARGEST = 4_000_000;
-
 /** Length and sharpest inside corner of the contour from a drawing. */
 function ContourFile({
   face,
@@ -75,13 +73,13 @@ function ContourFile({
   const picker = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<{ readonly text: string; readonly bad: boolean } | null>(null);
   const read = async (file: File): Promise<void> => {
-    if (file.size > LARGEST) {
-      const text = `${file.name} has ${(file.size / 1e6).toFixed(1)} MB; allowed: up to 4 MB`;
-      setSaid({ text, bad: true });
+    const drawing = await drawingText(file);
+    if ('refused' in drawing) {
+      setSaid({ text: drawing.refused, bad: true });
       return;
     }
     const { contourFromDxf } = await import('@burl/contract/profile-file/contour-from-dxf');
-    const result = contourFromDxf(await file.text());
+    const result = contourFromDxf(drawing.text);
     if (!result.ok) {
       setSaid({ text: `${file.name}: ${result.error}. Nothing was changed.`, bad: true });
       return;

@@ -14,10 +14,8 @@ import { Grid } from '../../../ui/form-parts.tsx';
 import { NumberFields } from '../../../ui/number-fields.tsx';
 import { saveFile } from '../../../ui/save-file.ts';
 import { Card, type CardProps } from './card.tsx';
+import { drawingText } from './drawing-text.ts';
 import { ProfileRows } from './profile-rows.tsx';
-
-/** Largest file of a profile that is read, bytes. */
-const LARGEST = 4_000_000;
 
 /** A profile that says what the stretch says now: one step as long as it is. */
 const asStretch = ({ stretch: s }: TurningOperation): TurnedProfile => ({
@@ -123,12 +121,13 @@ export function ProfileCard({ op, readOnly, onChange }: CardProps<TurningOperati
   const inside = stretch.way === 'inside';
   const set = (to: TurnedProfile | null): void => onChange({ ...op, stretch: withProfile(stretch, to) });
   const read = async (file: File): Promise<void> => {
-    if (file.size > LARGEST) {
-      setRefused(`${file.name} has ${(file.size / 1e6).toFixed(1)} MB; allowed: up to 4 MB`);
+    const drawing = await drawingText(file);
+    if ('refused' in drawing) {
+      setRefused(drawing.refused);
       return;
     }
     const { readProfileFile } = await import('@burl/contract/profile-file/read-profile-file');
-    const result = readProfileFile(file.name, await file.text(), inside);
+    const result = readProfileFile(file.name, drawing.text, inside);
     setRefused(result.ok ? null : `${file.name}: ${result.error}. Nothing was changed.`);
     if (result.ok)
       set({ ...result.profile, skinMm: profile?.skinMm ?? null, cornerMm: profile?.cornerMm ?? null });
