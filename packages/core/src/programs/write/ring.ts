@@ -20,7 +20,7 @@ export const ringCircles = ({ meanMm, widthMm, toolMm }: FaceRingPlan): readonly
   return off < 0.005 ? [meanMm / 2] : [meanMm / 2 - off, meanMm / 2 + off];
 };
 
-/** Down on a helix along the ring, a level turn at its floor, and over to the next circle at full depth. */
+/** Down on a helix along each circle, and a level turn at its floor: no circle is deeper at once than a level. */
 export function writeFaceRing(
   w: Writer,
   plan: FaceRingPlan,
@@ -29,21 +29,19 @@ export function writeFaceRing(
   start: number,
   clear: number,
 ): void {
-  const [first, ...more] = ringCircles(plan);
-  // A turn goes down no further than a level, and no steeper than the mill lets it.
-  const pitch = Math.min(plan.axialMm, 2 * Math.PI * first! * Math.tan((plan.rampDeg * Math.PI) / 180));
-  const bottom = top - plan.depthMm;
+  const circles = ringCircles(plan);
   for (const centre of places) {
-    w.rapid({ x: centre.x + first!, y: centre.y });
-    w.rapid({ z: top + start });
-    w.line({ z: top }, plan.feedMmMin * plan.rampFeedShare);
-    helixDown(w, centre, first!, top, bottom, pitch, plan.feedMmMin * plan.rampFeedShare);
-    for (const radius of more) {
-      // The step over is no wider than what the two circles lap.
-      w.line({ x: centre.x + radius }, plan.feedMmMin);
-      w.arc(false, { x: centre.x + radius, y: centre.y }, [centre.x, centre.y], plan.feedMmMin);
+    for (const [k, radius] of circles.entries()) {
+      // The first circle is a slot that is ramped into, the second a light cut beside it.
+      const feed = plan.feedMmMin * (k === 0 ? plan.rampFeedShare : 1);
+      // A turn goes down no further than a level, and no steeper than the mill lets it.
+      const pitch = Math.min(plan.axialMm, 2 * Math.PI * radius * Math.tan((plan.rampDeg * Math.PI) / 180));
+      w.rapid({ x: centre.x + radius, y: centre.y });
+      w.rapid({ z: top + start });
+      w.line({ z: top }, feed);
+      helixDown(w, centre, radius, top, top - plan.depthMm, pitch, feed);
+      w.rapid({ z: top + (k === circles.length - 1 ? clear : start) });
     }
-    w.rapid({ z: top + clear });
   }
 }
 

@@ -83,26 +83,29 @@ describe('the program of a ring groove', () => {
   const face = (widthMm = 3) =>
     ring({ form: 'face-ring', ringMm: 50, floorMm: 2.4 }, { widthMm, depthMm: 2.4 }, 'em-flat-3-z3');
 
-  it('in a face goes down on a helix along the ring and once level round its floor, without a finding', () => {
-    const operation = face();
-    const { text, stock } = write(operation, 'ring-groove');
-    const moves = movesOf(text);
-    const last = turns(moves).at(-1)!;
-    expect(last.radius).toBeCloseTo(25, 3);
-    expect([last.from[2], last.to[2]]).toEqual([-2.4, -2.4]);
-    expect(Math.min(...moves.map((m) => m.to[2]))).toBeCloseTo(-2.4, 6);
-    // No turn goes down further than a level of the cut.
-    const { axialDepthMm } = (operation.document as MillingOperation).cut;
-    for (const t of turns(moves)) expect(t.from[2] - t.to[2]).toBeLessThanOrEqual(axialDepthMm + 1e-3);
-    const { findings } = checkProgram(text, {
-      operations: [operation],
-      machine: operation.context.machine,
-      stock,
-      cellMm: 0.25,
-      clearPlaneMm: 0.5,
-    });
-    expect(findings.map((f) => f.rule)).toEqual([]);
-  });
+  it.each([3, 3.6])(
+    '%s mm wide in a face goes down on helices along the ring and level round its floor, without a finding',
+    (width) => {
+      const operation = face(width);
+      const { text, stock } = write(operation, 'ring-groove');
+      const moves = movesOf(text);
+      const last = turns(moves).at(-1)!;
+      expect(last.radius).toBeCloseTo(25 + (width - 3) / 2, 3);
+      expect([last.from[2], last.to[2]]).toEqual([-2.4, -2.4]);
+      expect(Math.min(...moves.map((m) => m.to[2]))).toBeCloseTo(-2.4, 6);
+      // No turn goes down further than a level of the cut.
+      const { axialDepthMm } = (operation.document as MillingOperation).cut;
+      for (const t of turns(moves)) expect(t.from[2] - t.to[2]).toBeLessThanOrEqual(axialDepthMm + 1e-3);
+      const { findings } = checkProgram(text, {
+        operations: [operation],
+        machine: operation.context.machine,
+        stock,
+        cellMm: 0.25,
+        clearPlaneMm: 0.5,
+      });
+      expect(findings.map((f) => f.rule)).toEqual([]);
+    },
+  );
 
   it('wider than its mill it has two circles, as far apart as the walls ask', () => {
     const radii = turns(movesOf(write(face(3.6), 'ring-groove').text))

@@ -24,6 +24,9 @@ export const spikeRule: RuleMaker = () => {
     see(block) {
       const { engagement, motion } = block;
       if (!isFeed(block) || engagement.most.arc === 0 || engagement.plungeShare > 0.3) return;
+      // A ring in a face is a full slot on its first circle, and released as one.
+      const document = block.expected?.operation.document;
+      if (document?.kind === 'milling' && document.feature.undercut?.form === 'face-ring') return;
       const t = tools.get(motion.setting.tool) ?? { contact: makeMiddle(STEP, 'size'), heaviest: [] };
       tools.set(motion.setting.tool, t);
       t.contact.add(engagement.usualArc, block.minutes * (1 - engagement.air));
