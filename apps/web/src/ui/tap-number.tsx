@@ -1,5 +1,5 @@
 import { Minus, Plus } from 'lucide-react';
-import { useId } from 'react';
+import { useId, useState } from 'react';
 
 /** A number with large buttons for gloves; it can be typed as well. */
 export function TapNumber({
@@ -20,7 +20,10 @@ export function TapNumber({
   onTake: (value: number | null) => void;
 }) {
   const id = useId();
+  // What is being typed stands as it is typed: half a number, as “0.” or “−”, is none yet.
+  const [draft, setDraft] = useState<string | null>(null);
   const move = (by: number): void => {
+    setDraft(null);
     const next = Math.round(((value ?? 0) + by) / step) * step;
     onTake(Math.min(high, Math.max(low, Number(next.toFixed(6)))));
   };
@@ -39,10 +42,12 @@ export function TapNumber({
         <input
           id={id}
           inputMode="decimal"
-          value={value ?? ''}
+          value={draft ?? value ?? ''}
+          onBlur={() => setDraft(null)}
           placeholder="–"
           onChange={(e) => {
-            const text = e.target.value.replace(',', '.').trim();
+            setDraft(e.target.value);
+            const text = e.target.value.replace(',', '.').replace('−', '-').trim();
             const typed = Number(text);
             if (text === '') onTake(null);
             else if (Number.isFinite(typed)) onTake(Math.min(high, Math.max(Math.min(low, 0), typed)));
