@@ -5,7 +5,7 @@ import type { PeriodMap } from './period-map.ts';
 import { readAt, spanAt } from './span.ts';
 
 const TURN = 2 * Math.PI;
-/** Frequencies looked at reach this far beyond the highest mode. */
+/** Frequencies looked at reach this far beyond the highest one the nodes follow. */
 const BEYOND = 1.5;
 /** Samples of the period for each line looked at. */
 const SAMPLES_PER_LINE = 4;
@@ -25,7 +25,7 @@ export function heardFrequency(
   const out = new Float64Array(map.size);
   map.apply(vector.re, out, re);
   map.apply(vector.im, out, im);
-  const highest = Math.max(...[...structure.x, ...structure.y].map((m) => m.hz)) * BEYOND;
+  const highest = map.highestHz * BEYOND;
   const lines = Math.ceil(highest * period) + 1;
   const size = 2 ** Math.ceil(Math.log2(SAMPLES_PER_LINE * lines + 16));
   const fft = new FFT(size);

@@ -1,13 +1,24 @@
 import { requirePositive } from '../../../units/input-error.ts';
 import { averagedBorder, longestDelay, responseGrid } from '../averaged-border.ts';
-import type { ChatterCut } from '../chatter-cut.ts';
-import type { TipMode, TipStructure } from '../tip-structure.ts';
-import { bracketed, closedIn, type Growth, growthAt, sharpened, zeroOf } from './border-search.ts';
+import { type ChatterCut, isUniform } from '../chatter-cut.ts';
+import { highestChatter } from '../highest-chatter.ts';
+import { softestMode, type TipMode, type TipStructure } from '../tip-structure.ts';
+import {
+  type Border,
+  bracketed,
+  closedIn,
+  type Growth,
+  type GrowthAt,
+  growthAt,
+  sharpened,
+  zeroOf,
+} from './border-search.ts';
 import type { ArnoldiOptions } from './dominant.ts';
 import { freeModes } from './free-motion.ts';
 import { heardFrequency } from './heard-frequency.ts';
 import type { PeriodMap } from './period-map.ts';
-import { gainOf, LEVELS, type Resolution } from './resolution.ts';
+import { gainOf, type Level, LEVELS, type Resolution } from './resolution.ts';
+import { unfollowedShare } from './unfollowed.ts';
 
 /** What the wave on the surface does at the border. */
 export type ChatterKind = 'hopf' | 'flip';
@@ -33,7 +44,7 @@ export interface LimitOptions {
   /** Share of the depth the border may be off. */
   readonly tolerance?: number;
   /** Resolutions to go through, coarse to fine. */
-  readonly levels?: readonly Resolution[];
+  readonly levels?: readonly Level[];
   /** Begin near the averaged border instead of well below it: quicker, blind to an island lower down. */
   readonly nearOverview?: boolean;
 }
@@ -54,15 +65,40 @@ const SAFETY = 3;
 /** Decay between two teeth, nepers, after which nothing of a vibration is left to hand on. */
 const SILENT = 10;
 
-/** Border of the averaged cut, mm, between that with equal teeth and that with all delays; null where there is none. */
-function overviewOf(cut: ChatterCut, structure: TipStructure, rpm: number): number | null {
+/** Border of the averaged cut, mm: between that with equal teeth and that with all delays, and the lower one; null where there is none. */
+function overviewOf(
+  cut: ChatterCut,
+  structure: TipStructure,
+  rpm: number,
+): { readonly middleMm: number; readonly leastMm: number } | null {
   const grid = responseGrid(structure, longestDelay(cut, rpm));
   const equal = { ...cut, pitch: cut.pitch.map(() => (2 * Math.PI) / cut.pitch.length) };
-  const found = [cut, equal]
+  const found = (isUniform(cut) ? [cut] : [cut, equal])
     .map((c) => averagedBorder(c, grid, rpm).depthMm)
     .filter((depth) => depth !== Infinity);
   if (found.length === 0) return null;
-  return Math.exp(found.reduce((sum, depth) => sum + Math.log(depth), 0) / found.length);
+  const middleMm = Math.exp(found.reduce((sum, depth) => sum + Math.log(depth), 0) / found.length);
+  return { middleMm, leastMm: Math.min(...found) };
+}
+
+/** The averaged cut may be off: chatter is looked for up to so many times the border it has. */
+const LOOKED_AT = 2;
+
+/**
+ * The levels with the highest frequency each follows, Hz: a little beyond the highest at which anything chatters within twice the
+ * averaged border. In slow cuts that is far below the tool's own modes, which the land damps away, and saves most of the work.
+ */
+function followed(
+  levels: readonly Level[],
+  {
+    cut,
+    structure,
+    rpm,
+    deepestMm,
+  }: { cut: ChatterCut; structure: TipStructure; rpm: number; deepestMm: number },
+): readonly Resolution[] {
+  const hz = highestChatter(cut, structure, rpm, LOOKED_AT * deepestMm) || softestMode(structure).hz;
+  return levels.map(({ reach, ...level }) => (reach ? { ...level, upToHz: reach * hz } : level));
 }
 
 /** Decay of what is heard in the longest free flight, nepers. */
@@ -78,6 +114,62 @@ function silence({ spans, period, perRadian }: PeriodMap, structure: TipStructur
   return 2 * Math.PI * heard.hz * heard.damping * longest * perRadian;
 }
 
+/** A border found so far, and what its resolution leaves, as a share of the depth. */
+interface Searched {
+  readonly border: Border;
+  readonly error: number;
+}
+
+/** What grows is an artefact of nodes that do not follow it where so much of it lies in their highest orders. */
+const UNFOLLOWED = 0.45;
+
+/**
+ * Looks for the border with the first level and sharpens it with the others. 'none' where nothing grows up to the deepest,
+ * 'unfollowed' where what grows is quicker than the first level follows.
+ */
+function searched(
+  growth: GrowthAt,
+  levels: readonly Resolution[],
+  {
+    firstMm,
+    aboutMm,
+    mostMm,
+    tolerance,
+    width,
+  }: {
+    readonly firstMm: number;
+    readonly aboutMm: number;
+    readonly mostMm: number;
+    readonly tolerance: number;
+    readonly width: number;
+  },
+): Searched | 'none' | 'unfollowed' {
+  const coarse = (depthMm: number): Growth => growth(depthMm, levels[0]!, ROUGH);
+  const bracket = bracketed(coarse, firstMm, aboutMm, mostMm);
+  if (!bracket) return 'none';
+  const [low, high] = closedIn(coarse, bracket, width);
+  const close: ArnoldiOptions = { tolerance: tolerance / 10, restarts: 8, far: FAR };
+  const at = (level: number, from: { depthMm: number; slope: number }): Border =>
+    sharpened((depthMm) => growth(depthMm, levels[level]!, close), from, mostMm, tolerance / 2);
+  let border = at(0, {
+    depthMm: low === high ? low.depthMm : zeroOf(low, high),
+    slope: low === high ? 1 : (high.log - low.log) / Math.log(high.depthMm / low.depthMm),
+  });
+  if (levels[0]!.upToHz && unfollowedShare(border.found.map, border.found.top) > UNFOLLOWED)
+    return 'unfollowed';
+  let error = COARSE_ERROR;
+  for (let level = 1; level < levels.length && error > tolerance; level++) {
+    const finer = at(level, border);
+    const moved = Math.abs(Math.log(finer.depthMm / border.depthMm));
+    error = SAFETY * gainOf(levels[level - 1]!, levels[level]!) * moved;
+    border = finer;
+    // Multipliers stand close in slow cuts: another one may have overtaken what was followed up to here.
+    const other = growth.again(border.found, close);
+    if (other.log > border.found.log + tolerance * border.slope) border = at(level, border);
+  }
+  return { border, error };
+}
+
 /**
  * Border depth at one speed: the first depth from zero at which the periodic solution is not stable. Looks upward from
  * a third of the averaged cut's limit; a stable island above the first border is not looked for. Searched coarsely, then
@@ -91,33 +183,25 @@ export function limitDepth(
   { mostMm = 60, tolerance = 5e-4, levels = LEVELS, nearOverview = false }: LimitOptions = {},
 ): PeriodicLimit {
   requirePositive('spindle speed', rpm);
-  const overviewMm = overviewOf(cut, structure, rpm);
+  const overview = overviewOf(cut, structure, rpm);
+  const overviewMm = overview?.middleMm ?? null;
   const growth = growthAt(cut, freeModes(structure), rpm);
-  const coarse = (depthMm: number): Growth => growth(depthMm, levels[0]!, ROUGH);
-  const about = Math.min(mostMm, overviewMm ?? mostMm);
-  // Where the overview has no border in reach, the deepest cut tells at once.
-  const first = nearOverview ? (about < mostMm ? 0.85 * about : mostMm) : 0.35 * about;
-  const bracket = bracketed(coarse, first, about, mostMm);
-  if (!bracket) return { depthMm: null, hz: null, kind: null, overviewMm, error: 0 };
-  const [low, high] = closedIn(coarse, bracket, nearOverview ? SEARCHED_NEAR : SEARCHED);
-  const close: ArnoldiOptions = { tolerance: tolerance / 10, restarts: 8, far: FAR };
-  const at = (level: number, from: { depthMm: number; slope: number }) =>
-    sharpened((depthMm) => growth(depthMm, levels[level]!, close), from, mostMm, tolerance / 2);
-  const from = {
-    depthMm: low === high ? low.depthMm : zeroOf(low, high),
-    slope: low === high ? 1 : (high.log - low.log) / Math.log(high.depthMm / low.depthMm),
+  const aboutMm = Math.min(mostMm, overviewMm ?? mostMm);
+  const wish = {
+    // Where the overview has no border in reach, the deepest cut tells at once.
+    firstMm: nearOverview ? (aboutMm < mostMm ? 0.85 * aboutMm : mostMm) : 0.35 * aboutMm,
+    aboutMm,
+    mostMm,
+    tolerance,
+    width: nearOverview ? SEARCHED_NEAR : SEARCHED,
   };
-  let border = at(0, from);
-  let error = COARSE_ERROR;
-  for (let level = 1; level < levels.length && error > tolerance; level++) {
-    const finer = at(level, border);
-    const moved = Math.abs(Math.log(finer.depthMm / border.depthMm));
-    error = SAFETY * gainOf(levels[level - 1]!, levels[level]!) * moved;
-    border = finer;
-    // Multipliers stand close in slow cuts: another one may have overtaken what was followed up to here.
-    const other = growth.again(border.found, close);
-    if (other.log > border.found.log + tolerance * border.slope) border = at(level, border);
+  const deepestMm = Math.min(mostMm, overview?.leastMm ?? mostMm);
+  let found = searched(growth, followed(levels, { cut, structure, rpm, deepestMm }), wish);
+  if (found === 'unfollowed') found = searched(growth, levels, wish);
+  if (found === 'none' || found === 'unfollowed') {
+    return { depthMm: null, hz: null, kind: null, overviewMm, error: 0 };
   }
+  const { border, error } = found;
   const { map, top } = border.found;
   const hz = heardFrequency(map, top, structure);
   return {

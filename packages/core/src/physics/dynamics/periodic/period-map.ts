@@ -1,9 +1,10 @@
 import { type ChatterCut, edgeSpeed, requireCut } from '../chatter-cut.ts';
 import { addDelayed, type DelayedRead, DelayedReads } from './delayed-read.ts';
 import { damping as dampingAt, engagementOf, factorsAt, inside, pressing } from './engaged-teeth.ts';
-import { type FreeModes, freePropagator, pieceAnswer } from './free-motion.ts';
+import { type FreeModes, freePropagator } from './free-motion.ts';
 import { multiply } from '../../../numerics/multiply.ts';
 import { motionOf, type PieceMotion, type PieceSystem, systemOf } from './piece.ts';
+import { pieceAnswer } from './piece-answer.ts';
 import { FINE, type Resolution } from './resolution.ts';
 import { solve } from '../../../numerics/solve-small.ts';
 import { nodesIn, type Span, spansOf } from './span.ts';
@@ -31,6 +32,8 @@ export interface PeriodMap {
   /** Numbers of the state, two a mode. */
   readonly state: number;
   readonly spans: readonly Span[];
+  /** Highest frequency the nodes follow, Hz. */
+  readonly highestHz: number;
   /** Seconds of a period. */
   readonly period: number;
   /** Seconds the tool takes for a radian. */
@@ -48,7 +51,7 @@ export interface PeriodMap {
  *
  * The tip's motion is known at Chebyshev nodes of the pieces in which a tooth cuts; between them it flies free, exactly.
  * In a piece the force is a polynomial through its nodes and the structure's answer to it exact, so a piece may hold
- * more than a wave. Pieces end where a tooth enters or leaves. Delay equation as in Insperger & Stépán 2004; spectral
+ * more than a wave, and modes quicker than the nodes can follow need no pieces of their own. Pieces end where a tooth enters or leaves. Delay equation as in Insperger & Stépán 2004; spectral
  * segments after Bayly et al. 2003 and Totis et al. 2014. Throws on an impossible cut.
  */
 export function periodMap(
@@ -63,7 +66,7 @@ export function periodMap(
   const engagement = engagementOf(cut, depthMm);
   const perRadian = 60 / rpm / TURN;
   const dims = modes.directions.length;
-  const highestHz = Math.max(...modes.omega) / TURN;
+  const highestHz = Math.min(Math.max(...modes.omega) / TURN, resolution.upToHz ?? Infinity);
   const spans = spansOf(engagement, highestHz * perRadian, resolution);
   const motions = new Map<string, PieceMotion>();
   const flights = new Map<string, Float64Array>();
@@ -84,7 +87,7 @@ export function periodMap(
     const { count, at } = nodes;
     const key = (to - from).toFixed(10);
     const motion =
-      motions.get(key) ?? motionOf(modes, pieceAnswer(modes, nodes, (to - from) * perRadian), count);
+      motions.get(key) ?? motionOf(modes, pieceAnswer(modes, count, (to - from) * perRadian), count);
     motions.set(key, motion);
     const cutting = new Float64Array(count * dims * dims);
     const damping = cut.dampingNPerM ? new Float64Array(count * dims * dims) : null;
@@ -120,6 +123,7 @@ export function periodMap(
     size: state + nodesIn(spans) * dims,
     state,
     spans,
+    highestHz,
     period: engagement.period * perRadian,
     perRadian,
     perTurn: engagement.perTurn,

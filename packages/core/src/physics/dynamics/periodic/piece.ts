@@ -1,4 +1,5 @@
-import type { FreeModes, PieceAnswer } from './free-motion.ts';
+import type { FreeModes } from './free-motion.ts';
+import type { PieceAnswer } from './piece-answer.ts';
 import { factor } from '../../../numerics/solve-small.ts';
 
 /** What a length of time does in one direction, whatever is cut in it: shared by all pieces as long. */
@@ -37,7 +38,7 @@ export function motionOf(modes: FreeModes, answer: PieceAnswer, count: number): 
     const end = answer.end.subarray(2 * firstMode * count, 2 * (firstMode + own) * count);
     return { firstMode, modes: own, moves, end };
   });
-  return { directions, free: answer.free[count - 1]!, answer };
+  return { directions, free: answer.through, answer };
 }
 
 /** The forces of a piece as the solution of a small linear system. Vectors go direction by direction, node by node. */

@@ -2,19 +2,30 @@
 export interface Resolution {
   /** Nodes of a piece that is as long as it may be; a shorter one has as few as are as good. */
   readonly nodes: number;
-  /** Waves of the highest mode a piece may hold. */
+  /** Waves of the highest mode that is followed a piece may hold. */
   readonly wavesPerPiece: number;
   /** Turn of the tool a piece may take, rad: the direction of the force changes with it. */
   readonly turnPerPiece: number;
+  /** Highest frequency the nodes need follow, Hz: modes above it give way and no more. Absent is every mode. */
+  readonly upToHz?: number;
 }
+
+/** A resolution of a search for a border. */
+export interface Level extends Resolution {
+  /** Frequencies are followed up to so many times the highest one chatter may have; absent is every mode. */
+  readonly reach?: number;
+}
+
+/** Multipliers within 0.05% of the converged ones on the worked cases. */
+export const FINE: Resolution = { nodes: 12, wavesPerPiece: 1.25, turnPerPiece: 0.5 };
 
 /**
  * More and more nodes, and less and less turn: in slow cuts waves make the pieces short, in fast ones the turn does. There
  * what teeth with other spacings left is read with its corners inside a piece, where more nodes alone would not help.
  */
-export const LEVELS: readonly [Resolution, Resolution, Resolution] = [
-  { nodes: 8, wavesPerPiece: 1.25, turnPerPiece: 1 },
-  { nodes: 12, wavesPerPiece: 1.25, turnPerPiece: 0.5 },
+export const LEVELS: readonly [Level, Level, Level] = [
+  { nodes: 8, wavesPerPiece: 1.25, turnPerPiece: 1, reach: 1.3 },
+  { ...FINE, reach: 2.6 },
   { nodes: 16, wavesPerPiece: 1.25, turnPerPiece: 0.25 },
 ];
 
@@ -27,9 +38,6 @@ export const gainOf = (level: Resolution, next: Resolution): number =>
     LEAST_GAIN,
     remainder(next.nodes, next.wavesPerPiece) / remainder(level.nodes, level.wavesPerPiece),
   );
-
-/** Multipliers within 0.05% of the converged ones on the worked cases. */
-export const FINE = LEVELS[1];
 
 const LEAST_NODES = 3;
 /** Turning pieces may have so many nodes more than straight ones. */

@@ -1,0 +1,95 @@
+import { type ChatterCut, dampingOf, edgeSpeed, meanDirection, meanFactors } from './chatter-cut.ts';
+import { receptanceAt, type TipStructure } from './tip-structure.ts';
+
+const TURN = 2 * Math.PI;
+/** Frequencies are looked at from this many times the highest mode down. */
+const BEYOND = 3;
+/** Phases between one wave and the next that are tried. */
+const PHASES = 16;
+/** Most two frequencies are apart, as a share, and in half-widths of the sharpest mode. */
+const SHARE = 0.01;
+const PER_HALF_WIDTH = 0.5;
+
+/**
+ * Highest frequency, Hz, at which the averaged cut may chatter at some depth up to `mostMm`, whatever the phase from wave to
+ * wave: with the damping of the land at this speed, for teeth of any spacing. 0 where there is none.
+ */
+export function highestChatter(
+  cut: ChatterCut,
+  structure: TipStructure,
+  rpm: number,
+  mostMm: number,
+): number {
+  const modes = [...structure.x, ...structure.y];
+  const top = BEYOND * Math.max(...modes.map((m) => m.hz));
+  const lowest = Math.min(...modes.map((m) => m.hz)) / BEYOND;
+  const step = Math.min(SHARE, PER_HALF_WIDTH * Math.min(...modes.map((m) => m.damping)));
+  const chatters = averagedAtAnyPhase(cut, structure, rpm, mostMm);
+  for (let hz = top; hz > lowest; hz *= 1 - step) if (chatters(hz)) return hz;
+  return 0;
+}
+
+/** Whether some phase from wave to wave makes the averaged cut chatter at a frequency at a depth up to `mostMm`. */
+function averagedAtAnyPhase(
+  cut: ChatterCut,
+  structure: TipStructure,
+  rpm: number,
+  mostMm: number,
+): (hz: number) => boolean {
+  const w = meanDirection(cut);
+  const [ss, sc, cc] = meanFactors(cut);
+  const d = dampingOf(cut, edgeSpeed(cut, rpm), ss, sc, cc);
+  const least = 1000 / mostMm;
+  const strength = 2 * Math.hypot(...w);
+  const damped = Math.hypot(...d);
+  const detW = w[0] * w[3] - w[1] * w[2];
+  const detD = d[0] * d[3] - d[1] * d[2];
+  const mixed = w[0] * d[3] + d[0] * w[3] - w[1] * d[2] - d[1] * w[2];
+  return (hz) => {
+    const omega = TURN * hz;
+    const x = receptanceAt(structure.x, hz);
+    const y = receptanceAt(structure.y, hz);
+    // No eigenvalue is larger than the norms of what it comes of.
+    if (Math.max(Math.hypot(x.re, x.im), Math.hypot(y.re, y.im)) * (strength + omega * damped) < least)
+      return false;
+    // −G·(S·W + iωD), S = 1 − e^(−iθ): its trace and determinant are polynomials of S.
+    const tsr = x.re * w[0] + y.re * w[3];
+    const tsi = x.im * w[0] + y.im * w[3];
+    const tdr = -omega * (x.im * d[0] + y.im * d[3]);
+    const tdi = omega * (x.re * d[0] + y.re * d[3]);
+    const gr = x.re * y.re - x.im * y.im;
+    const gi = x.re * y.im + x.im * y.re;
+    let [lastRe0, lastIm0, lastRe1, lastIm1] = [0, 0, 0, 0];
+    for (let k = 0; k <= PHASES; k++) {
+      const theta = (TURN * k) / PHASES;
+      const sr = 1 - Math.cos(theta);
+      const si = Math.sin(theta);
+      const tr = -(tsr * sr - tsi * si + tdr) / 2;
+      const ti = -(tsr * si + tsi * sr + tdi) / 2;
+      const pr = detW * (sr * sr - si * si) - omega * mixed * si - omega * omega * detD;
+      const pi = detW * 2 * sr * si + omega * mixed * sr;
+      const dr = gr * pr - gi * pi;
+      const di = gr * pi + gi * pr;
+      const qr = tr * tr - ti * ti - dr;
+      const qi = 2 * tr * ti - di;
+      const size = Math.hypot(qr, qi);
+      const rr = Math.sqrt(Math.max(0, (size + qr) / 2));
+      const ri = (qi < 0 ? -1 : 1) * Math.sqrt(Math.max(0, (size - qr) / 2));
+      let [re0, im0, re1, im1] = [tr + rr, ti + ri, tr - rr, ti - ri];
+      if (k > 0) {
+        // Keep the branches apart: the nearer eigenvalue goes on.
+        const straight = Math.abs(re0 - lastRe0) + Math.abs(im0 - lastIm0);
+        const swapped = Math.abs(re1 - lastRe0) + Math.abs(im1 - lastIm0);
+        if (swapped < straight) [re0, im0, re1, im1] = [re1, im1, re0, im0];
+        if (crosses(lastRe0, lastIm0, re0, im0, least) || crosses(lastRe1, lastIm1, re1, im1, least))
+          return true;
+      }
+      [lastRe0, lastIm0, lastRe1, lastIm1] = [re0, im0, re1, im1];
+    }
+    return false;
+  };
+}
+
+/** Whether a way from one eigenvalue to the next becomes real at a value no less than `least`. */
+const crosses = (re: number, im: number, nextRe: number, nextIm: number, least: number): boolean =>
+  im * nextIm <= 0 && im !== nextIm && re + (im / (im - nextIm)) * (nextRe - re) >= least;

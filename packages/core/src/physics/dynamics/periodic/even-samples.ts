@@ -1,0 +1,67 @@
+import { memoryOf } from '../../../numerics/memory.ts';
+import { factor, solve } from '../../../numerics/solve-small.ts';
+import { pieceNodes, readBetween } from './piece-nodes.ts';
+
+/** Evenly spaced places in a piece, at which motion is known before a polynomial through the nodes is laid on it. */
+export interface EvenSamples {
+  /** Steps between places; there is one place more. */
+  readonly steps: number;
+  /** Where the Gauss points of a step lie, as shares of it, and their weights. */
+  readonly within: readonly number[];
+  readonly weights: readonly number[];
+  /** Value of each node's polynomial at the Gauss points of each step: [step][point][node]. */
+  readonly basis: Float64Array;
+  /** Values at the nodes of the polynomial that comes nearest to values at the places: [node][place]. */
+  readonly nearest: Float64Array;
+}
+
+/** Three Gauss–Legendre points on the unit interval. Abramowitz & Stegun 25.4.30. */
+const WITHIN = [0.5 - Math.sqrt(0.15), 0.5, 0.5 + Math.sqrt(0.15)];
+const WEIGHTS = [5 / 18, 8 / 18, 5 / 18];
+/** Weights of the first and last places of an even sum that make it an integral. Gregory; Davis & Rabinowitz 1984, 2.9. */
+const ENDS = [3 / 8, 7 / 6, 23 / 24];
+
+const made = memoryOf<EvenSamples>(200);
+
+/** Places of a piece; made once for each count of nodes and steps. */
+export const evenSamples = (count: number, steps: number): EvenSamples =>
+  made.recall(`${count} ${steps}`, () => makeSamples(count, steps));
+
+function makeSamples(count: number, steps: number): EvenSamples {
+  const nodes = pieceNodes(count);
+  const points = WITHIN.length;
+  const basis = new Float64Array(steps * points * count);
+  for (let i = 0; i < steps; i++) {
+    WITHIN.forEach((x, g) => {
+      readBetween(nodes, (i + x) / steps, basis, (i * points + g) * count);
+    });
+  }
+  return { steps, within: WITHIN, weights: WEIGHTS, basis, nearest: nearestOf(count, steps) };
+}
+
+/** Least squares over the places by the normal equations: few unknowns on many places, they keep their digits. */
+function nearestOf(count: number, steps: number): Float64Array {
+  const nodes = pieceNodes(count);
+  const places = steps + 1;
+  const at = new Float64Array(places * count);
+  const weight = (i: number): number => ENDS[Math.min(i, steps - i)] ?? 1;
+  for (let i = 0; i < places; i++) readBetween(nodes, i / steps, at, i * count);
+  const products = new Float64Array(count * count);
+  for (let i = 0; i < places; i++) {
+    for (let a = 0; a < count; a++) {
+      for (let b = 0; b < count; b++) {
+        products[a * count + b]! += weight(i) * at[i * count + a]! * at[i * count + b]!;
+      }
+    }
+  }
+  const exchanged = new Int32Array(count);
+  factor(products, count, exchanged);
+  const nearest = new Float64Array(count * places);
+  const column = new Float64Array(count);
+  for (let i = 0; i < places; i++) {
+    for (let b = 0; b < count; b++) column[b] = weight(i) * at[i * count + b]!;
+    solve(products, count, exchanged, column);
+    for (let a = 0; a < count; a++) nearest[a * places + i] = column[a]!;
+  }
+  return nearest;
+}
