@@ -1,15 +1,31 @@
 /**
- * out = A·x for a matrix stored by rows; `out` begins at `offset`. Four rows at a time: each number of x is read once for
- * them, and their sums do not wait for one another. The inner loop of the periodic solution.
+ * out = A·x for a matrix stored by rows; `x` is read from `from` on and `out` written from `to` on. Four rows at a time: each number
+ * of x is read once for them, and their sums do not wait for one another. The inner loop of the periodic solution.
  */
 export function multiply(
   a: Float64Array,
   rows: number,
   columns: number,
   x: Float64Array,
+  from: number,
   out: Float64Array,
-  offset: number,
+  to: number,
 ): void {
+  for (let i = 0; i < rows; i++) out[to + i] = 0;
+  multiplyAdd(a, rows, columns, x, from, out, to);
+}
+
+/** out += A·x, otherwise as `multiply`. */
+export function multiplyAdd(
+  a: Float64Array,
+  rows: number,
+  columns: number,
+  x: Float64Array,
+  from: number,
+  out: Float64Array,
+  to: number,
+): void {
+  const end = from + columns;
   let i = 0;
   for (; i + 3 < rows; i += 4) {
     let r0 = i * columns;
@@ -20,21 +36,21 @@ export function multiply(
     let s1 = 0;
     let s2 = 0;
     let s3 = 0;
-    for (let j = 0; j < columns; j++) {
+    for (let j = from; j < end; j++) {
       const v = x[j]!;
       s0 += a[r0++]! * v;
       s1 += a[r1++]! * v;
       s2 += a[r2++]! * v;
       s3 += a[r3++]! * v;
     }
-    out[offset + i] = s0;
-    out[offset + i + 1] = s1;
-    out[offset + i + 2] = s2;
-    out[offset + i + 3] = s3;
+    out[to + i]! += s0;
+    out[to + i + 1]! += s1;
+    out[to + i + 2]! += s2;
+    out[to + i + 3]! += s3;
   }
   for (; i < rows; i++) {
     let sum = 0;
-    for (let j = 0, at = i * columns; j < columns; j++, at++) sum += a[at]! * x[j]!;
-    out[offset + i] = sum;
+    for (let j = from, at = i * columns; j < end; j++, at++) sum += a[at]! * x[j]!;
+    out[to + i]! += sum;
   }
 }

@@ -26,7 +26,9 @@ export function factor(a: Float64Array, n: number, exchanged: Int32Array): void 
   }
 }
 
-/** Solves with the factors of `factor`; `b` becomes the answer. */
+/**
+ * Solves with the factors of `factor`; `b` becomes the answer. Column by column, so that no sum waits for the one before it.
+ */
 export function solve(a: Float64Array, n: number, exchanged: Int32Array, b: Float64Array): void {
   for (let k = 0; k < n; k++) {
     const row = exchanged[k]!;
@@ -36,14 +38,12 @@ export function solve(a: Float64Array, n: number, exchanged: Int32Array, b: Floa
       b[row] = held;
     }
   }
-  for (let i = 1; i < n; i++) {
-    let sum = b[i]!;
-    for (let j = 0; j < i; j++) sum -= a[i * n + j]! * b[j]!;
-    b[i] = sum;
+  for (let j = 0; j < n; j++) {
+    const x = b[j]!;
+    for (let i = j + 1, at = i * n + j; i < n; i++, at += n) b[i]! -= a[at]! * x;
   }
-  for (let i = n - 1; i >= 0; i--) {
-    let sum = b[i]!;
-    for (let j = i + 1; j < n; j++) sum -= a[i * n + j]! * b[j]!;
-    b[i] = sum / a[i * n + i]!;
+  for (let j = n - 1; j >= 0; j--) {
+    const x = (b[j]! /= a[j * n + j]!);
+    for (let i = 0, at = j; i < j; i++, at += n) b[i]! -= a[at]! * x;
   }
 }

@@ -53,37 +53,52 @@ export const directionIntegrals = (phi: number): readonly [number, number, numbe
 };
 
 /**
- * Force on the tip per metre of regenerative motion and metre of depth, N/m², row by row xx, xy, yx, yy, from the
- * factors sin², sin·cos, cos²: F = −a·W·(r − r(t − τ)). Signs as in `physics/cutting/milling-forces.ts`; Altintas & Budak 1995.
+ * Force on the tip per motion of it from a tangential and a radial coefficient and the factors sin², sin·cos, cos²: row by row
+ * xx, xy, yx, yy, into `out` from `at` on. Signs as in `physics/cutting/milling-forces.ts`; Altintas & Budak 1995.
  */
-export function directionOf(
-  cut: ChatterCut,
+export function directionInto(
+  t: number,
+  r: number,
   ss: number,
   sc: number,
   cc: number,
-): readonly [number, number, number, number] {
-  const [t, r] = [cut.tangential * 1e6, cut.radial * 1e6];
-  return [t * sc + r * ss, t * cc + r * sc, -t * ss + r * sc, -t * sc + r * cc];
+  out: { [k: number]: number },
+  at: number,
+): void {
+  out[at] = t * sc + r * ss;
+  out[at + 1] = t * cc + r * sc;
+  out[at + 2] = -t * ss + r * sc;
+  out[at + 3] = -t * sc + r * cc;
+}
+
+type Direction = readonly [number, number, number, number];
+
+/** Force on the tip per metre of regenerative motion and metre of depth, N/m², row by row: F = −a·W·(r − r(t − τ)). */
+export function directionOf(cut: ChatterCut, ss: number, sc: number, cc: number): Direction {
+  const w: [number, number, number, number] = [0, 0, 0, 0];
+  directionInto(cut.tangential * 1e6, cut.radial * 1e6, ss, sc, cc, w, 0);
+  return w;
+}
+
+/** Tangential and radial coefficient of the pressed land per speed of it and depth, N·s/m², at a cutting speed, m/s. */
+export function landOf(cut: ChatterCut, speedMS: number): readonly [number, number] {
+  const r = (cut.dampingNPerM ?? 0) / speedMS;
+  return [r * (cut.dampingFriction ?? 0), r];
 }
 
 /**
  * Force on the tip per speed of it and depth at a cutting speed, N·s/m², row by row, from the same factors: the land is pressed
  * along the radius and drags along the edge's path. Friction after Sisson & Kegg 1969.
  */
-export function dampingOf(
-  cut: ChatterCut,
-  speedMS: number,
-  ss: number,
-  sc: number,
-  cc: number,
-): readonly [number, number, number, number] {
-  const r = (cut.dampingNPerM ?? 0) / speedMS;
-  const t = r * (cut.dampingFriction ?? 0);
-  return [t * sc + r * ss, t * cc + r * sc, -t * ss + r * sc, -t * sc + r * cc];
+export function dampingOf(cut: ChatterCut, speedMS: number, ss: number, sc: number, cc: number): Direction {
+  const d: [number, number, number, number] = [0, 0, 0, 0];
+  const [t, r] = landOf(cut, speedMS);
+  directionInto(t, r, ss, sc, cc, d, 0);
+  return d;
 }
 
 /** Mean over a turn of all teeth's direction matrix, N/m². */
-export function meanDirection(cut: ChatterCut): readonly [number, number, number, number] {
+export function meanDirection(cut: ChatterCut): Direction {
   const [ss, sc, cc] = meanFactors(cut);
   return directionOf(cut, ss, sc, cc);
 }

@@ -18,13 +18,17 @@ export interface GrowthAt {
   (depthMm: number, resolution: Resolution, arnoldi: ArnoldiOptions): Growth;
   /** The same depth once more from a start that knows nothing: the larger of both answers. */
   again(of: Growth, arnoldi: ArnoldiOptions): Growth;
+  /** The least of those that grew: what is heard at the border, where just below it something else may be dying more slowly. */
+  least(): Growth | null;
 }
 
 /** Growth at depths of one cut at one speed, what leads at each depth being where the next one begins. */
 export function growthAt(cut: ChatterCut, modes: FreeModes, rpm: number): GrowthAt {
   let last: Growth | null = null;
+  let least: Growth | null = null;
   const taken = (depthMm: number, map: PeriodMap, top: Multiplier): Growth => {
     last = { depthMm, log: Math.log(Math.max(top.size, 1e-9)), map, top };
+    if (last.log >= 0 && !(least && least.log < last.log)) least = last;
     return last;
   };
   const at = (depthMm: number, resolution: Resolution, arnoldi: ArnoldiOptions): Growth => {
@@ -37,6 +41,7 @@ export function growthAt(cut: ChatterCut, modes: FreeModes, rpm: number): Growth
       const top = dominantMultiplier(of.map, arnoldi);
       return top.size > of.top.size ? taken(of.depthMm, of.map, top) : of;
     },
+    least: () => least,
   });
 }
 
@@ -128,6 +133,9 @@ export function closedIn(growth: (depthMm: number) => Growth, [from, to]: Bracke
 /** Steps to close in on the border at one resolution, and how far each may go as a share of the depth. */
 const STEPS = 12;
 const FURTHEST = 0.1;
+/** What a slope may be off by, as a share of it: that between the ends of a bracket, and any at the least. */
+const SLOPE_DOUBT = 0.4;
+const LEAST_SLOPE_DOUBT = 0.1;
 /** Ratio of slopes that may be those of one multiplier. */
 const LIKE_SLOPE = 4;
 
@@ -138,7 +146,7 @@ export interface Border {
   readonly slope: number;
 }
 
-/** Secants on ln |μ| over ln of the depth from a near border on, until a step is no more than a share of the depth. */
+/** Secants on ln |μ| over ln of the depth from a near border on, until what a step may be off by is no more than a share of the depth. */
 export function sharpened(
   growth: (depthMm: number) => Growth,
   from: Pick<Border, 'depthMm' | 'slope'>,
@@ -147,14 +155,17 @@ export function sharpened(
 ): Border {
   let { depthMm, slope } = from;
   let found = growth(depthMm);
+  let doubt = SLOPE_DOUBT;
   for (let i = 0; i < STEPS; i++) {
     const by = Math.min(FURTHEST, Math.max(-FURTHEST, -found.log / slope));
     depthMm = Math.min(mostMm, found.depthMm * Math.exp(by));
-    if (Math.abs(by) < step || depthMm === found.depthMm) break;
+    if (Math.abs(by) * doubt < step || depthMm === found.depthMm) break;
     const next = growth(depthMm);
     const secant = (next.log - found.log) / Math.log(next.depthMm / found.depthMm);
     // Any other slope comes of two multipliers that took turns.
-    if (secant > from.slope / LIKE_SLOPE && secant < from.slope * LIKE_SLOPE) slope = secant;
+    const like = secant > from.slope / LIKE_SLOPE && secant < from.slope * LIKE_SLOPE;
+    doubt = like ? Math.min(1, Math.max(LEAST_SLOPE_DOUBT, Math.abs(secant / slope - 1))) : 1;
+    if (like) slope = secant;
     found = next;
   }
   return { depthMm, found, slope: from.slope };

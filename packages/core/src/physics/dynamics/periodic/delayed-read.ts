@@ -1,7 +1,7 @@
 import { type Span, readAt, spanAt } from './span.ts';
 
-/** Reads of the motion of teeth that passed before, node by node of a piece. */
-export interface DelayedRead {
+/** Reads of the motion of teeth that passed before, node by node of the whole period. */
+export interface DelayedReads {
   /** Reads of node a are `start[a]` to `start[a + 1]`. */
   readonly start: Int32Array;
   /** Where in the record the first node of the piece read lies, for the first direction. */
@@ -20,7 +20,7 @@ export interface DelayedRead {
 
 /** Numbers that come one by one, in a buffer that is used again. */
 class Collected {
-  private held = new Float64Array(4096);
+  private held = new Float64Array(1 << 14);
   length = 0;
 
   /** Room for so many more; where they begin in `values`. */
@@ -43,16 +43,16 @@ class Collected {
   }
 }
 
-/** Collects the reads of one piece after the other. */
-export class DelayedReads {
+/** Collects the reads of one node after the other. */
+export class DelayedCollector {
   private readonly spans: readonly Span[];
   private readonly period: number;
   private readonly dims: number;
-  private start: number[] = [0];
-  private from: number[] = [];
-  private count: number[] = [];
-  private before: number[] = [];
-  private at: number[] = [];
+  private readonly start: number[] = [0];
+  private readonly from: number[] = [];
+  private readonly count: number[] = [];
+  private readonly before: number[] = [];
+  private readonly at: number[] = [];
   private readonly shares = new Collected();
   private readonly pressing = new Collected();
 
@@ -89,34 +89,26 @@ export class DelayedReads {
     this.start.push(this.from.length);
   }
 
-  /** The piece is done; the next one begins. */
-  done(): DelayedRead {
-    const read = {
-      start: Int32Array.from(this.start),
-      from: Int32Array.from(this.from),
-      count: Int32Array.from(this.count),
-      before: Uint8Array.from(this.before),
-      at: Int32Array.from(this.at),
+  done(): DelayedReads {
+    return {
+      start: new Int32Array(this.start),
+      from: new Int32Array(this.from),
+      count: new Int32Array(this.count),
+      before: new Uint8Array(this.before),
+      at: new Int32Array(this.at),
       shares: this.shares.taken(),
       pressing: this.pressing.taken(),
     };
-    this.start = [0];
-    this.from = [];
-    this.count = [];
-    this.before = [];
-    this.at = [];
-    this.shares.length = 0;
-    this.pressing.length = 0;
-    return read;
   }
 }
 
 /**
- * Adds what the delayed motion presses with to the forces of a piece of `nodes` nodes, read from this period's record so
- * far, `to`, or from the one before, `from`; records begin after `state` numbers.
+ * Adds what the delayed motion presses with to the forces of `nodes` nodes from the period's node `first` on, read from this
+ * period's record so far, `to`, or from the one before, `from`; records begin after `state` numbers.
  */
 export function addDelayed(
-  read: DelayedRead,
+  read: DelayedReads,
+  first: number,
   force: Float64Array,
   from: Float64Array,
   to: Float64Array,
@@ -124,15 +116,17 @@ export function addDelayed(
 ): void {
   const { start, shares, pressing } = read;
   for (let a = 0; a < nodes; a++) {
-    let [f0, f1] = [0, 0];
-    for (let i = start[a]!; i < start[a + 1]!; i++) {
+    let f0 = 0;
+    let f1 = 0;
+    for (let i = start[first + a]!; i < start[first + a + 1]!; i++) {
       const source = read.before[i]! > 0 ? from : to;
       const count = read.count[i]!;
       let u = state + read.from[i]!;
       let w = read.at[i]!;
       const end = w + count;
       if (dims === 2) {
-        let [ux, uy] = [0, 0];
+        let ux = 0;
+        let uy = 0;
         for (; w < end; u++, w++) {
           const share = shares[w]!;
           ux += share * source[u]!;

@@ -38,6 +38,22 @@ const norm = (v: Float64Array): number => {
   return Math.sqrt(sum);
 };
 
+/** Vectors of a basis, used again by the next one: a search makes thousands of them. */
+const rooms: Float64Array[] = [];
+
+function roomOf(place: number, size: number): Float64Array {
+  let room = rooms[place];
+  if (!room || room.length < size) rooms[place] = room = new Float64Array(Math.ceil(1.25 * size));
+  return room.length === size ? room : room.subarray(0, size);
+}
+
+/** A vector times a number, in the room of its place in the basis. */
+function scaled(v: Float64Array, by: number, place: number): Float64Array {
+  const out = roomOf(place, v.length);
+  for (let k = 0; k < v.length; k++) out[k] = by * v[k]!;
+  return out;
+}
+
 /** Multipliers a start for the next map holds. */
 const LEADING = 6;
 /** With a good start the answer may be there before the basis is full: it is looked for after each so many vectors. */
@@ -56,25 +72,19 @@ export function dominantMultiplier(
 ): Multiplier {
   const { size } = map;
   const m = Math.min(vectors, size);
-  let start: Float64Array;
-  if (near) start = near;
-  else {
-    start = seeded(size);
-    const held = new Float64Array(size);
-    for (let i = 0; i < 2; i++) {
-      map.apply(start, held);
-      const scale = 1 / (norm(held) || 1);
-      start = held.map((x) => x * scale);
-    }
+  let start = near ?? seeded(size);
+  for (let i = 0; !near && i < 2; i++) {
+    const held = roomOf(1, size);
+    map.apply(start, held);
+    start = scaled(held, 1 / (norm(held) || 1), 0);
   }
-  const scale = 1 / (norm(start) || 1);
-  let basis: Float64Array[] = [start.map((x) => x * scale)];
+  let basis: Float64Array[] = [scaled(start, 1 / (norm(start) || 1), 0)];
   // Column by column what the map makes of a basis vector, in the basis; row m is what sticks out of it.
   let h = new Float64Array((m + 1) * m);
   let j = 0;
   for (let round = 0; ; round++) {
     for (; ; j++) {
-      const w = new Float64Array(size);
+      const w = roomOf(j + 1, size);
       map.apply(basis[j]!, w);
       const before = norm(w);
       orthogonalise(w, basis, j, h, m);
@@ -101,7 +111,9 @@ export function dominantMultiplier(
         }
       }
       h[used * m + j] = rest;
-      basis.push(w.map((x) => x / rest));
+      const by = 1 / rest;
+      for (let k = 0; k < size; k++) w[k]! *= by;
+      basis.push(w);
       if (used === m) break;
     }
     [basis, h] = compressed(basis, h, m, size);
@@ -148,7 +160,8 @@ function compressed(
     kept.forEach((x, r) => (next[r * m + c] = x.reduce((sum, v, k) => sum + v * image[k]!, 0)));
     next[kept.length * m + c] = h[m * m + m - 1]! * y[m - 1]!;
   });
-  return [[...kept.map((y) => summed(basis, y, size)), basis[m]!], next];
+  const vectors = [...kept.map((y) => summed(basis, y, size)), basis[m]!];
+  return [vectors.map((v, place) => scaled(v, 1, place)), next];
 }
 
 interface Top {

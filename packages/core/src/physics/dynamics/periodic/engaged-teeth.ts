@@ -1,4 +1,4 @@
-import { type ChatterCut, dampingOf, directionOf, isUniform } from '../chatter-cut.ts';
+import { type ChatterCut, directionInto, isUniform } from '../chatter-cut.ts';
 
 const TURN = 2 * Math.PI;
 /** Most discs a cutter with unequal helices is cut into; within one the spacing is that of its middle. */
@@ -150,42 +150,25 @@ export function factorsAt(
 export const inside = (from: number, to: number, share: number): number =>
   Math.min(to - 1e-9 * (to - from), Math.max(from + 1e-9 * (to - from), from + share * (to - from)));
 
-function taken(
-  whole: readonly number[],
-  times: number,
+const whole = new Float64Array(4);
+
+/**
+ * Direction matrix of summed factors for a tangential and a radial coefficient, over the directions that give way; into `out` from
+ * `offset` on: N/m from coefficients in N/m, N·s/m from those of the land.
+ */
+export function pressing(
+  tangential: number,
+  radial: number,
+  factors: Float64Array,
   directions: readonly number[],
   out: Float64Array,
   offset: number,
 ): void {
   const dims = directions.length;
-  for (let r = 0; r < dims; r++) {
-    for (let c = 0; c < dims; c++) {
-      out[offset + r * dims + c] = whole[directions[r]! * 2 + directions[c]!]! * times;
-    }
+  if (dims === 2) {
+    directionInto(tangential, radial, factors[0]!, factors[1]!, factors[2]!, out, offset);
+    return;
   }
-}
-
-/** Direction matrix of summed factors times depth, N/m, over the directions that give way; into `out` from `offset` on. */
-export function pressing(
-  cut: ChatterCut,
-  factors: Float64Array,
-  depthM: number,
-  directions: readonly number[],
-  out: Float64Array,
-  offset: number,
-): void {
-  taken(directionOf(cut, factors[0]!, factors[1]!, factors[2]!), depthM, directions, out, offset);
-}
-
-/** The same for the damping of the pressed land, N·s/m, at a cutting speed. */
-export function damping(
-  cut: ChatterCut,
-  speedMS: number,
-  factors: Float64Array,
-  depthM: number,
-  directions: readonly number[],
-  out: Float64Array,
-  offset: number,
-): void {
-  taken(dampingOf(cut, speedMS, factors[0]!, factors[1]!, factors[2]!), depthM, directions, out, offset);
+  directionInto(tangential, radial, factors[0]!, factors[1]!, factors[2]!, whole, 0);
+  for (const d of directions) out[offset] = whole[3 * d]!;
 }

@@ -51,7 +51,7 @@ export interface LimitOptions {
 
 /** Far from the border a rough answer decides. */
 const FAR = { from: 0.12, tolerance: 0.01 } as const;
-const ROUGH: ArnoldiOptions = { tolerance: 2e-3, restarts: 3, far: FAR };
+const ROUGH: ArnoldiOptions = { tolerance: 5e-3, restarts: 3, far: FAR };
 /** Angle from −1 within which a multiplier is a flip, rad. */
 const FLIP = 0.02;
 /** Share of the depth the first, coarse search closes in to. */
@@ -83,23 +83,8 @@ function overviewOf(
 
 /** The averaged cut may be off: chatter is looked for up to so many times the border it has. */
 const LOOKED_AT = 2;
-
-/**
- * The levels with the highest frequency each follows, Hz: a little beyond the highest at which anything chatters within twice the
- * averaged border. In slow cuts that is far below the tool's own modes, which the land damps away, and saves most of the work.
- */
-function followed(
-  levels: readonly Level[],
-  {
-    cut,
-    structure,
-    rpm,
-    deepestMm,
-  }: { cut: ChatterCut; structure: TipStructure; rpm: number; deepestMm: number },
-): readonly Resolution[] {
-  const hz = highestChatter(cut, structure, rpm, LOOKED_AT * deepestMm) || softestMode(structure).hz;
-  return levels.map(({ reach, ...level }) => (reach ? { ...level, upToHz: reach * hz } : level));
-}
+/** Where what was followed did not reach, so many times as much is. */
+const FURTHER = 2.5;
 
 /** Decay of what is heard in the longest free flight, nepers. */
 function silence({ spans, period, perRadian }: PeriodMap, structure: TipStructure, hz: number): number {
@@ -114,9 +99,35 @@ function silence({ spans, period, perRadian }: PeriodMap, structure: TipStructur
   return 2 * Math.PI * heard.hz * heard.damping * longest * perRadian;
 }
 
+/** The levels, each following its reach of the highest frequency chatter may have, Hz. */
+const followedBy = (levels: readonly Level[], hz: number): readonly Resolution[] =>
+  levels.map(({ reach, ...level }) => (reach ? { ...level, upToHz: reach * hz } : level));
+
+/** A border and the level it was found at. */
+interface Found extends Border {
+  readonly level: Resolution;
+}
+
+/** Frequencies nearer than this are one. */
+const SAME_HZ = 0.03;
+/** So far above the border what grows is what chatters. */
+const ABOVE = 1.005;
+
+/**
+ * What is heard at a border. Where the last depth looked at lies just below it something else may be dying more slowly there than
+ * what chatters: if what grew at some depth sounds otherwise, a depth just above tells.
+ */
+function heardAt(border: Found, growth: GrowthAt, structure: TipStructure): Growth & { readonly hz: number } {
+  const heard = (g: Growth) => ({ ...g, hz: heardFrequency(g.map, g.top, structure) });
+  const found = heard(border.found);
+  const least = border.found.log < 0 ? growth.least() : null;
+  if (!least || Math.abs(Math.log(heard(least).hz / found.hz)) < SAME_HZ) return found;
+  return heard(growth(border.depthMm * ABOVE, border.level, ROUGH));
+}
+
 /** A border found so far, and what its resolution leaves, as a share of the depth. */
 interface Searched {
-  readonly border: Border;
+  readonly border: Found;
   readonly error: number;
 }
 
@@ -148,9 +159,11 @@ function searched(
   const bracket = bracketed(coarse, firstMm, aboutMm, mostMm);
   if (!bracket) return 'none';
   const [low, high] = closedIn(coarse, bracket, width);
-  const close: ArnoldiOptions = { tolerance: tolerance / 10, restarts: 8, far: FAR };
-  const at = (level: number, from: { depthMm: number; slope: number }): Border =>
-    sharpened((depthMm) => growth(depthMm, levels[level]!, close), from, mostMm, tolerance / 2);
+  const close: ArnoldiOptions = { tolerance: tolerance / 4, restarts: 8, far: FAR };
+  const at = (level: number, from: { depthMm: number; slope: number }): Found => ({
+    ...sharpened((depthMm) => growth(depthMm, levels[level]!, close), from, mostMm, tolerance / 2),
+    level: levels[level]!,
+  });
   let border = at(0, {
     depthMm: low === high ? low.depthMm : zeroOf(low, high),
     slope: low === high ? 1 : (high.log - low.log) / Math.log(high.depthMm / low.depthMm),
@@ -185,25 +198,28 @@ export function limitDepth(
   requirePositive('spindle speed', rpm);
   const overview = overviewOf(cut, structure, rpm);
   const overviewMm = overview?.middleMm ?? null;
-  const growth = growthAt(cut, freeModes(structure), rpm);
+  const modes = freeModes(structure);
   const aboutMm = Math.min(mostMm, overviewMm ?? mostMm);
   const wish = {
     // Where the overview has no border in reach, the deepest cut tells at once.
-    firstMm: nearOverview ? (aboutMm < mostMm ? 0.85 * aboutMm : mostMm) : 0.35 * aboutMm,
+    firstMm: nearOverview ? aboutMm : 0.35 * aboutMm,
     aboutMm,
     mostMm,
     tolerance,
     width: nearOverview ? SEARCHED_NEAR : SEARCHED,
   };
   const deepestMm = Math.min(mostMm, overview?.leastMm ?? mostMm);
-  let found = searched(growth, followed(levels, { cut, structure, rpm, deepestMm }), wish);
-  if (found === 'unfollowed') found = searched(growth, levels, wish);
-  if (found === 'none' || found === 'unfollowed') {
-    return { depthMm: null, hz: null, kind: null, overviewMm, error: 0 };
+  // In slow cuts chatter is far below the tool's own modes, which the land damps away, and following it alone is little work.
+  let hzToFollow = highestChatter(cut, structure, rpm, LOOKED_AT * deepestMm) || softestMode(structure).hz;
+  let growth = growthAt(cut, modes, rpm);
+  let found: ReturnType<typeof searched>;
+  while ((found = searched(growth, followedBy(levels, hzToFollow), wish)) === 'unfollowed') {
+    hzToFollow *= FURTHER;
+    growth = growthAt(cut, modes, rpm);
   }
+  if (found === 'none') return { depthMm: null, hz: null, kind: null, overviewMm, error: 0 };
   const { border, error } = found;
-  const { map, top } = border.found;
-  const hz = heardFrequency(map, top, structure);
+  const { hz, map, top } = heardAt(border, growth, structure);
   return {
     depthMm: border.depthMm,
     hz,

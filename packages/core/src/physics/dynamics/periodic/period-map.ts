@@ -1,9 +1,9 @@
-import { type ChatterCut, edgeSpeed, requireCut } from '../chatter-cut.ts';
-import { addDelayed, type DelayedRead, DelayedReads } from './delayed-read.ts';
-import { damping as dampingAt, engagementOf, factorsAt, inside, pressing } from './engaged-teeth.ts';
+import { type ChatterCut, edgeSpeed, landOf, requireCut } from '../chatter-cut.ts';
+import { addDelayed, DelayedCollector, type DelayedReads } from './delayed-read.ts';
+import { engagementOf, factorsAt, inside, pressing } from './engaged-teeth.ts';
 import { type FreeModes, freePropagator } from './free-motion.ts';
-import { multiply } from '../../../numerics/multiply.ts';
-import { motionOf, type PieceMotion, type PieceSystem, systemOf } from './piece.ts';
+import { multiply, multiplyAdd } from '../../../numerics/multiply.ts';
+import { factorSystem, motionOf, type PieceMotion } from './piece.ts';
 import { pieceAnswer } from './piece-answer.ts';
 import { FINE, type Resolution } from './resolution.ts';
 import { solve } from '../../../numerics/solve-small.ts';
@@ -12,15 +12,17 @@ import { nodesIn, type Span, spansOf } from './span.ts';
 const TURN = 2 * Math.PI;
 
 /** A piece of the period in which some tooth cuts. */
-interface Piece extends PieceSystem {
+interface Piece {
   readonly count: number;
   readonly motion: PieceMotion;
-  /** Direction matrix times depth at each node, N/m: [node][row][column] over the giving directions. */
+  /** Direction matrix times depth at each node, N/m, and that of the land's damping, N·s/m: [node][row][column] over the giving directions. */
   readonly cutting: Float64Array;
+  readonly damping: Float64Array | null;
+  /** Factors of the system whose solution the forces are. */
+  readonly factors: Float64Array;
+  readonly exchanged: Int32Array;
   /** Free flight before it. */
   readonly before: Float64Array | null;
-  /** Where delayed motion is read; null where it is the same node a period ago. */
-  readonly delayed: DelayedRead | null;
 }
 
 /**
@@ -34,6 +36,8 @@ export interface PeriodMap {
   readonly spans: readonly Span[];
   /** Highest frequency the nodes follow, Hz. */
   readonly highestHz: number;
+  /** Whether that is every mode. */
+  readonly followsAll: boolean;
   /** Seconds of a period. */
   readonly period: number;
   /** Seconds the tool takes for a radian. */
@@ -66,31 +70,42 @@ export function periodMap(
   const engagement = engagementOf(cut, depthMm);
   const perRadian = 60 / rpm / TURN;
   const dims = modes.directions.length;
-  const highestHz = Math.min(Math.max(...modes.omega) / TURN, resolution.upToHz ?? Infinity);
+  const topHz = Math.max(...modes.omega) / TURN;
+  const highestHz = Math.min(topHz, resolution.upToHz ?? Infinity);
   const spans = spansOf(engagement, highestHz * perRadian, resolution);
-  const motions = new Map<string, PieceMotion>();
-  const flights = new Map<string, Float64Array>();
+  const flights = new Map<number, Float64Array>();
   const flight = (angle: number): Float64Array | null => {
     if (angle < 1e-9) return null;
-    const key = angle.toFixed(10);
+    const key = Math.round(angle * 1e10);
     const known = flights.get(key) ?? freePropagator(modes, angle * perRadian);
     flights.set(key, known);
     return known;
   };
+  const motions = new Map<number, PieceMotion>();
+  const motionIn = (angle: number, count: number): PieceMotion => {
+    const key = Math.round(angle * 1e10);
+    const known = motions.get(key) ?? motionOf(modes, pieceAnswer(modes, count, angle * perRadian), count);
+    motions.set(key, known);
+    return known;
+  };
   const uniform = engagement.teeth.length === 1 || engagement.perTurn > 1;
-  const speed = edgeSpeed(cut, rpm);
+  const [tangential, radial] = [cut.tangential * 1e6 * depthM, cut.radial * 1e6 * depthM];
+  const land = landOf(cut, edgeSpeed(cut, rpm)).map((c) => c * depthM);
   const factors = new Float64Array(3);
   const mean = new Float64Array(3);
   const own = new Float64Array(dims * dims);
-  const reads = uniform ? null : new DelayedReads(spans, engagement.period, dims);
-  const pieces = spans.map(({ from, to, nodes }, index): Piece => {
-    const { count, at } = nodes;
-    const key = (to - from).toFixed(10);
-    const motion =
-      motions.get(key) ?? motionOf(modes, pieceAnswer(modes, count, (to - from) * perRadian), count);
-    motions.set(key, motion);
-    const cutting = new Float64Array(count * dims * dims);
-    const damping = cut.dampingNPerM ? new Float64Array(count * dims * dims) : null;
+  const collected = uniform ? null : new DelayedCollector(spans, engagement.period, dims);
+  // One store for all pieces: thousands of small ones would cost more than what is worked out in them.
+  const each = dims * dims;
+  const nodes = nodesIn(spans);
+  const cuttings = new Float64Array(nodes * each);
+  const dampings = cut.dampingNPerM ? new Float64Array(nodes * each) : null;
+  const systems = new Float64Array(each * spans.reduce((sum, span) => sum + span.nodes.count ** 2, 0));
+  const exchanges = new Int32Array(nodes * dims);
+  let room = 0;
+  const pieces = spans.map(({ from, to, nodes: { count, at }, first }, index): Piece => {
+    const cutting = cuttings.subarray(first * each, (first + count) * each);
+    const damping = dampings?.subarray(first * each, (first + count) * each) ?? null;
     for (let a = 0; a < count; a++) {
       mean.fill(0);
       const place = from + (to - from) * at[a]!;
@@ -99,37 +114,56 @@ export function periodMap(
       for (const tooth of engagement.teeth) {
         if (!factorsAt(cut, tooth, engagement.period, theta, factors)) continue;
         for (let i = 0; i < 3; i++) mean[i]! += factors[i]!;
-        if (!reads) continue;
-        pressing(cut, factors, depthM, modes.directions, own, 0);
-        reads.add(place - tooth.delay, toward, own);
+        if (!collected) continue;
+        pressing(tangential, radial, factors, modes.directions, own, 0);
+        collected.add(place - tooth.delay, toward, own);
       }
-      reads?.next();
-      pressing(cut, mean, depthM, modes.directions, cutting, a * dims * dims);
-      if (damping) dampingAt(cut, speed, mean, depthM, modes.directions, damping, a * dims * dims);
+      collected?.next();
+      pressing(tangential, radial, mean, modes.directions, cutting, a * each);
+      if (damping) pressing(land[0]!, land[1]!, mean, modes.directions, damping, a * each);
     }
+    const motion = motionIn(to - from, count);
+    const system = systems.subarray(room, room + count * count * each);
+    room += system.length;
+    const exchanged = exchanges.subarray(first * dims, (first + count) * dims);
+    factorSystem(motion, cutting, damping, count, system, exchanged);
     const last = index === 0 ? 0 : spans[index - 1]!.to;
-    return {
-      count,
-      motion,
-      ...systemOf(modes, motion.answer, cutting, damping, count),
-      cutting,
-      before: flight(from - last),
-      delayed: reads?.done() ?? null,
-    };
+    return { count, motion, cutting, damping, factors: system, exchanged, before: flight(from - last) };
   });
   const after = flight(engagement.period - (spans.at(-1)?.to ?? 0));
   const state = modes.count * 2;
   return {
-    size: state + nodesIn(spans) * dims,
+    size: state + nodes * dims,
     state,
     spans,
     highestHz,
+    followsAll: highestHz === topHz,
     period: engagement.period * perRadian,
     perRadian,
     perTurn: engagement.perTurn,
     directions: modes.directions,
-    apply: applier(modes.count, pieces, after, dims),
+    apply: applier(modes.count, pieces, after, dims, collected?.done() ?? null),
   };
+}
+
+/** Forces at the nodes from displacements there: force −= W·u, or that of the damping for speeds. */
+function press(
+  by: Float64Array,
+  count: number,
+  dims: number,
+  moved: Float64Array,
+  force: Float64Array,
+): void {
+  if (dims === 1) {
+    for (let a = 0; a < count; a++) force[a]! -= by[a]! * moved[a]!;
+    return;
+  }
+  for (let a = 0, k = 0; a < count; a++, k += 4) {
+    const x = moved[a]!;
+    const y = moved[count + a]!;
+    force[a]! -= by[k]! * x + by[k + 1]! * y;
+    force[count + a]! -= by[k + 2]! * x + by[k + 3]! * y;
+  }
 }
 
 function applier(
@@ -137,14 +171,13 @@ function applier(
   pieces: readonly Piece[],
   after: Float64Array | null,
   dims: number,
+  delayed: DelayedReads | null,
 ): PeriodMap['apply'] {
   const state = 2 * modeCount;
   const most = Math.max(0, ...pieces.map((p) => p.count));
   const z = new Float64Array(state);
   const force = new Float64Array(most * dims);
-  const held = new Float64Array(Math.max(most * dims, state));
-  /** Forces at the nodes, then the modes' state, of one direction. */
-  const come = new Float64Array(most + state);
+  const moved = new Float64Array(most * dims);
   const fly = (propagator: Float64Array | null): void => {
     if (!propagator) return;
     for (let m = 0, i = 0; m < modeCount; m++, i += 2) {
@@ -158,31 +191,35 @@ function applier(
   return (from, to, forces) => {
     for (let i = 0; i < state; i++) z[i] = from[i]!;
     let base = state;
-    for (const { count, before, delayed, cutting, pressed, factors, exchanged, motion } of pieces) {
+    for (const { count, motion, cutting, damping, factors, exchanged, before } of pieces) {
       fly(before);
+      const { directions, through } = motion;
       const n = count * dims;
-      multiply(pressed, n, state, z, force, 0);
-      if (delayed) addDelayed(delayed, force, from, to, { nodes: count, dims, state });
-      else if (dims === 2) {
-        for (let a = 0; a < count; a++) {
-          const ux = from[base + a]!;
-          const uy = from[base + count + a]!;
-          force[a]! += cutting[4 * a]! * ux + cutting[4 * a + 1]! * uy;
-          force[count + a]! += cutting[4 * a + 2]! * ux + cutting[4 * a + 3]! * uy;
+      for (let i = 0; i < n; i++) force[i] = 0;
+      if (damping) {
+        for (let d = 0; d < dims; d++) {
+          const { firstMode, modes, flownSpeed } = directions[d]!;
+          multiply(flownSpeed, count, 2 * modes, z, 2 * firstMode, moved, d * count);
         }
-      } else for (let a = 0; a < count; a++) force[a]! += cutting[a]! * from[base + a]!;
+        press(damping, count, dims, moved, force);
+      }
+      for (let d = 0; d < dims; d++) {
+        const { firstMode, modes, flown } = directions[d]!;
+        multiply(flown, count, 2 * modes, z, 2 * firstMode, to, base + d * count);
+      }
+      // Where every tooth passes alike, what was left is the same node a period ago.
+      if (delayed) for (let i = 0; i < n; i++) moved[i] = to[base + i]!;
+      else for (let i = 0; i < n; i++) moved[i] = to[base + i]! - from[base + i]!;
+      press(cutting, count, dims, moved, force);
+      if (delayed) addDelayed(delayed, (base - state) / dims, force, from, to, { nodes: count, dims, state });
       solve(factors, n, exchanged, force);
       if (forces) for (let i = 0; i < n; i++) forces[base - state + i] = force[i]!;
-      const { directions, free } = motion;
+      fly(through);
       for (let d = 0; d < dims; d++) {
         const { firstMode, modes, moves, end } = directions[d]!;
-        for (let a = 0; a < count; a++) come[a] = force[d * count + a]!;
-        for (let i = 0; i < 2 * modes; i++) come[count + i] = z[2 * firstMode + i]!;
-        multiply(moves, count, count + 2 * modes, come, to, base + d * count);
-        multiply(end, 2 * modes, count, come, held, 2 * firstMode);
+        multiplyAdd(moves, count, count, force, d * count, to, base + d * count);
+        multiplyAdd(end, 2 * modes, count, force, d * count, z, 2 * firstMode);
       }
-      fly(free);
-      for (let i = 0; i < state; i++) z[i]! += held[i]!;
       base += n;
     }
     fly(after);

@@ -33,16 +33,7 @@ export function pieceAnswer(modes: FreeModes, count: number, length: number): Pi
   const { steps, nearest } = samples;
   const places = steps + 1;
   const { moved, sped, end } = forcedMotion(modes, count, length, samples);
-  const flights = Array.from({ length: places }, (_, i) => freePropagator(modes, (i * length) / steps));
-  const free = Array.from({ length: count }, (_, a) => {
-    const own = new Float64Array(modes.count * 4);
-    for (let i = 0; i < places; i++) {
-      const share = nearest[a * places + i]!;
-      const flight = flights[i]!;
-      for (let k = 0; k < own.length; k++) own[k]! += share * flight[k]!;
-    }
-    return own;
-  });
+  const free = freeMotion(modes, count, length, samples);
   const laid = (motion: Float64Array): Float64Array => {
     const out = new Float64Array(count * count);
     for (let a = 0; a < count; a++) {
@@ -53,7 +44,56 @@ export function pieceAnswer(modes: FreeModes, count: number, length: number): Pi
     }
     return out;
   };
-  return { length, free, through: flights[steps]!, moves: moved.map(laid), speeds: sped.map(laid), end };
+  return {
+    length,
+    free,
+    through: freePropagator(modes, length),
+    moves: moved.map(laid),
+    speeds: sped.map(laid),
+    end,
+  };
+}
+
+/** Motion laid on the nodes, from the state at the start: [node][mode][4]. Each step turns and shrinks what the last one had. */
+function freeMotion(
+  modes: FreeModes,
+  count: number,
+  length: number,
+  { steps, nearest }: EvenSamples,
+): readonly Float64Array[] {
+  const step = length / steps;
+  const places = steps + 1;
+  const free = Array.from({ length: count }, () => new Float64Array(modes.count * 4));
+  const cosine = new Float64Array(places);
+  const sine = new Float64Array(places);
+  for (let m = 0; m < modes.count; m++) {
+    const w = modes.omega[m]!;
+    const z = modes.damping[m]!;
+    const root = Math.sqrt(1 - z * z);
+    const decay = Math.exp(-z * w * step);
+    const re = decay * Math.cos(root * w * step);
+    const im = decay * Math.sin(root * w * step);
+    cosine[0] = 1;
+    for (let i = 1; i < places; i++) {
+      cosine[i] = re * cosine[i - 1]! - im * sine[i - 1]!;
+      sine[i] = re * sine[i - 1]! + im * cosine[i - 1]!;
+    }
+    for (let a = 0; a < count; a++) {
+      let c = 0;
+      let s = 0;
+      for (let i = 0, at = a * places; i < places; i++, at++) {
+        c += nearest[at]! * cosine[i]!;
+        s += nearest[at]! * sine[i]!;
+      }
+      s /= root;
+      const own = free[a]!;
+      own[m * 4] = c + z * s;
+      own[m * 4 + 1] = s;
+      own[m * 4 + 2] = -s;
+      own[m * 4 + 3] = c - z * s;
+    }
+  }
+  return free;
 }
 
 /**

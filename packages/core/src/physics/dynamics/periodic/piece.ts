@@ -7,90 +7,80 @@ export interface DirectionMotion {
   /** Modes of the direction: the first of them, and how many. */
   readonly firstMode: number;
   readonly modes: number;
-  /** Displacement at the nodes from forces at the nodes and the modes' state at the start: [node][forces, state]. */
+  /** Displacement at the nodes from the modes' state at the start, and speed, 1/s: [node][state]. */
+  readonly flown: Float64Array;
+  readonly flownSpeed: Float64Array;
+  /** Displacement at the nodes from forces at the nodes, m/N, and speed, m/(N·s): [node][force]. */
   readonly moves: Float64Array;
-  /** State at the end from forces at the nodes: [state][forces]. */
+  readonly speeds: Float64Array;
+  /** State at the end from forces at the nodes: [state][force]. */
   readonly end: Float64Array;
 }
 
 export interface PieceMotion {
   readonly directions: readonly DirectionMotion[];
   /** State at the end from that at the start: 2 × 2 for each mode. */
-  readonly free: Float64Array;
-  readonly answer: PieceAnswer;
+  readonly through: Float64Array;
 }
 
 export function motionOf(modes: FreeModes, answer: PieceAnswer, count: number): PieceMotion {
   const directions = modes.directions.map((_, d): DirectionMotion => {
     const firstMode = modes.of.indexOf(d);
     const own = modes.of.reduce((sum, of) => sum + (of === d ? 1 : 0), 0);
-    const state = 2 * own;
-    const wide = count + state;
-    const moves = new Float64Array(count * wide);
+    const flown = new Float64Array(count * 2 * own);
+    const flownSpeed = new Float64Array(count * 2 * own);
     for (let a = 0; a < count; a++) {
-      for (let b = 0; b < count; b++) moves[a * wide + b] = answer.moves[d]![a * count + b]!;
       for (let m = 0; m < own; m++) {
         const p = (firstMode + m) * 4;
-        moves[a * wide + count + 2 * m] = answer.free[a]![p]!;
-        moves[a * wide + count + 2 * m + 1] = answer.free[a]![p + 1]!;
+        const at = (a * own + m) * 2;
+        const omega = modes.omega[firstMode + m]!;
+        flown[at] = answer.free[a]![p]!;
+        flown[at + 1] = answer.free[a]![p + 1]!;
+        flownSpeed[at] = omega * answer.free[a]![p + 2]!;
+        flownSpeed[at + 1] = omega * answer.free[a]![p + 3]!;
       }
     }
     const end = answer.end.subarray(2 * firstMode * count, 2 * (firstMode + own) * count);
-    return { firstMode, modes: own, moves, end };
+    return {
+      firstMode,
+      modes: own,
+      flown,
+      flownSpeed,
+      moves: answer.moves[d]!,
+      speeds: answer.speeds[d]!,
+      end,
+    };
   });
-  return { directions, free: answer.through, answer };
-}
-
-/** The forces of a piece as the solution of a small linear system. Vectors go direction by direction, node by node. */
-export interface PieceSystem {
-  /** What the state at the start presses with at the nodes, N/m: [force][state]. */
-  readonly pressed: Float64Array;
-  /** Factors of the system whose solution the forces are. */
-  readonly factors: Float64Array;
-  readonly exchanged: Int32Array;
+  return { directions, through: answer.through };
 }
 
 /**
- * The system F + (W·G + D·Ġ)·F = W·(delayed) − (W·Φ + D·Φ̇)·z for all nodes of a piece at once, from the direction matrix
- * times depth at each node W, N/m, and that of the damping D, N·s/m: [node][row][column].
+ * Factors of the system F + (W·G + D·Ġ)·F = W·(delayed) − (W·Φ + D·Φ̇)·z for all nodes of a piece at once, from the direction
+ * matrix times depth at each node W, N/m, and that of the damping D, N·s/m: [node][row][column]. `matrix` takes them, n × n by
+ * rows, and `exchanged` the rows they are of. Vectors go direction by direction, node by node.
  */
-export function systemOf(
-  modes: FreeModes,
-  answer: PieceAnswer,
+export function factorSystem(
+  { directions }: PieceMotion,
   cutting: Float64Array,
   damping: Float64Array | null,
   count: number,
-): PieceSystem {
-  const dims = modes.directions.length;
+  matrix: Float64Array,
+  exchanged: Int32Array,
+): void {
+  const dims = directions.length;
   const n = count * dims;
-  const state = modes.count * 2;
-  const matrix = new Float64Array(n * n);
-  const pressed = new Float64Array(n * state);
   for (let a = 0; a < count; a++) {
-    const phi = answer.free[a]!;
     for (let r = 0; r < dims; r++) {
       const at = r * count + a;
-      const row = at * n;
       for (let c = 0; c < dims; c++) {
+        const { moves, speeds } = directions[c]!;
         const w = cutting[(a * dims + r) * dims + c]!;
         const d = damping ? damping[(a * dims + r) * dims + c]! : 0;
-        const g = answer.moves[c]!;
-        const v = answer.speeds[c]!;
-        for (let b = 0; b < count; b++) {
-          matrix[row + c * count + b] = w * g[a * count + b]! + d * v[a * count + b]!;
-        }
+        let to = at * n + c * count;
+        for (let b = a * count; b < (a + 1) * count; b++) matrix[to++] = w * moves[b]! + d * speeds[b]!;
       }
-      matrix[row + at]! += 1;
-      for (let m = 0; m < modes.count; m++) {
-        const k = (a * dims + r) * dims + modes.of[m]!;
-        const w = cutting[k]!;
-        const d = damping ? damping[k]! * modes.omega[m]! : 0;
-        pressed[at * state + 2 * m] = -(w * phi[m * 4]! + d * phi[m * 4 + 2]!);
-        pressed[at * state + 2 * m + 1] = -(w * phi[m * 4 + 1]! + d * phi[m * 4 + 3]!);
-      }
+      matrix[at * n + at]! += 1;
     }
   }
-  const exchanged = new Int32Array(n);
   factor(matrix, n, exchanged);
-  return { pressed, factors: matrix, exchanged };
 }
