@@ -165,9 +165,13 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
       stepRe[j] = Math.cos(stepHz * tau[j]!);
       stepIm[j] = -Math.sin(stepHz * tau[j]!);
     }
-    let [lastRe0, lastIm0, lastRe1, lastIm1] = [0, 0, 0, 0];
+    let lastRe0 = 0;
+    let lastIm0 = 0;
+    let lastRe1 = 0;
+    let lastIm1 = 0;
     for (let i = 0; i <= LINES; i++) {
-      let [sre, sim] = [1, 0];
+      let sre = 1;
+      let sim = 0;
       for (let j = 0; j < distinct; j++) {
         sre -= turnRe[j]! / distinct;
         sim -= turnIm[j]! / distinct;
@@ -201,17 +205,22 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
       const size = Math.sqrt(qr * qr + qi * qi);
       const rr = Math.sqrt(Math.max(0, (size + qr) / 2));
       const ri = (qi < 0 ? -1 : 1) * Math.sqrt(Math.max(0, (size - qr) / 2));
-      let [re0, im0, re1, im1] = [-tr + rr, -ti + ri, -tr - rr, -ti - ri];
+      // Keep the branches apart: the nearer eigenvalue goes on.
+      const straight = Math.abs(rr - tr - lastRe0) + Math.abs(ri - ti - lastIm0);
+      const side = i > 0 && Math.abs(-tr - rr - lastRe0) + Math.abs(-ti - ri - lastIm0) < straight ? -1 : 1;
+      const re0 = side * rr - tr;
+      const im0 = side * ri - ti;
+      const re1 = -side * rr - tr;
+      const im1 = -side * ri - ti;
       if (i > 0) {
-        // Keep the branches apart: the nearer eigenvalue goes on.
-        const straight = Math.abs(re0 - lastRe0) + Math.abs(im0 - lastIm0);
-        const swapped = Math.abs(re1 - lastRe0) + Math.abs(im1 - lastIm0);
-        if (swapped < straight) [re0, im0, re1, im1] = [re1, im1, re0, im0];
         const lowHz = fromHz + (i - 1) * stepHz;
         note(lastRe0, lastIm0, re0, im0, lowHz, stepHz);
         note(lastRe1, lastIm1, re1, im1, lowHz, stepHz);
       }
-      [lastRe0, lastIm0, lastRe1, lastIm1] = [re0, im0, re1, im1];
+      lastRe0 = re0;
+      lastIm0 = im0;
+      lastRe1 = re1;
+      lastIm1 = im1;
     }
   }
   const averaged = { w, d: [d0, d1, d2, d3], delays: tau.map((t) => t / (2 * Math.PI)) };

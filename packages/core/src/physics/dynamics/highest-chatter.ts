@@ -59,7 +59,10 @@ function averagedAtAnyPhase(
     const tdi = omega * (x.re * d[0] + y.re * d[3]);
     const gr = x.re * y.re - x.im * y.im;
     const gi = x.re * y.im + x.im * y.re;
-    let [lastRe0, lastIm0, lastRe1, lastIm1] = [0, 0, 0, 0];
+    let lastRe0 = 0;
+    let lastIm0 = 0;
+    let lastRe1 = 0;
+    let lastIm1 = 0;
     for (let k = 0; k <= PHASES; k++) {
       const theta = (TURN * k) / PHASES;
       const sr = 1 - Math.cos(theta);
@@ -72,19 +75,26 @@ function averagedAtAnyPhase(
       const di = gr * pi + gi * pr;
       const qr = tr * tr - ti * ti - dr;
       const qi = 2 * tr * ti - di;
-      const size = Math.hypot(qr, qi);
+      const size = Math.sqrt(qr * qr + qi * qi);
       const rr = Math.sqrt(Math.max(0, (size + qr) / 2));
       const ri = (qi < 0 ? -1 : 1) * Math.sqrt(Math.max(0, (size - qr) / 2));
-      let [re0, im0, re1, im1] = [tr + rr, ti + ri, tr - rr, ti - ri];
-      if (k > 0) {
-        // Keep the branches apart: the nearer eigenvalue goes on.
-        const straight = Math.abs(re0 - lastRe0) + Math.abs(im0 - lastIm0);
-        const swapped = Math.abs(re1 - lastRe0) + Math.abs(im1 - lastIm0);
-        if (swapped < straight) [re0, im0, re1, im1] = [re1, im1, re0, im0];
-        if (crosses(lastRe0, lastIm0, re0, im0, least) || crosses(lastRe1, lastIm1, re1, im1, least))
-          return true;
+      // Keep the branches apart: the nearer eigenvalue goes on.
+      const straight = Math.abs(tr + rr - lastRe0) + Math.abs(ti + ri - lastIm0);
+      const side = k > 0 && Math.abs(tr - rr - lastRe0) + Math.abs(ti - ri - lastIm0) < straight ? -1 : 1;
+      const re0 = tr + side * rr;
+      const im0 = ti + side * ri;
+      const re1 = tr - side * rr;
+      const im1 = ti - side * ri;
+      if (
+        k > 0 &&
+        (crosses(lastRe0, lastIm0, re0, im0, least) || crosses(lastRe1, lastIm1, re1, im1, least))
+      ) {
+        return true;
       }
-      [lastRe0, lastIm0, lastRe1, lastIm1] = [re0, im0, re1, im1];
+      lastRe0 = re0;
+      lastIm0 = im0;
+      lastRe1 = re1;
+      lastIm1 = im1;
     }
     return false;
   };

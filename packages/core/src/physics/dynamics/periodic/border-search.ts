@@ -85,12 +85,20 @@ function stepDown(at: Growth, before: Growth | null): number {
   return pointed < 1 ? Math.max(0.6, pointed) : 0.7;
 }
 
+/** Where a border is looked for, mm. */
+export interface SearchWish {
+  /** Depth begun at, and the one looked at next where that is calm and this is deeper; null is none in particular. */
+  readonly firstMm: number;
+  readonly nextMm: number | null;
+  /** Where it is expected, and the deepest looked at. */
+  readonly aboutMm: number;
+  readonly mostMm: number;
+}
+
 /** Two depths with the border between them, looked for from a first one on; null where nothing grows up to the deepest. */
 export function bracketed(
   growth: (depthMm: number) => Growth,
-  firstMm: number,
-  aboutMm: number,
-  mostMm: number,
+  { firstMm, nextMm, aboutMm, mostMm }: SearchWish,
 ): Bracket | null {
   let at = growth(firstMm);
   let before: Growth | null = null;
@@ -101,7 +109,8 @@ export function bracketed(
     const pointed = down ? stepDown(at, before) : stepUp(at, before, aboutMm);
     // Where the last two depths point to a border that is not there, plain steps get to the end.
     const factor = i < POINTED ? pointed : down ? 0.6 : 1.5;
-    const wanted = at.depthMm * factor;
+    const leap = !down && i === 0 && nextMm !== null && nextMm > at.depthMm * factor;
+    const wanted = leap ? nextMm : at.depthMm * factor;
     const last = wanted > mostMm || (at.log < FAR_BELOW && wanted > NEARLY_MOST * mostMm);
     const next: Growth = growth(last ? mostMm : wanted);
     if (down !== next.log >= 0) return down ? [next, at] : [at, next];
@@ -134,7 +143,7 @@ export function closedIn(growth: (depthMm: number) => Growth, [from, to]: Bracke
 const STEPS = 12;
 const FURTHEST = 0.1;
 /** What a slope may be off by, as a share of it: that between the ends of a bracket, and any at the least. */
-const SLOPE_DOUBT = 0.4;
+const SLOPE_DOUBT = 0.6;
 const LEAST_SLOPE_DOUBT = 0.1;
 /** Ratio of slopes that may be those of one multiplier. */
 const LIKE_SLOPE = 4;
@@ -144,29 +153,42 @@ export interface Border {
   readonly depthMm: number;
   readonly found: Growth;
   readonly slope: number;
+  /** Whether the secants got there; false where they ran from one multiplier to another. */
+  readonly reached: boolean;
 }
 
-/** Secants on ln |μ| over ln of the depth from a near border on, until what a step may be off by is no more than a share of the depth. */
+/** Slopes unlike the first one after which secants lead nowhere. */
+const UNLIKE = 2;
+
+/**
+ * Secants on ln |μ| over ln of the depth from a near border on, until what a step may be off by is no more than a share of the
+ * depth. They stay between two depths, mm.
+ */
 export function sharpened(
   growth: (depthMm: number) => Growth,
   from: Pick<Border, 'depthMm' | 'slope'>,
-  mostMm: number,
+  [leastMm, mostMm]: readonly [number, number],
   step: number,
 ): Border {
   let { depthMm, slope } = from;
   let found = growth(depthMm);
   let doubt = SLOPE_DOUBT;
-  for (let i = 0; i < STEPS; i++) {
+  for (let i = 0, unlike = 0; i < STEPS && unlike < UNLIKE; i++) {
     const by = Math.min(FURTHEST, Math.max(-FURTHEST, -found.log / slope));
-    depthMm = Math.min(mostMm, found.depthMm * Math.exp(by));
-    if (Math.abs(by) * doubt < step || depthMm === found.depthMm) break;
+    const wanted = found.depthMm * Math.exp(by);
+    if (wanted > mostMm) depthMm = Math.sqrt(found.depthMm * mostMm);
+    else depthMm = wanted < leastMm ? Math.sqrt(found.depthMm * leastMm) : wanted;
+    if (Math.abs(by) * doubt < step || depthMm === found.depthMm) {
+      return { depthMm, found, slope: from.slope, reached: true };
+    }
     const next = growth(depthMm);
     const secant = (next.log - found.log) / Math.log(next.depthMm / found.depthMm);
     // Any other slope comes of two multipliers that took turns.
     const like = secant > from.slope / LIKE_SLOPE && secant < from.slope * LIKE_SLOPE;
     doubt = like ? Math.min(1, Math.max(LEAST_SLOPE_DOUBT, Math.abs(secant / slope - 1))) : 1;
     if (like) slope = secant;
+    else unlike++;
     found = next;
   }
-  return { depthMm, found, slope: from.slope };
+  return { depthMm, found, slope: from.slope, reached: false };
 }

@@ -8,8 +8,8 @@ export interface DelayedReads {
   readonly from: Int32Array;
   /** Nodes of the piece read. */
   readonly count: Int32Array;
-  /** 1 where the record is that of the period before. */
-  readonly before: Uint8Array;
+  /** Periods ago: 0 is this one's record, else that of the period before is read. */
+  readonly before: Int32Array;
   /** Where the shares of a read begin. */
   readonly at: Int32Array;
   /** Share of each node of the piece read. */
@@ -18,15 +18,21 @@ export interface DelayedReads {
   readonly pressing: Float64Array;
 }
 
-/** Numbers that come one by one, in a buffer that is used again. */
-class Collected {
-  private held = new Float64Array(1 << 14);
+/** Numbers that come one by one, in a buffer that is used again by the next map. */
+class Collected<A extends Float64Array | Int32Array> {
+  private held: A;
+  private readonly made: (length: number) => A;
   length = 0;
+
+  constructor(made: (length: number) => A) {
+    this.made = made;
+    this.held = made(1 << 14);
+  }
 
   /** Room for so many more; where they begin in `values`. */
   room(more: number): number {
     if (this.length + more > this.held.length) {
-      const larger = new Float64Array(2 * (this.length + more));
+      const larger = this.made(2 * (this.length + more));
       larger.set(this.held);
       this.held = larger;
     }
@@ -34,32 +40,43 @@ class Collected {
     return this.length - more;
   }
 
-  get values(): Float64Array {
+  get values(): A {
     return this.held;
   }
 
-  taken(): Float64Array {
-    return this.held.slice(0, this.length);
+  push(value: number): void {
+    const at = this.room(1);
+    this.held[at] = value;
+  }
+
+  taken(): A {
+    return this.held.slice(0, this.length) as A;
   }
 }
 
-/** Collects the reads of one node after the other. */
+const ints = (): Collected<Int32Array> => new Collected((length) => new Int32Array(length));
+const floats = (): Collected<Float64Array> => new Collected((length) => new Float64Array(length));
+
+const start = ints();
+const from = ints();
+const count = ints();
+const before = ints();
+const at = ints();
+const shares = floats();
+const pressings = floats();
+
+/** Collects the reads of one node after the other, of one map at a time. */
 export class DelayedCollector {
   private readonly spans: readonly Span[];
   private readonly period: number;
   private readonly dims: number;
-  private readonly start: number[] = [0];
-  private readonly from: number[] = [];
-  private readonly count: number[] = [];
-  private readonly before: number[] = [];
-  private readonly at: number[] = [];
-  private readonly shares = new Collected();
-  private readonly pressing = new Collected();
 
   constructor(spans: readonly Span[], period: number, dims: number) {
     this.spans = spans;
     this.period = period;
     this.dims = dims;
+    for (const collected of [start, from, count, before, at, shares, pressings]) collected.length = 0;
+    start.push(0);
   }
 
   /**
@@ -73,31 +90,31 @@ export class DelayedCollector {
       old++;
     }
     const source = spanAt(this.spans, place + toward);
-    const { count } = source.nodes;
-    this.from.push(source.first * this.dims);
-    this.count.push(count);
-    this.before.push(old);
-    const at = this.shares.room(count);
-    this.at.push(at);
-    readAt(source, place, this.shares.values, at);
-    const to = this.pressing.room(matrix.length);
-    for (let k = 0; k < matrix.length; k++) this.pressing.values[to + k] = matrix[k]!;
+    const nodes = source.nodes.count;
+    from.push(source.first * this.dims);
+    count.push(nodes);
+    before.push(old);
+    const share = shares.room(nodes);
+    at.push(share);
+    readAt(source, place, shares.values, share);
+    const to = pressings.room(matrix.length);
+    for (let k = 0; k < matrix.length; k++) pressings.values[to + k] = matrix[k]!;
   }
 
   /** The node is done; the next one begins. */
   next(): void {
-    this.start.push(this.from.length);
+    start.push(from.length);
   }
 
   done(): DelayedReads {
     return {
-      start: new Int32Array(this.start),
-      from: new Int32Array(this.from),
-      count: new Int32Array(this.count),
-      before: new Uint8Array(this.before),
-      at: new Int32Array(this.at),
-      shares: this.shares.taken(),
-      pressing: this.pressing.taken(),
+      start: start.taken(),
+      from: from.taken(),
+      count: count.taken(),
+      before: before.taken(),
+      at: at.taken(),
+      shares: shares.taken(),
+      pressing: pressings.taken(),
     };
   }
 }

@@ -56,9 +56,13 @@ function scaled(v: Float64Array, by: number, place: number): Float64Array {
 
 /** Multipliers a start for the next map holds. */
 const LEADING = 6;
-/** With a good start the answer may be there before the basis is full: it is looked for after each so many vectors. */
-const LOOK_EVERY = 4;
-const LOOK_FROM = 8;
+/**
+ * The answer may be there before the basis is full: it is looked for at so many vectors. Too soon, something that grows less may
+ * stand for what grows most: with an unknown start, and where the period is so short that little of anything dies in it.
+ */
+const LOOKED_AT = [6, 8, 12, 16, 20, 24];
+const FIRST_OF_MANY = 12;
+const SHORT = 600;
 
 /**
  * Largest multiplier by Arnoldi's method with restarts from the leading vectors, the map being applied and never written
@@ -72,6 +76,7 @@ export function dominantMultiplier(
 ): Multiplier {
   const { size } = map;
   const m = Math.min(vectors, size);
+  const least = near && size > SHORT ? 0 : FIRST_OF_MANY;
   let start = near ?? seeded(size);
   for (let i = 0; !near && i < 2; i++) {
     const held = roomOf(1, size);
@@ -96,7 +101,7 @@ export function dominantMultiplier(
       }
       const spanned = rest < 1e-13;
       const used = j + 1;
-      if (spanned || used === m || (used >= LOOK_FROM && used % LOOK_EVERY === 0)) {
+      if (spanned || used === m || (used >= least && LOOKED_AT.includes(used))) {
         const top = topOf(h, used, m);
         const wanted =
           far && Math.abs(Math.log(Math.max(top.size, 1e-9))) > far.from ? far.tolerance : tolerance;

@@ -5,11 +5,13 @@ import { highestChatter } from '../highest-chatter.ts';
 import { softestMode, type TipMode, type TipStructure } from '../tip-structure.ts';
 import {
   type Border,
+  type Bracket,
   bracketed,
   closedIn,
   type Growth,
   type GrowthAt,
   growthAt,
+  type SearchWish,
   sharpened,
   zeroOf,
 } from './border-search.ts';
@@ -18,7 +20,7 @@ import { freeModes } from './free-motion.ts';
 import { heardFrequency } from './heard-frequency.ts';
 import type { PeriodMap } from './period-map.ts';
 import { gainOf, type Level, LEVELS, type Resolution } from './resolution.ts';
-import { unfollowedShare } from './unfollowed.ts';
+import { isUnfollowed } from './unfollowed.ts';
 
 /** What the wave on the surface does at the border. */
 export type ChatterKind = 'hopf' | 'flip';
@@ -45,21 +47,30 @@ export interface LimitOptions {
   readonly tolerance?: number;
   /** Resolutions to go through, coarse to fine. */
   readonly levels?: readonly Level[];
-  /** Begin near the averaged border instead of well below it: quicker, blind to an island lower down. */
-  readonly nearOverview?: boolean;
+  /**
+   * Depth of the cut that is asked about, mm: begin there where it is not far below the averaged border, and go on at that one,
+   * instead of coming up slowly. Quicker, blind to an island between.
+   */
+  readonly fromMm?: number;
 }
 
 /** Far from the border a rough answer decides. */
 const FAR = { from: 0.12, tolerance: 0.01 } as const;
-const ROUGH: ArnoldiOptions = { tolerance: 5e-3, restarts: 3, far: FAR };
+const ROUGH: ArnoldiOptions = { tolerance: 3e-3, restarts: 3, far: FAR };
 /** Angle from −1 within which a multiplier is a flip, rad. */
 const FLIP = 0.02;
+/** Share of the averaged border at which a search that looks for islands begins. */
+const FROM_BELOW = 0.35;
 /** Share of the depth the first, coarse search closes in to. */
 const SEARCHED = 0.12;
 /** Begun near the border, secants get there sooner than a closing bracket. */
 const SEARCHED_NEAR = 0.45;
 /** What the coarsest resolution leaves at most, as a share of the depth: measured over random cuts. */
 const COARSE_ERROR = 0.003;
+/** Share of the depth it closes in to where secants do not get to the border from there. */
+const CLOSED_IN = 0.02;
+/** Share of the depth by which secants may leave what was closed in on. */
+const MARGIN = 0.02;
 /** An estimate of an error is taken this many times. */
 const SAFETY = 3;
 /** Decay between two teeth, nepers, after which nothing of a vibration is left to hand on. */
@@ -99,10 +110,6 @@ function silence({ spans, period, perRadian }: PeriodMap, structure: TipStructur
   return 2 * Math.PI * heard.hz * heard.damping * longest * perRadian;
 }
 
-/** The levels, each following its reach of the highest frequency chatter may have, Hz. */
-const followedBy = (levels: readonly Level[], hz: number): readonly Resolution[] =>
-  levels.map(({ reach, ...level }) => (reach ? { ...level, upToHz: reach * hz } : level));
-
 /** A border and the level it was found at. */
 interface Found extends Border {
   readonly level: Resolution;
@@ -125,14 +132,21 @@ function heardAt(border: Found, growth: GrowthAt, structure: TipStructure): Grow
   return heard(growth(border.depthMm * ABOVE, border.level, ROUGH));
 }
 
+/** Depth a search begins at, mm: well below where the border is expected, or there at once where the cut asked about is shallower still. */
+function firstOf(fromMm: number | undefined, aboutMm: number): number {
+  const below = FROM_BELOW * aboutMm;
+  if (fromMm === undefined) return below;
+  return fromMm < below ? aboutMm : Math.min(fromMm, aboutMm);
+}
+
+/** Where secants begin. */
+type Start = Pick<Border, 'depthMm' | 'slope'>;
+
 /** A border found so far, and what its resolution leaves, as a share of the depth. */
 interface Searched {
   readonly border: Found;
   readonly error: number;
 }
-
-/** What grows is an artefact of nodes that do not follow it where so much of it lies in their highest orders. */
-const UNFOLLOWED = 0.45;
 
 /**
  * Looks for the border with the first level and sharpens it with the others. 'none' where nothing grows up to the deepest,
@@ -142,34 +156,37 @@ function searched(
   growth: GrowthAt,
   levels: readonly Resolution[],
   {
-    firstMm,
-    aboutMm,
-    mostMm,
     tolerance,
     width,
-  }: {
-    readonly firstMm: number;
-    readonly aboutMm: number;
-    readonly mostMm: number;
+    ...wish
+  }: SearchWish & {
     readonly tolerance: number;
     readonly width: number;
   },
 ): Searched | 'none' | 'unfollowed' {
   const coarse = (depthMm: number): Growth => growth(depthMm, levels[0]!, ROUGH);
-  const bracket = bracketed(coarse, firstMm, aboutMm, mostMm);
+  const bracket = bracketed(coarse, wish);
   if (!bracket) return 'none';
-  const [low, high] = closedIn(coarse, bracket, width);
-  const close: ArnoldiOptions = { tolerance: tolerance / 4, restarts: 8, far: FAR };
-  const at = (level: number, from: { depthMm: number; slope: number }): Found => ({
-    ...sharpened((depthMm) => growth(depthMm, levels[level]!, close), from, mostMm, tolerance / 2),
+  if (isUnfollowed(bracket[1])) return 'unfollowed';
+  const exact: ArnoldiOptions = { tolerance: tolerance / 10, restarts: 8 };
+  const close: ArnoldiOptions = { ...exact, far: FAR };
+  const all = [0, wish.mostMm] as const;
+  const at = (level: number, from: Start, within: readonly [number, number] = all): Found => ({
+    ...sharpened((depthMm) => growth(depthMm, levels[level]!, close), from, within, tolerance / 2),
     level: levels[level]!,
   });
-  let border = at(0, {
-    depthMm: low === high ? low.depthMm : zeroOf(low, high),
-    slope: low === high ? 1 : (high.log - low.log) / Math.log(high.depthMm / low.depthMm),
-  });
-  if (levels[0]!.upToHz && unfollowedShare(border.found.map, border.found.top) > UNFOLLOWED)
-    return 'unfollowed';
+  const between = ([low, high]: Bracket): Found =>
+    low === high
+      ? at(0, { depthMm: low.depthMm, slope: 1 })
+      : at(
+          0,
+          { depthMm: zeroOf(low, high), slope: (high.log - low.log) / Math.log(high.depthMm / low.depthMm) },
+          [low.depthMm * (1 - MARGIN), Math.min(wish.mostMm, high.depthMm * (1 + MARGIN))],
+        );
+  const closed = closedIn(coarse, bracket, width);
+  let border = between(closed);
+  if (!border.reached) border = between(closedIn(coarse, closed, CLOSED_IN));
+  if (isUnfollowed(border.found) || (!border.reached && !border.found.map.followsAll)) return 'unfollowed';
   let error = COARSE_ERROR;
   for (let level = 1; level < levels.length && error > tolerance; level++) {
     const finer = at(level, border);
@@ -177,7 +194,7 @@ function searched(
     error = SAFETY * gainOf(levels[level - 1]!, levels[level]!) * moved;
     border = finer;
     // Multipliers stand close in slow cuts: another one may have overtaken what was followed up to here.
-    const other = growth.again(border.found, close);
+    const other = growth.again(border.found, exact);
     if (other.log > border.found.log + tolerance * border.slope) border = at(level, border);
   }
   return { border, error };
@@ -193,7 +210,7 @@ export function limitDepth(
   cut: ChatterCut,
   structure: TipStructure,
   rpm: number,
-  { mostMm = 60, tolerance = 5e-4, levels = LEVELS, nearOverview = false }: LimitOptions = {},
+  { mostMm = 60, tolerance = 5e-4, levels = LEVELS, fromMm }: LimitOptions = {},
 ): PeriodicLimit {
   requirePositive('spindle speed', rpm);
   const overview = overviewOf(cut, structure, rpm);
@@ -201,23 +218,28 @@ export function limitDepth(
   const modes = freeModes(structure);
   const aboutMm = Math.min(mostMm, overviewMm ?? mostMm);
   const wish = {
+    firstMm: firstOf(fromMm, aboutMm),
     // Where the overview has no border in reach, the deepest cut tells at once.
-    firstMm: nearOverview ? aboutMm : 0.35 * aboutMm,
+    nextMm: fromMm === undefined ? null : aboutMm,
     aboutMm,
     mostMm,
     tolerance,
-    width: nearOverview ? SEARCHED_NEAR : SEARCHED,
+    width: fromMm === undefined ? SEARCHED : SEARCHED_NEAR,
   };
   const deepestMm = Math.min(mostMm, overview?.leastMm ?? mostMm);
+  const tried = (hz: number): { growth: GrowthAt; found: ReturnType<typeof searched> } => {
+    const growth = growthAt(cut, modes, rpm);
+    const followed = levels.map(({ reach, ...level }) => (reach ? { ...level, upToHz: reach * hz } : level));
+    const found = searched(growth, followed, wish);
+    return found === 'unfollowed' ? tried(FURTHER * hz) : { growth, found };
+  };
   // In slow cuts chatter is far below the tool's own modes, which the land damps away, and following it alone is little work.
-  let hzToFollow = highestChatter(cut, structure, rpm, LOOKED_AT * deepestMm) || softestMode(structure).hz;
-  let growth = growthAt(cut, modes, rpm);
-  let found: ReturnType<typeof searched>;
-  while ((found = searched(growth, followedBy(levels, hzToFollow), wish)) === 'unfollowed') {
-    hzToFollow *= FURTHER;
-    growth = growthAt(cut, modes, rpm);
+  const { growth, found } = tried(
+    highestChatter(cut, structure, rpm, LOOKED_AT * deepestMm) || softestMode(structure).hz,
+  );
+  if (found === 'none' || found === 'unfollowed') {
+    return { depthMm: null, hz: null, kind: null, overviewMm, error: 0 };
   }
-  if (found === 'none') return { depthMm: null, hz: null, kind: null, overviewMm, error: 0 };
   const { border, error } = found;
   const { hz, map, top } = heardAt(border, growth, structure);
   return {

@@ -18,7 +18,7 @@ export interface PieceAnswer {
 
 /** Places a node gets, and a wave of the highest mode, at the least. */
 const PER_NODE = 2.5;
-const PER_WAVE = 7;
+const PER_WAVE = 5;
 
 /**
  * The structure's answer to a force that is a polynomial through the nodes of a piece that lasts `length` seconds.

@@ -15,7 +15,7 @@ describe('stability limit of cuts nobody chose', () => {
   const judged = Array.from({ length: CUTS }, (_, i) => {
     const { cut, structure, rpm } = randomCut(i + 1);
     const found = limitDepth(cut, structure, rpm);
-    const quick = limitDepth(cut, structure, rpm, { nearOverview: true, tolerance: 0.003 });
+    const quick = limitDepth(cut, structure, rpm, { fromMm: 1, tolerance: 0.003 });
     const converged = limitDepth(cut, structure, rpm, { tolerance: 1e-6, levels: CONVERGED });
     return { i, found, quick, converged };
   });
