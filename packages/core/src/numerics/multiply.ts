@@ -11,20 +11,6 @@ export function multiply(
   out: Float64Array,
   to: number,
 ): void {
-  for (let i = 0; i < rows; i++) out[to + i] = 0;
-  multiplyAdd(a, rows, columns, x, from, out, to);
-}
-
-/** out += A·x, otherwise as `multiply`. */
-export function multiplyAdd(
-  a: Float64Array,
-  rows: number,
-  columns: number,
-  x: Float64Array,
-  from: number,
-  out: Float64Array,
-  to: number,
-): void {
   const end = from + columns;
   let i = 0;
   for (; i + 3 < rows; i += 4) {
@@ -43,14 +29,14 @@ export function multiplyAdd(
       s2 += a[r2++]! * v;
       s3 += a[r3++]! * v;
     }
-    out[to + i]! += s0;
-    out[to + i + 1]! += s1;
-    out[to + i + 2]! += s2;
-    out[to + i + 3]! += s3;
+    out[to + i] = s0;
+    out[to + i + 1] = s1;
+    out[to + i + 2] = s2;
+    out[to + i + 3] = s3;
   }
   for (; i < rows; i++) {
     let sum = 0;
     for (let j = from, at = i * columns; j < end; j++, at++) sum += a[at]! * x[j]!;
-    out[to + i]! += sum;
+    out[to + i] = sum;
   }
 }

@@ -239,7 +239,7 @@ function summed(basis: readonly Float64Array[], shares: readonly number[], size:
   return out;
 }
 
-/** Takes the first j + 1 basis vectors out of w, and notes how much of each. */
+/** Takes the first j + 1 basis vectors out of w, two at a time, and notes how much of each. */
 function orthogonalise(
   w: Float64Array,
   basis: readonly Float64Array[],
@@ -248,11 +248,20 @@ function orthogonalise(
   m: number,
 ): void {
   const { length } = w;
-  for (let i = 0; i <= j; i++) {
-    const v = basis[i]!;
-    let dot = 0;
-    for (let k = 0; k < length; k++) dot += v[k]! * w[k]!;
-    h[i * m + j]! += dot;
-    for (let k = 0; k < length; k++) w[k]! -= dot * v[k]!;
+  for (let i = 0; i <= j; i += 2) {
+    const u = basis[i]!;
+    // An odd one out goes with itself, and is taken once.
+    const v = basis[i < j ? i + 1 : i]!;
+    let du = 0;
+    let dv = 0;
+    for (let k = 0; k < length; k++) {
+      const x = w[k]!;
+      du += u[k]! * x;
+      dv += v[k]! * x;
+    }
+    if (i === j) dv = 0;
+    else h[(i + 1) * m + j]! += dv;
+    h[i * m + j]! += du;
+    for (let k = 0; k < length; k++) w[k]! -= du * u[k]! + dv * v[k]!;
   }
 }

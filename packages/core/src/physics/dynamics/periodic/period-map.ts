@@ -2,7 +2,7 @@ import { type ChatterCut, edgeSpeed, landOf, requireCut } from '../chatter-cut.t
 import { addDelayed, DelayedCollector, type DelayedReads } from './delayed-read.ts';
 import { engagementOf, factorsAt, inside, pressing } from './engaged-teeth.ts';
 import { type FreeModes, freePropagator } from './free-motion.ts';
-import { multiply, multiplyAdd } from '../../../numerics/multiply.ts';
+import { multiply } from '../../../numerics/multiply.ts';
 import { factorSystem, motionOf, type PieceMotion } from './piece.ts';
 import { pieceAnswer } from './piece-answer.ts';
 import { FINE, type Resolution } from './resolution.ts';
@@ -146,21 +146,26 @@ export function periodMap(
   };
 }
 
-/** Forces at the nodes from displacements there: force −= W·u, or that of the damping for speeds. */
+/**
+ * Takes from the forces at the nodes what displacements press, W·u, or speeds by the land's damping. Those of the second direction
+ * stand `apart` numbers after those of the first, from `at` on.
+ */
 function press(
   by: Float64Array,
   count: number,
   dims: number,
   moved: Float64Array,
+  at: number,
+  apart: number,
   force: Float64Array,
 ): void {
   if (dims === 1) {
-    for (let a = 0; a < count; a++) force[a]! -= by[a]! * moved[a]!;
+    for (let a = 0; a < count; a++) force[a]! -= by[a]! * moved[at + a]!;
     return;
   }
   for (let a = 0, k = 0; a < count; a++, k += 4) {
-    const x = moved[a]!;
-    const y = moved[count + a]!;
+    const x = moved[at + a]!;
+    const y = moved[at + apart + a]!;
     force[a]! -= by[k]! * x + by[k + 1]! * y;
     force[count + a]! -= by[k + 2]! * x + by[k + 3]! * y;
   }
@@ -177,7 +182,10 @@ function applier(
   const most = Math.max(0, ...pieces.map((p) => p.count));
   const z = new Float64Array(state);
   const force = new Float64Array(most * dims);
-  const moved = new Float64Array(most * dims);
+  /** Displacements and speeds of free flight, direction by direction. */
+  const flight = new Float64Array(2 * most * dims);
+  /** Displacements, then the state at the end, of one direction. */
+  const come = new Float64Array(most + state);
   const fly = (propagator: Float64Array | null): void => {
     if (!propagator) return;
     for (let m = 0, i = 0; m < modeCount; m++, i += 2) {
@@ -195,30 +203,28 @@ function applier(
       fly(before);
       const { directions, through } = motion;
       const n = count * dims;
-      for (let i = 0; i < n; i++) force[i] = 0;
-      if (damping) {
-        for (let d = 0; d < dims; d++) {
-          const { firstMode, modes, flownSpeed } = directions[d]!;
-          multiply(flownSpeed, count, 2 * modes, z, 2 * firstMode, moved, d * count);
-        }
-        press(damping, count, dims, moved, force);
-      }
+      const apart = damping ? 2 * count : count;
       for (let d = 0; d < dims; d++) {
         const { firstMode, modes, flown } = directions[d]!;
-        multiply(flown, count, 2 * modes, z, 2 * firstMode, to, base + d * count);
+        multiply(flown, apart, 2 * modes, z, 2 * firstMode, flight, d * apart);
+        for (let a = 0; a < count; a++) to[base + d * count + a] = flight[d * apart + a]!;
       }
+      for (let i = 0; i < n; i++) force[i] = 0;
+      if (damping) press(damping, count, dims, flight, count, apart, force);
       // Where every tooth passes alike, what was left is the same node a period ago.
-      if (delayed) for (let i = 0; i < n; i++) moved[i] = to[base + i]!;
-      else for (let i = 0; i < n; i++) moved[i] = to[base + i]! - from[base + i]!;
-      press(cutting, count, dims, moved, force);
+      for (let d = 0; d < dims && !delayed; d++) {
+        for (let a = 0; a < count; a++) flight[d * apart + a]! -= from[base + d * count + a]!;
+      }
+      press(cutting, count, dims, flight, 0, apart, force);
       if (delayed) addDelayed(delayed, (base - state) / dims, force, from, to, { nodes: count, dims, state });
       solve(factors, n, exchanged, force);
       if (forces) for (let i = 0; i < n; i++) forces[base - state + i] = force[i]!;
       fly(through);
       for (let d = 0; d < dims; d++) {
-        const { firstMode, modes, moves, end } = directions[d]!;
-        multiplyAdd(moves, count, count, force, d * count, to, base + d * count);
-        multiplyAdd(end, 2 * modes, count, force, d * count, z, 2 * firstMode);
+        const { firstMode, modes, forced } = directions[d]!;
+        multiply(forced, count + 2 * modes, count, force, d * count, come, 0);
+        for (let a = 0; a < count; a++) to[base + d * count + a]! += come[a]!;
+        for (let i = 0; i < 2 * modes; i++) z[2 * firstMode + i]! += come[count + i]!;
       }
       base += n;
     }

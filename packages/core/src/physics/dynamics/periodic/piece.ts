@@ -7,14 +7,12 @@ export interface DirectionMotion {
   /** Modes of the direction: the first of them, and how many. */
   readonly firstMode: number;
   readonly modes: number;
-  /** Displacement at the nodes from the modes' state at the start, and speed, 1/s: [node][state]. */
+  /** Displacement at the nodes from the modes' state at the start, then speed, 1/s: [nodes, nodes][state]. */
   readonly flown: Float64Array;
-  readonly flownSpeed: Float64Array;
-  /** Displacement at the nodes from forces at the nodes, m/N, and speed, m/(N·s): [node][force]. */
-  readonly moves: Float64Array;
+  /** Displacement at the nodes from forces at the nodes, m/N, then the state at the end: [nodes, state][force]. */
+  readonly forced: Float64Array;
+  /** Speed at the nodes from forces at the nodes, m/(N·s): [node][force]. */
   readonly speeds: Float64Array;
-  /** State at the end from forces at the nodes: [state][force]. */
-  readonly end: Float64Array;
 }
 
 export interface PieceMotion {
@@ -27,29 +25,25 @@ export function motionOf(modes: FreeModes, answer: PieceAnswer, count: number): 
   const directions = modes.directions.map((_, d): DirectionMotion => {
     const firstMode = modes.of.indexOf(d);
     const own = modes.of.reduce((sum, of) => sum + (of === d ? 1 : 0), 0);
-    const flown = new Float64Array(count * 2 * own);
-    const flownSpeed = new Float64Array(count * 2 * own);
+    const state = 2 * own;
+    const flown = new Float64Array(2 * count * state);
     for (let a = 0; a < count; a++) {
+      const free = answer.free[a]!;
       for (let m = 0; m < own; m++) {
         const p = (firstMode + m) * 4;
-        const at = (a * own + m) * 2;
         const omega = modes.omega[firstMode + m]!;
-        flown[at] = answer.free[a]![p]!;
-        flown[at + 1] = answer.free[a]![p + 1]!;
-        flownSpeed[at] = omega * answer.free[a]![p + 2]!;
-        flownSpeed[at + 1] = omega * answer.free[a]![p + 3]!;
+        const moved = a * state + 2 * m;
+        const sped = (count + a) * state + 2 * m;
+        flown[moved] = free[p]!;
+        flown[moved + 1] = free[p + 1]!;
+        flown[sped] = omega * free[p + 2]!;
+        flown[sped + 1] = omega * free[p + 3]!;
       }
     }
-    const end = answer.end.subarray(2 * firstMode * count, 2 * (firstMode + own) * count);
-    return {
-      firstMode,
-      modes: own,
-      flown,
-      flownSpeed,
-      moves: answer.moves[d]!,
-      speeds: answer.speeds[d]!,
-      end,
-    };
+    const forced = new Float64Array((count + state) * count);
+    forced.set(answer.moves[d]!);
+    forced.set(answer.end.subarray(2 * firstMode * count, 2 * (firstMode + own) * count), count * count);
+    return { firstMode, modes: own, flown, forced, speeds: answer.speeds[d]! };
   });
   return { directions, through: answer.through };
 }
@@ -73,11 +67,11 @@ export function factorSystem(
     for (let r = 0; r < dims; r++) {
       const at = r * count + a;
       for (let c = 0; c < dims; c++) {
-        const { moves, speeds } = directions[c]!;
+        const { forced, speeds } = directions[c]!;
         const w = cutting[(a * dims + r) * dims + c]!;
         const d = damping ? damping[(a * dims + r) * dims + c]! : 0;
         let to = at * n + c * count;
-        for (let b = a * count; b < (a + 1) * count; b++) matrix[to++] = w * moves[b]! + d * speeds[b]!;
+        for (let b = a * count; b < (a + 1) * count; b++) matrix[to++] = w * forced[b]! + d * speeds[b]!;
       }
       matrix[at * n + at]! += 1;
     }
