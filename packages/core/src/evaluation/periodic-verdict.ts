@@ -25,7 +25,7 @@ export function periodicVerdict(op: MillingOperation, context: OperationContext)
   const felt = forPeriodic(structureAtDepth(stability.structure, depth, stickOut));
   const averaged = stability.borderAt(speedRpm).depthMm;
   const mostMm = Math.max(LEAST_DEEP * depth, Math.min(DEEP * depth, BEYOND_TOOL * stickOut));
-  const here = limitDepth(stability.cut, felt, speedRpm, { mostMm, tolerance: 0.006, fromMm: depth });
+  const here = limitDepth(stability.cut, felt, speedRpm, { mostMm, tolerance: 0.01, fromMm: depth });
   // Deeper than anybody looks on both accounts: they agree as far as it matters.
   const ratio = (here.depthMm ?? mostMm) / Math.min(averaged ?? mostMm, mostMm);
   const mode = here.hz === null ? null : modeHeardAt(felt, here.hz);
