@@ -19,9 +19,10 @@ describe('ridges', () => {
     expect(scallopHeight(barrel, 100)).toBeCloseTo(0.005, 9);
   });
 
-  it('touches with the ball anywhere, with the barrel’s flank on steep walls and with the corner of a bull nose on slopes', () => {
+  it('touches with the ball anywhere, with the barrel’s flank on walls as steep as it and with the corner of a bull nose on slopes', () => {
     expect(contactRadius(cutter('ball-6-z2'), 0)).toBe(3);
     expect(contactRadius(cutter('barrel-12-z6'), 85)).toBe(100);
+    expect(contactRadius(cutter('barrel-12-z6'), 70)).toBe(1);
     expect(contactRadius(cutter('barrel-12-z6'), 20)).toBe(1);
     expect(contactRadius(cutter('em-bull-12-z4-re1-var'), 45)).toBe(1);
     expect(contactRadius(cutter('em-bull-12-z4-re1-var'), 90)).toBeNull();

@@ -15,6 +15,14 @@ export function stepoverForScallop(heightMm: number, radiusMm: number): number {
   return 2 * Math.sqrt(2 * radiusMm * heightMm - heightMm ** 2);
 }
 
+/** Whether the arc of a barrel's flank reaches round to a slope: a few degrees to either side of its middle. Its small corner does all else. */
+function onFlank({ properties: p }: Cutter, slopeDeg: number): boolean {
+  const profile = Number(p['PRFRAD'] ?? 0);
+  const half = (p.LCF ?? p.APMX ?? p.DC ?? 0) / 2;
+  const reach = (Math.asin(Math.min(1, half / Math.max(profile, half, 1e-6))) * 180) / Math.PI;
+  return profile > 0 && Math.abs(slopeDeg - (90 - Number(p['TA'] ?? 0))) <= reach;
+}
+
 /** Radius with which a cutter touches a surface of this slope, mm; null where a flat edge lies on it and leaves no ridge. */
 export function contactRadius(cutter: Cutter, slopeDeg: number): number | null {
   const p = cutter.properties;
@@ -22,8 +30,7 @@ export function contactRadius(cutter: Cutter, slopeDeg: number): number | null {
     case 'end_mill_ball':
       return (p.DC ?? 0) / 2;
     case 'end_mill_barrel':
-      // The barrel's flank touches steep walls; its small corner does everything else.
-      return slopeDeg >= 60 - Number(p['TA'] ?? 0) ? Number(p['PRFRAD'] ?? 0) || null : (p.RE ?? null);
+      return onFlank(cutter, slopeDeg) ? Number(p['PRFRAD']) : (p.RE ?? null);
     case 'end_mill_lens': {
       const profile = Number(p['PRFRAD'] ?? 0);
       const ends = Math.asin(Math.min(1, ((p.DC ?? 0) / 2 - (p.RE ?? 0)) / Math.max(profile, 1e-6)));
