@@ -90,6 +90,24 @@ describe('desk', () => {
     expect((await column('Prove out')).getByText('2 operations')).toBeTruthy();
   });
 
+  it('shows the jobs together with what the floor found, which would move them if it came later', async () => {
+    open('engineer');
+    cleanup();
+    const answered = vi.mocked(fetch);
+    let come = (): void => undefined;
+    const held = new Promise<void>((resolve) => (come = resolve));
+    vi.stubGlobal('fetch', async (path: string, init?: RequestInit) => {
+      if (path === '/api/findings') await held;
+      return answered(path, init);
+    });
+    show(<Desk />);
+    expect(screen.getByRole('status')).toBeTruthy();
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    expect(screen.queryByText('GW-1 Bonnet')).toBeNull();
+    come();
+    expect(await screen.findByText('GW-1 Bonnet')).toBeTruthy();
+  });
+
   it('leads each role where its work is', async () => {
     open('engineer');
     const to = (name: RegExp): string | null => screen.getByRole('link', { name }).getAttribute('href');

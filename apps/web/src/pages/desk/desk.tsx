@@ -5,7 +5,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { call, messageOf } from '../../api/client.ts';
-import { refreshJob, useDesk, useSession } from '../../api/hooks.ts';
+import { refreshJob, useDesk, useFindings, useSession } from '../../api/hooks.ts';
 import { type Action, useOffer } from '../../frame/actions.tsx';
 import { Crumbs } from '../../frame/crumbs.tsx';
 import { Button } from '../../ui/button.tsx';
@@ -31,6 +31,7 @@ export function Desk() {
   const [search, setSearch] = useState('');
   const asked = useDeferredValue(search.trim());
   const { data: desk, error, mutate } = useDesk(asked);
+  const found = useFindings();
   const file = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const edit = session?.person ? mayEdit(session.person.role) : false;
@@ -68,7 +69,9 @@ export function Desk() {
   }
 
   if (error && !desk) return <Failed what="the jobs" message={error.message} retry={() => void mutate()} />;
-  if (!desk) return <Loading what="the jobs" />;
+  // What the floor found stands above the jobs: come later, it would move them from under a hand.
+  const told = floor || found.data !== undefined || found.error !== undefined;
+  if (!desk || !told) return <Loading what="the jobs" />;
   return (
     <div className="mx-auto max-w-[1400px] p-4">
       <Crumbs trail={[]} />
