@@ -3,12 +3,10 @@ import { bench, describe } from 'vitest';
 import { contextOf, SHIPPED } from '../fixtures/crib.ts';
 import { operationOf, type PracticeSet } from '../practice/operation-of.ts';
 import { problemsOf } from '../src/evaluation/check-operation.ts';
+import { borderAsked } from '../src/evaluation/periodic-verdict.ts';
 import { kindOf } from '../src/evaluation/registry.ts';
 import type * as Core from '../src/index.ts';
-import { millingState } from '../src/operations/milling/milling-state.ts';
-import { structureAtDepth } from '../src/physics/dynamics/along-tool.ts';
 import { LEVELS } from '../src/physics/dynamics/periodic/resolution.ts';
-import { forPeriodic } from '../src/physics/dynamics/tip-structure.ts';
 
 // Measured on a bundle, as it ships: the test runner's own module wrapping would cost half the speed.
 const bundle = new URL('../dist/bench/index.js', import.meta.url).href;
@@ -27,21 +25,13 @@ const asked = ['everyday', 'own-knowledge'].flatMap((name) => {
     const context = contextOf(op, 1);
     const milled = kindOf(op).turning(op);
     if (!milled || problemsOf(op, context).length > 0) return [];
-    const { stability } = millingState(milled, context);
-    const { axialDepthMm: depth, speedRpm } = milled.cut;
-    const felt = forPeriodic(structureAtDepth(stability.structure, depth, milled.tooling.stickOutMm));
-    return [{ id: cut.id, cut: stability.cut, felt, speedRpm, depth }];
+    return [{ id: cut.id, ...borderAsked(milled, context) }];
   });
 });
 
 type Asked = (typeof asked)[0];
-const border = ({ cut, felt, speedRpm, depth }: Asked, levels?: typeof WHOLE): void =>
-  void limitDepth(cut, felt, speedRpm, {
-    mostMm: 4 * depth,
-    tolerance: 0.01,
-    fromMm: depth,
-    ...(levels ? { levels } : {}),
-  });
+const border = ({ stability, felt, rpm, wish }: Asked, levels?: typeof WHOLE): void =>
+  void limitDepth(stability.cut, felt, rpm, levels ? { ...wish, levels } : wish);
 
 describe(`borders at rest of all ${asked.length} milling cuts of the floor (wanted: under 30 ms each)`, () => {
   bench('followed up to what may chatter', () => asked.forEach((a) => border(a)), FEW);

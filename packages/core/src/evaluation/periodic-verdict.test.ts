@@ -4,12 +4,10 @@ import { contextOf, SHIPPED } from '../../fixtures/crib.ts';
 import { operationOf, type PracticeSet } from '../../practice/operation-of.ts';
 import type { OperationContext } from '../operations/context.ts';
 import type { MillingOperation } from '../operations/milling/milling-operation.ts';
-import { millingState } from '../operations/milling/milling-state.ts';
-import { structureAtDepth } from '../physics/dynamics/along-tool.ts';
 import { limitDepth, type PeriodicLimit } from '../physics/dynamics/periodic/limit-depth.ts';
 import { FINE } from '../physics/dynamics/periodic/resolution.ts';
-import { forPeriodic } from '../physics/dynamics/tip-structure.ts';
 import { problemsOf } from './check-operation.ts';
+import { borderAsked } from './periodic-verdict.ts';
 import { kindOf } from './registry.ts';
 
 const set = JSON.parse(
@@ -31,12 +29,9 @@ function borderOf(
   context: OperationContext,
   whole: boolean,
 ): PeriodicLimit & { most: number } {
-  const { stability } = millingState(op, context);
-  const depth = op.cut.axialDepthMm;
-  const felt = forPeriodic(structureAtDepth(stability.structure, depth, op.tooling.stickOutMm));
-  const most = 4 * depth;
-  const how = whole ? { tolerance: 0.002, levels: [FINE] } : { tolerance: 0.01, fromMm: depth };
-  return { ...limitDepth(stability.cut, felt, op.cut.speedRpm, { mostMm: most, ...how }), most };
+  const { stability, felt, rpm, wish } = borderAsked(op, context);
+  const how = whole ? { mostMm: wish.mostMm, tolerance: 0.002, levels: [FINE] } : wish;
+  return { ...limitDepth(stability.cut, felt, rpm, how), most: wish.mostMm };
 }
 
 describe('border asked for at rest', () => {

@@ -13,19 +13,36 @@ const DEEP = 6;
 const LEAST_DEEP = 1.5;
 /** And beyond this many times the stick-out nothing cuts. */
 const BEYOND_TOOL = 1.25;
+/** Share of the depth the border may be off: stiffness and force are in doubt by ten times as much. */
+const TOLERANCE = 0.01;
+
+/** What the periodic solution is asked of a milling cut: the structure as felt at its depth, and how deep anybody looks. */
+export function borderAsked(op: MillingOperation, context: OperationContext) {
+  const { stability } = millingState(op, context);
+  const { axialDepthMm: depthMm, speedRpm: rpm } = op.cut;
+  const stickOut = op.tooling.stickOutMm;
+  return {
+    stability,
+    felt: forPeriodic(structureAtDepth(stability.structure, depthMm, stickOut)),
+    rpm,
+    wish: {
+      fromMm: depthMm,
+      mostMm: Math.max(LEAST_DEEP * depthMm, Math.min(DEEP * depthMm, BEYOND_TOOL * stickOut)),
+      tolerance: TOLERANCE,
+    },
+  };
+}
 
 /**
  * The periodic solution at one cut: the number that is approved. Some hundredths of a second, so it is worked out by a
  * worker or the server and handed to `evaluate` in the context. Throws InputError on an impossible operation.
  */
 export function periodicVerdict(op: MillingOperation, context: OperationContext): PeriodicVerdict {
-  const { stability } = millingState(op, context);
-  const { axialDepthMm: depth, speedRpm } = op.cut;
+  const { stability, felt, rpm, wish } = borderAsked(op, context);
+  const { fromMm: depth, mostMm } = wish;
   const stickOut = op.tooling.stickOutMm;
-  const felt = forPeriodic(structureAtDepth(stability.structure, depth, stickOut));
-  const averaged = stability.borderAt(speedRpm).depthMm;
-  const mostMm = Math.max(LEAST_DEEP * depth, Math.min(DEEP * depth, BEYOND_TOOL * stickOut));
-  const here = limitDepth(stability.cut, felt, speedRpm, { mostMm, tolerance: 0.01, fromMm: depth });
+  const averaged = stability.borderAt(rpm).depthMm;
+  const here = limitDepth(stability.cut, felt, rpm, wish);
   // Deeper than anybody looks on both accounts: they agree as far as it matters.
   const ratio = (here.depthMm ?? mostMm) / Math.min(averaged ?? mostMm, mostMm);
   const mode = here.hz === null ? null : modeHeardAt(felt, here.hz);

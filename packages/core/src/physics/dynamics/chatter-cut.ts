@@ -81,7 +81,7 @@ export function directionOf(cut: ChatterCut, ss: number, sc: number, cc: number)
 }
 
 /** Tangential and radial coefficient of the pressed land per speed of it and depth, N·s/m², at a cutting speed, m/s. */
-export function landOf(cut: ChatterCut, speedMS: number): readonly [number, number] {
+export function landCoefficients(cut: ChatterCut, speedMS: number): readonly [number, number] {
   const r = (cut.dampingNPerM ?? 0) / speedMS;
   return [r * (cut.dampingFriction ?? 0), r];
 }
@@ -92,7 +92,7 @@ export function landOf(cut: ChatterCut, speedMS: number): readonly [number, numb
  */
 export function dampingOf(cut: ChatterCut, speedMS: number, ss: number, sc: number, cc: number): Direction {
   const d: [number, number, number, number] = [0, 0, 0, 0];
-  const [t, r] = landOf(cut, speedMS);
+  const [t, r] = landCoefficients(cut, speedMS);
   directionInto(t, r, ss, sc, cc, d, 0);
   return d;
 }

@@ -1,4 +1,4 @@
-import { type ChatterCut, edgeSpeed, landOf, requireCut } from '../chatter-cut.ts';
+import { type ChatterCut, edgeSpeed, landCoefficients, requireCut } from '../chatter-cut.ts';
 import { addDelayed, DelayedCollector, type DelayedReads } from './delayed-read.ts';
 import { engagementOf, factorsAt, inside, pressing } from './engaged-teeth.ts';
 import { type FreeModes, freePropagator } from './free-motion.ts';
@@ -90,7 +90,7 @@ export function periodMap(
   };
   const uniform = engagement.teeth.length === 1 || engagement.perTurn > 1;
   const [tangential, radial] = [cut.tangential * 1e6 * depthM, cut.radial * 1e6 * depthM];
-  const land = landOf(cut, edgeSpeed(cut, rpm)).map((c) => c * depthM);
+  const land = landCoefficients(cut, edgeSpeed(cut, rpm)).map((c) => c * depthM);
   const factors = new Float64Array(3);
   const mean = new Float64Array(3);
   const own = new Float64Array(dims * dims);
