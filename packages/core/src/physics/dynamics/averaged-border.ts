@@ -1,5 +1,6 @@
 import { type ChatterCut, dampingOf, edgeSpeed, meanDirection, meanFactors } from './chatter-cut.ts';
 import { crossingBetween, responseOf } from './fixed-speed.ts';
+import { eigenvaluePair, keepApart } from '../../numerics/eigenvalue-pair.ts';
 import { countingModes, type TipMode, type TipStructure } from './tip-structure.ts';
 
 /** Lines next to one another, evenly spaced; the last is the first of the next block. */
@@ -133,6 +134,8 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
   const tau = Float64Array.from({ length: distinct }, (_, j) => cut.pitch[j]! * (60 / rpm));
   const strength = 2 * Math.hypot(w[0], w[1], w[2], w[3]);
   const strengthD = 2 * Math.PI * Math.hypot(d0, d1, d2, d3);
+  const now = new Float64Array(4);
+  const last = new Float64Array(4);
   let best = NONE_MM;
   const found: Crossing[] = [];
   /** Keeps the place where an eigenvalue becomes real between two lines, where that may be the border. */
@@ -165,10 +168,6 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
       stepRe[j] = Math.cos(stepHz * tau[j]!);
       stepIm[j] = -Math.sin(stepHz * tau[j]!);
     }
-    let lastRe0 = 0;
-    let lastIm0 = 0;
-    let lastRe1 = 0;
-    let lastIm1 = 0;
     for (let i = 0; i <= LINES; i++) {
       let sre = 1;
       let sim = 0;
@@ -200,27 +199,14 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
       const ti = (p00i + p11i) / 2;
       const dr = p00r * p11r - p00i * p11i - (p01r * p10r - p01i * p10i);
       const di = p00r * p11i + p00i * p11r - (p01r * p10i + p01i * p10r);
-      const qr = tr * tr - ti * ti - dr;
-      const qi = 2 * tr * ti - di;
-      const size = Math.sqrt(qr * qr + qi * qi);
-      const rr = Math.sqrt(Math.max(0, (size + qr) / 2));
-      const ri = (qi < 0 ? -1 : 1) * Math.sqrt(Math.max(0, (size - qr) / 2));
-      // Keep the branches apart: the nearer eigenvalue goes on.
-      const straight = Math.abs(rr - tr - lastRe0) + Math.abs(ri - ti - lastIm0);
-      const side = i > 0 && Math.abs(-tr - rr - lastRe0) + Math.abs(-ti - ri - lastIm0) < straight ? -1 : 1;
-      const re0 = side * rr - tr;
-      const im0 = side * ri - ti;
-      const re1 = -side * rr - tr;
-      const im1 = -side * ri - ti;
+      eigenvaluePair(-tr, -ti, dr, di, now);
       if (i > 0) {
+        keepApart(now, last);
         const lowHz = fromHz + (i - 1) * stepHz;
-        note(lastRe0, lastIm0, re0, im0, lowHz, stepHz);
-        note(lastRe1, lastIm1, re1, im1, lowHz, stepHz);
+        note(last[0]!, last[1]!, now[0]!, now[1]!, lowHz, stepHz);
+        note(last[2]!, last[3]!, now[2]!, now[3]!, lowHz, stepHz);
       }
-      lastRe0 = re0;
-      lastIm0 = im0;
-      lastRe1 = re1;
-      lastIm1 = im1;
+      last.set(now);
     }
   }
   const averaged = { w, d: [d0, d1, d2, d3], delays: tau.map((t) => t / (2 * Math.PI)) };

@@ -8,6 +8,7 @@ import {
   requireCut,
 } from './chatter-cut.ts';
 import type { Complex } from '../../numerics/complex.ts';
+import { eigenvaluePair } from '../../numerics/eigenvalue-pair.ts';
 import { countingModes, receptanceAt, type TipStructure } from './tip-structure.ts';
 
 /** Receptance of the tip by direction and cross, m/N, at a frequency. */
@@ -101,15 +102,7 @@ function eigenvalues(cut: AveragedCut, respond: TipResponse, hz: number, out: Fl
   const tim = (p00im + p11im) / 2;
   const dre = p00re * p11re - p00im * p11im - (p01re * p10re - p01im * p10im);
   const dim = p00re * p11im + p00im * p11re - (p01re * p10im + p01im * p10re);
-  const qre = tre * tre - tim * tim - dre;
-  const qim = 2 * tre * tim - dim;
-  const size = Math.hypot(qre, qim);
-  const rre = Math.sqrt(Math.max(0, (size + qre) / 2));
-  const rim = (qim < 0 ? -1 : 1) * Math.sqrt(Math.max(0, (size - qre) / 2));
-  out[0] = -tre + rre;
-  out[1] = -tim + rim;
-  out[2] = -tre - rre;
-  out[3] = -tim - rim;
+  eigenvaluePair(-tre, -tim, dre, dim, out);
 }
 
 const probe = new Float64Array(4);

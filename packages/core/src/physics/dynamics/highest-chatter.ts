@@ -1,4 +1,5 @@
 import { type ChatterCut, dampingOf, edgeSpeed, meanDirection, meanFactors } from './chatter-cut.ts';
+import { eigenvaluePair, keepApart } from '../../numerics/eigenvalue-pair.ts';
 import { receptanceAt, type TipStructure } from './tip-structure.ts';
 
 const TURN = 2 * Math.PI;
@@ -39,6 +40,8 @@ function averagedAtAnyPhase(
   const w = meanDirection(cut);
   const [ss, sc, cc] = meanFactors(cut);
   const d = dampingOf(cut, edgeSpeed(cut, rpm), ss, sc, cc);
+  const now = new Float64Array(4);
+  const last = new Float64Array(4);
   const least = 1000 / mostMm;
   const strength = 2 * Math.hypot(...w);
   const damped = Math.hypot(...d);
@@ -59,10 +62,6 @@ function averagedAtAnyPhase(
     const tdi = omega * (x.re * d[0] + y.re * d[3]);
     const gr = x.re * y.re - x.im * y.im;
     const gi = x.re * y.im + x.im * y.re;
-    let lastRe0 = 0;
-    let lastIm0 = 0;
-    let lastRe1 = 0;
-    let lastIm1 = 0;
     for (let k = 0; k <= PHASES; k++) {
       const theta = (TURN * k) / PHASES;
       const sr = 1 - Math.cos(theta);
@@ -73,33 +72,21 @@ function averagedAtAnyPhase(
       const pi = detW * 2 * sr * si + omega * mixed * sr;
       const dr = gr * pr - gi * pi;
       const di = gr * pi + gi * pr;
-      const qr = tr * tr - ti * ti - dr;
-      const qi = 2 * tr * ti - di;
-      const size = Math.sqrt(qr * qr + qi * qi);
-      const rr = Math.sqrt(Math.max(0, (size + qr) / 2));
-      const ri = (qi < 0 ? -1 : 1) * Math.sqrt(Math.max(0, (size - qr) / 2));
-      // Keep the branches apart: the nearer eigenvalue goes on.
-      const straight = Math.abs(tr + rr - lastRe0) + Math.abs(ti + ri - lastIm0);
-      const side = k > 0 && Math.abs(tr - rr - lastRe0) + Math.abs(ti - ri - lastIm0) < straight ? -1 : 1;
-      const re0 = tr + side * rr;
-      const im0 = ti + side * ri;
-      const re1 = tr - side * rr;
-      const im1 = ti - side * ri;
-      if (
-        k > 0 &&
-        (crosses(lastRe0, lastIm0, re0, im0, least) || crosses(lastRe1, lastIm1, re1, im1, least))
-      ) {
-        return true;
+      eigenvaluePair(tr, ti, dr, di, now);
+      if (k > 0) {
+        keepApart(now, last);
+        if (crosses(last, now, 0, least) || crosses(last, now, 2, least)) return true;
       }
-      lastRe0 = re0;
-      lastIm0 = im0;
-      lastRe1 = re1;
-      lastIm1 = im1;
+      last.set(now);
     }
     return false;
   };
 }
 
-/** Whether a way from one eigenvalue to the next becomes real at a value no less than `least`. */
-const crosses = (re: number, im: number, nextRe: number, nextIm: number, least: number): boolean =>
-  im * nextIm <= 0 && im !== nextIm && re + (im / (im - nextIm)) * (nextRe - re) >= least;
+/** Whether an eigenvalue on its way to the next becomes real at a value no less than `least`; the first begins at 0, the second at 2. */
+function crosses(from: Float64Array, to: Float64Array, at: number, least: number): boolean {
+  const im = from[at + 1]!;
+  const next = to[at + 1]!;
+  if (im * next > 0 || im === next) return false;
+  return from[at]! + (im / (im - next)) * (to[at]! - from[at]!) >= least;
+}
