@@ -3,7 +3,6 @@ import { type FreeModes, freePropagator } from './free-motion.ts';
 
 /** What the structure answers within one piece of time of a given length. */
 export interface PieceAnswer {
-  readonly length: number;
   /** Motion at each node from the state at the start: [node][mode][4], as a propagator. */
   readonly free: readonly Float64Array[];
   /** Propagator from the start of the piece to its end: [mode][4]. */
@@ -45,7 +44,6 @@ export function pieceAnswer(modes: FreeModes, count: number, length: number): Pi
     return out;
   };
   return {
-    length,
     free,
     through: freePropagator(modes, length),
     moves: moved.map(laid),
