@@ -42,7 +42,17 @@ describe('highest frequency a cut may chatter at', () => {
     expect(at({ ...cut, dampingNPerM: 0 }, 1500)).toBeGreaterThan(4400);
   });
 
-  it('is none where the cut is too shallow for any', () => {
-    expect(highestChatter(FIVE_FLUTES, TIP, 3000, 1e-4)).toBe(0);
+  it('is what a deeper cut would chatter at where nothing chatters as deep as asked', () => {
+    const cut = { ...FIVE_FLUTES, dampingNPerM: 1e5, dampingFriction: 0.3 };
+    const shallow = highestChatter(cut, TIP, 1500, 1e-4);
+    expect(shallow).toBeGreaterThan(640);
+    expect(shallow).toBeLessThan(1000);
+    expect(highestChatter(cut, TIP, 1500, 1e-3)).toBe(shallow);
+  });
+
+  it('is none where nothing drives a vibration at any depth', () => {
+    const { x, ...rigid } = { ...TIP, y: [] };
+    const feedOnly = { ...FIVE_FLUTES, tangential: 0, radial: 0 };
+    expect(highestChatter(feedOnly, { x, ...rigid }, 3000, 60)).toBe(0);
   });
 });

@@ -11,9 +11,13 @@ const PHASES = 16;
 const SHARE = 0.01;
 const PER_HALF_WIDTH = 0.5;
 
+/** Where nothing chatters as deep as asked, what may up to so many times the least depth at which something may is taken. */
+const NEXT = 2;
+
 /**
  * Highest frequency, Hz, at which the averaged cut may chatter at some depth up to `mostMm`, whatever the phase from wave to
- * wave: with the damping of the land at this speed, for teeth of any spacing. 0 where there is none.
+ * wave: with the damping of the land at this speed, for teeth of any spacing. Where nothing chatters as deep as that it is what would
+ * when cutting deeper; 0 where nothing does at any depth.
  */
 export function highestChatter(
   cut: ChatterCut,
@@ -25,36 +29,49 @@ export function highestChatter(
   const top = BEYOND * Math.max(...modes.map((m) => m.hz));
   const lowest = Math.min(...modes.map((m) => m.hz)) / BEYOND;
   const step = Math.min(SHARE, PER_HALF_WIDTH * Math.min(...modes.map((m) => m.damping)));
-  const chatters = averagedAtAnyPhase(cut, structure, rpm, mostMm);
-  for (let hz = top; hz > lowest; hz *= 1 - step) if (chatters(hz)) return hz;
-  return 0;
+  const inverse = averagedAtAnyPhase(cut, structure, rpm);
+  const asked = 1 / mostMm;
+  for (let hz = top; hz > lowest; hz *= 1 - step) if (inverse(hz, asked) >= asked) return hz;
+  let largest = 0;
+  const deeper: { readonly hz: number; readonly perMm: number }[] = [];
+  for (let hz = top; hz > lowest; hz *= 1 - step) {
+    const perMm = inverse(hz, largest / NEXT);
+    if (perMm > 0) deeper.push({ hz, perMm });
+    largest = Math.max(largest, perMm);
+  }
+  return deeper.find(({ perMm }) => perMm >= largest / NEXT)?.hz ?? 0;
 }
 
-/** Whether some phase from wave to wave makes the averaged cut chatter at a frequency at a depth up to `mostMm`. */
+/**
+ * The inverse of the least depth, 1/mm, at which some phase from wave to wave makes the averaged cut chatter at a frequency; 0 where none
+ * does, or where it is less than `least`.
+ */
 function averagedAtAnyPhase(
   cut: ChatterCut,
   structure: TipStructure,
   rpm: number,
-  mostMm: number,
-): (hz: number) => boolean {
+): (hz: number, least: number) => number {
   const w = meanDirection(cut);
   const [ss, sc, cc] = meanFactors(cut);
   const d = dampingOf(cut, edgeSpeed(cut, rpm), ss, sc, cc);
   const now = new Float64Array(4);
   const last = new Float64Array(4);
-  const least = 1000 / mostMm;
   const strength = 2 * Math.hypot(...w);
   const damped = Math.hypot(...d);
   const detW = w[0] * w[3] - w[1] * w[2];
   const detD = d[0] * d[3] - d[1] * d[2];
   const mixed = w[0] * d[3] + d[0] * w[3] - w[1] * d[2] - d[1] * w[2];
-  return (hz) => {
+  return (hz, least) => {
     const omega = TURN * hz;
     const x = receptanceAt(structure.x, hz);
     const y = receptanceAt(structure.y, hz);
     // No eigenvalue is larger than the norms of what it comes of.
-    if (Math.max(Math.hypot(x.re, x.im), Math.hypot(y.re, y.im)) * (strength + omega * damped) < least)
-      return false;
+    if (
+      Math.max(Math.hypot(x.re, x.im), Math.hypot(y.re, y.im)) * (strength + omega * damped) <
+      least * 1000
+    ) {
+      return 0;
+    }
     // −G·(S·W + iωD), S = 1 − e^(−iθ): its trace and determinant are polynomials of S.
     const tsr = x.re * w[0] + y.re * w[3];
     const tsi = x.im * w[0] + y.im * w[3];
@@ -62,6 +79,7 @@ function averagedAtAnyPhase(
     const tdi = omega * (x.re * d[0] + y.re * d[3]);
     const gr = x.re * y.re - x.im * y.im;
     const gi = x.re * y.im + x.im * y.re;
+    let most = 0;
     for (let k = 0; k <= PHASES; k++) {
       const theta = (TURN * k) / PHASES;
       const sr = 1 - Math.cos(theta);
@@ -75,18 +93,18 @@ function averagedAtAnyPhase(
       eigenvaluePair(tr, ti, dr, di, now);
       if (k > 0) {
         keepApart(now, last);
-        if (crosses(last, now, 0, least) || crosses(last, now, 2, least)) return true;
+        most = Math.max(most, crossing(last, now, 0), crossing(last, now, 2));
       }
       last.set(now);
     }
-    return false;
+    return most / 1000;
   };
 }
 
-/** Whether an eigenvalue on its way to the next becomes real at a value no less than `least`; the first begins at 0, the second at 2. */
-function crosses(from: Float64Array, to: Float64Array, at: number, least: number): boolean {
+/** Where an eigenvalue on its way to the next becomes real, no less than 0; the first begins at 0, the second at 2. */
+function crossing(from: Float64Array, to: Float64Array, at: number): number {
   const im = from[at + 1]!;
   const next = to[at + 1]!;
-  if (im * next > 0 || im === next) return false;
-  return from[at]! + (im / (im - next)) * (to[at]! - from[at]!) >= least;
+  if (im * next > 0 || im === next) return 0;
+  return from[at]! + (im / (im - next)) * (to[at]! - from[at]!);
 }

@@ -1,4 +1,5 @@
 import { seededUniform } from '../../../numerics/random.ts';
+import { factor, solve } from '../../../numerics/solve-small.ts';
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import type { PeriodMap } from './period-map.ts';
 
@@ -6,6 +7,8 @@ import type { PeriodMap } from './period-map.ts';
 export interface Multiplier {
   /** Growth in one period. */
   readonly size: number;
+  /** Share of it that it may be off: estimated. */
+  readonly off: number;
   /** Angle it turns by in one period, rad, 0 to π. */
   readonly angle: number;
   /** What grows: real and imaginary part; the latter is 0 for a real multiplier. */
@@ -17,10 +20,10 @@ export interface Multiplier {
 export interface ArnoldiOptions {
   /** Vectors before a restart. */
   readonly vectors?: number;
-  /** Part of the size the answer may be off, where it matters. */
+  /** Part of its size a multiplier may be off. */
   readonly tolerance?: number;
-  /** ln of the size beyond which a rough answer does, and how rough; absent is nowhere. */
-  readonly far?: { readonly from: number; readonly tolerance: number };
+  /** The tolerance far from a multiplier of 1, where it need only be told from it; absent is the same everywhere. */
+  readonly far?: number;
   readonly restarts?: number;
 }
 
@@ -53,6 +56,14 @@ function scaled(v: Float64Array, by: number, place: number): Float64Array {
   for (let k = 0; k < v.length; k++) out[k] = by * v[k]!;
   return out;
 }
+
+/** So much of its distance from 1, as ln of the size, a multiplier may be off where it need only be told from it. */
+const FAR_SHARE = 0.05;
+
+/** Smaller multipliers are all as calm. */
+const LEAST_SIZE = 0.02;
+
+const apart = ({ size }: Top): number => Math.abs(Math.log(Math.max(size, 1e-9)));
 
 /** Multipliers a start for the next map holds. */
 const LEADING = 6;
@@ -103,12 +114,13 @@ export function dominantMultiplier(
       const used = j + 1;
       if (spanned || used === m || (used >= least && LOOKED_AT.includes(used))) {
         const top = topOf(h, used, m);
-        const wanted =
-          far && Math.abs(Math.log(Math.max(top.size, 1e-9))) > far.from ? far.tolerance : tolerance;
-        const close = spanned || rest * top.last <= wanted * Math.max(top.size, 0.02);
+        const wanted = far ? Math.max(tolerance, Math.min(far, FAR_SHARE * apart(top))) : tolerance;
+        const off = spanned ? 0 : (top.condition * rest * top.last) / Math.max(top.size, LEAST_SIZE);
+        const close = off <= wanted;
         if (close || (used === m && (round + 1 >= restarts || m === size))) {
           return {
             size: top.size,
+            off,
             angle: top.angle,
             vector: { re: summed(basis, top.re, size), im: summed(basis, top.im ?? [], size) },
             leading: summed(basis, top.leading, size),
@@ -179,6 +191,8 @@ interface Top {
   readonly leading: readonly number[];
   /** Share the last basis vector has. */
   readonly last: number;
+  /** Condition of the multiplier: so many times what is left over it may be off. Golub & Van Loan 2013, 7.2.2. */
+  readonly condition: number;
 }
 
 /** Eigenvalues of the leading `used` rows and columns of a matrix stored by rows of `m`: largest first, a pair once. */
@@ -190,6 +204,8 @@ function eigenOf(
   readonly ranked: readonly { readonly size: number; readonly angle: number; readonly i: number }[];
   /** Real and imaginary part of a vector; the latter is null for a real eigenvalue. */
   readonly columns: (i: number) => readonly [number[], number[] | null];
+  /** Condition of an eigenvalue. */
+  readonly conditionOf: (i: number) => number;
 } {
   const small = new Matrix(used, used);
   for (let r = 0; r < used; r++) for (let c = 0; c < used; c++) small.set(r, c, h[r * m + c]!);
@@ -205,13 +221,29 @@ function eigenOf(
       .filter(({ i }) => im[i]! >= 0)
       .sort((p, q) => q.size - p.size),
     columns: (i) => [column(i), im[i]! > 0 ? column(i + 1) : null],
+    conditionOf: (i) => {
+      // Rows of the inverse are the left vectors: of a pair one is the real part, the other the imaginary one, both twice.
+      const turned = Float64Array.from({ length: used * used }, (_, k) =>
+        v.get(k % used, Math.floor(k / used)),
+      );
+      const exchanged = new Int32Array(used);
+      factor(turned, used, exchanged);
+      const left = (c: number): Float64Array => {
+        const row = Float64Array.from({ length: used }, (_, k) => (k === c ? 1 : 0));
+        solve(turned, used, exchanged, row);
+        return row;
+      };
+      const pair = im[i]! > 0;
+      const size = pair ? Math.hypot(...left(i), ...left(i + 1)) / 2 : Math.hypot(...left(i));
+      return size * Math.hypot(...column(i), ...(pair ? column(i + 1) : []));
+    },
   };
 }
 
 const lengthOf = ([a, b]: readonly [number[], number[] | null]): number => Math.hypot(...a, ...(b ?? []));
 
 function topOf(h: Float64Array, used: number, m: number): Top {
-  const { ranked, columns } = eigenOf(h, used, m);
+  const { ranked, columns, conditionOf } = eigenOf(h, used, m);
   const leading = new Array<number>(used).fill(0);
   for (const { i } of ranked.slice(0, LEADING)) {
     const pair = columns(i);
@@ -227,6 +259,7 @@ function topOf(h: Float64Array, used: number, m: number): Top {
     im: pair[1],
     leading,
     last: Math.hypot(pair[0][used - 1]!, pair[1]?.[used - 1] ?? 0) / lengthOf(pair),
+    condition: conditionOf(i),
   };
 }
 

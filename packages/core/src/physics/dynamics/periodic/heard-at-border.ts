@@ -1,5 +1,5 @@
 import type { TipMode, TipStructure } from '../tip-structure.ts';
-import type { Growth, GrowthAt } from './border-search.ts';
+import type { Growth, GrowthAt } from './growth.ts';
 import { heardFrequency } from './heard-frequency.ts';
 import { type Found, ROUGH } from './level-search.ts';
 import type { PeriodMap } from './period-map.ts';

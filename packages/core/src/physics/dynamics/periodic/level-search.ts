@@ -1,36 +1,27 @@
-import {
-  type Border,
-  type Bracket,
-  bracketed,
-  closedIn,
-  type Growth,
-  type GrowthAt,
-  type SearchWish,
-  sharpened,
-  zeroOf,
-} from './border-search.ts';
+import type { Border } from './border.ts';
+import { bracketed, type SearchWish } from './bracketed.ts';
+import { closedIn } from './closed-in.ts';
 import type { ArnoldiOptions } from './dominant.ts';
+import type { Growth, GrowthAt } from './growth.ts';
 import { gainOf, type Resolution } from './resolution.ts';
+import { sharpened } from './sharpened.ts';
 import { isUnfollowed } from './unfollowed.ts';
 
 /** Far from the border a rough answer decides. */
-const FAR = { from: 0.12, tolerance: 0.01 } as const;
-export const ROUGH: ArnoldiOptions = { tolerance: 3e-3, restarts: 3, far: FAR };
+const FAR = 0.03;
+const ROUGH_TOLERANCE = 3e-3;
+export const ROUGH: ArnoldiOptions = { tolerance: ROUGH_TOLERANCE, restarts: 3, far: FAR };
+/** The search is as rough, but never so that a border as sharp as is asked could be on the other side of a depth. */
+const ROUGH_SHARE = 0.3;
 /** What the coarsest resolution leaves at most, as a share of the depth: measured over random cuts. */
 const COARSE_ERROR = 0.003;
-/** Share of the depth it closes in to where secants do not get to the border from there. */
-const CLOSED_IN = 0.02;
-/** Share of the depth by which secants may leave what was closed in on. */
-const MARGIN = 0.02;
 /** An estimate of an error is taken this many times. */
 const SAFETY = 3;
+
 /** A border and the level it was found at. */
 export interface Found extends Border {
   readonly level: Resolution;
 }
-
-/** Where secants begin. */
-type Start = Pick<Border, 'depthMm' | 'slope'>;
 
 /** A border found so far, and what its resolution leaves, as a share of the depth. */
 export interface Searched {
@@ -45,37 +36,26 @@ export interface Searched {
 export function searched(
   growth: GrowthAt,
   levels: readonly Resolution[],
-  {
-    tolerance,
-    width,
-    ...wish
-  }: SearchWish & {
-    readonly tolerance: number;
-    readonly width: number;
-  },
+  { tolerance, ...wish }: SearchWish & { readonly tolerance: number },
 ): Searched | 'none' | 'unfollowed' {
-  const coarse = (depthMm: number): Growth => growth(depthMm, levels[0]!, ROUGH);
-  const bracket = bracketed(coarse, wish);
-  if (!bracket) return 'none';
-  if (isUnfollowed(bracket[1])) return 'unfollowed';
+  const roughTo = Math.min(ROUGH_TOLERANCE, ROUGH_SHARE * tolerance);
+  const coarse = (depthMm: number): Growth => growth(depthMm, levels[0]!, { ...ROUGH, tolerance: roughTo });
+  const step = tolerance / 2;
   const exact: ArnoldiOptions = { tolerance: tolerance / 10, restarts: 8 };
   const close: ArnoldiOptions = { ...exact, far: FAR };
-  const all = [0, wish.mostMm] as const;
-  const at = (level: number, from: Start, within: readonly [number, number] = all): Found => ({
-    ...sharpened((depthMm) => growth(depthMm, levels[level]!, close), from, within, tolerance / 2),
+  // What the rough answers of the search leave in doubt must not count.
+  const rough = roughTo / wish.slope;
+  const bracket = bracketed(coarse, wish, step - rough);
+  if (!bracket) return 'none';
+  if (isUnfollowed(bracket.high)) return 'unfollowed';
+  const at = (level: number, { depthMm, known }: Border): Found => ({
+    ...sharpened((mm) => growth(mm, levels[level]!, close), { depthMm, known }, wish.mostMm, step),
     level: levels[level]!,
   });
-  const between = ([low, high]: Bracket): Found =>
-    low === high
-      ? at(0, { depthMm: low.depthMm, slope: 1 })
-      : at(
-          0,
-          { depthMm: zeroOf(low, high), slope: (high.log - low.log) / Math.log(high.depthMm / low.depthMm) },
-          [low.depthMm * (1 - MARGIN), Math.min(wish.mostMm, high.depthMm * (1 + MARGIN))],
-        );
-  const closed = closedIn(coarse, bracket, width);
-  let border = between(closed);
-  if (!border.reached) border = between(closedIn(coarse, closed, CLOSED_IN));
+  let border: Found = {
+    ...closedIn((mm) => growth(mm, levels[0]!, close), bracket, step, rough),
+    level: levels[0]!,
+  };
   if (isUnfollowed(border.found) || (!border.reached && !border.found.map.followsAll)) return 'unfollowed';
   let error = COARSE_ERROR;
   for (let level = 1; level < levels.length && error > tolerance; level++) {
@@ -85,7 +65,10 @@ export function searched(
     border = finer;
     // Multipliers stand close in slow cuts: another one may have overtaken what was followed up to here.
     const other = growth.again(border.found, exact);
-    if (other.log > border.found.log + tolerance * border.slope) border = at(level, border);
+    if (other.log > border.found.log + tolerance * border.known.slope) {
+      border = at(level, border);
+    }
   }
-  return { border, error };
+  // A multiplier that was not got to the bottom of leaves its own doubt.
+  return { border, error: Math.max(error, border.found.top.off / border.known.slope) };
 }

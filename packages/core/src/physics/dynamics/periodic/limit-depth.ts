@@ -3,8 +3,9 @@ import { averagedBorder, longestDelay, responseGrid } from '../averaged-border.t
 import { type ChatterCut, isUniform } from '../chatter-cut.ts';
 import { highestChatter } from '../highest-chatter.ts';
 import { softestMode, type TipStructure } from '../tip-structure.ts';
-import { type GrowthAt, growthAt } from './border-search.ts';
+import { expectedSlope } from './expected-slope.ts';
 import { freeModes } from './free-motion.ts';
+import { type GrowthAt, growthAt } from './growth.ts';
 import { fallsSilent, heardAt } from './heard-at-border.ts';
 import { searched, type Searched } from './level-search.ts';
 import { type Level, LEVELS } from './resolution.ts';
@@ -45,24 +46,23 @@ export interface LimitOptions {
 const FLIP = 0.02;
 /** Share of the averaged border at which a search that looks for islands begins. */
 const FROM_BELOW = 0.35;
-/** Share of the depth the first, coarse search closes in to. */
-const SEARCHED = 0.12;
-/** Begun near the border, secants get there sooner than a closing bracket. */
-const SEARCHED_NEAR = 0.45;
-/** Border of the averaged cut, mm: between that with equal teeth and that with all delays, and the lower one; null where there is none. */
+
+/** Border of the averaged cut, mm: between that with equal teeth and that with all delays, and the lower one, with its frequency; null where there is none. */
 function overviewOf(
   cut: ChatterCut,
   structure: TipStructure,
   rpm: number,
-): { readonly middleMm: number; readonly leastMm: number } | null {
+): { readonly middleMm: number; readonly leastMm: number; readonly hz: number } | null {
   const grid = responseGrid(structure, longestDelay(cut, rpm));
   const equal = { ...cut, pitch: cut.pitch.map(() => (2 * Math.PI) / cut.pitch.length) };
   const found = (isUniform(cut) ? [cut] : [cut, equal])
-    .map((c) => averagedBorder(c, grid, rpm).depthMm)
-    .filter((depth) => depth !== Infinity);
-  if (found.length === 0) return null;
-  const middleMm = Math.exp(found.reduce((sum, depth) => sum + Math.log(depth), 0) / found.length);
-  return { middleMm, leastMm: Math.min(...found) };
+    .map((c) => averagedBorder(c, grid, rpm))
+    .filter(({ depthMm }) => depthMm !== Infinity)
+    .sort((a, b) => a.depthMm - b.depthMm);
+  const [least] = found;
+  if (!least) return null;
+  const middleMm = Math.exp(found.reduce((sum, { depthMm }) => sum + Math.log(depthMm), 0) / found.length);
+  return { middleMm, leastMm: least.depthMm, hz: least.hz };
 }
 
 /** The averaged cut may be off: chatter is looked for up to so many times the border it has. */
@@ -93,6 +93,7 @@ export function limitDepth(
   const overview = overviewOf(cut, structure, rpm);
   const overviewMm = overview?.middleMm ?? null;
   const modes = freeModes(structure);
+  const aboutHz = overview?.hz ?? softestMode(structure).hz;
   const aboutMm = Math.min(mostMm, overviewMm ?? mostMm);
   const wish = {
     firstMm: firstOf(fromMm, aboutMm),
@@ -101,19 +102,19 @@ export function limitDepth(
     aboutMm,
     mostMm,
     tolerance,
-    width: fromMm === undefined ? SEARCHED : SEARCHED_NEAR,
+    slope: expectedSlope(cut, structure, rpm, aboutHz),
   };
   const deepestMm = Math.min(mostMm, overview?.leastMm ?? mostMm);
-  const tried = (hz: number): { growth: GrowthAt; found: Searched | 'none' } => {
-    const growth = growthAt(cut, modes, rpm);
-    const followed = levels.map(({ reach, ...level }) => (reach ? { ...level, upToHz: reach * hz } : level));
+  const tried = (upToHz: number): { growth: GrowthAt; found: Searched | 'none' } => {
+    const growth = growthAt(cut, modes, rpm, aboutHz);
+    const followed = levels.map(({ reach, ...level }) =>
+      reach ? { ...level, upToHz: reach * upToHz } : level,
+    );
     const found = searched(growth, followed, wish);
-    return found === 'unfollowed' ? tried(FURTHER * hz) : { growth, found };
+    return found === 'unfollowed' ? tried(FURTHER * upToHz) : { growth, found };
   };
   // In slow cuts chatter is far below the tool's own modes, which the land damps away, and following it alone is little work.
-  const { growth, found } = tried(
-    highestChatter(cut, structure, rpm, LOOKED_AT * deepestMm) || softestMode(structure).hz,
-  );
+  const { growth, found } = tried(highestChatter(cut, structure, rpm, LOOKED_AT * deepestMm) || aboutHz);
   if (found === 'none') return { depthMm: null, hz: null, kind: null, overviewMm, error: 0 };
   const { border, error } = found;
   const { hz, map, top } = heardAt(border, growth, structure);

@@ -1,4 +1,4 @@
-import type { Growth } from './border-search.ts';
+import type { Growth } from './growth.ts';
 import { memoryOf } from '../../../numerics/memory.ts';
 
 /** Highest orders of a piece's polynomial: what nodes follow well has little of them. */
