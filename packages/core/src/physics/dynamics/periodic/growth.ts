@@ -2,7 +2,8 @@ import type { ChatterCut } from '../chatter-cut.ts';
 import { type ArnoldiOptions, dominantMultiplier, type Multiplier } from './dominant.ts';
 import { wavesAbout } from './waves-about.ts';
 import type { FreeModes } from './free-motion.ts';
-import { type PeriodMap, periodMap } from './period-map.ts';
+import { feelsDepth, type PeriodFrame, periodFrame } from './period-frame.ts';
+import { mapAt, type PeriodMap } from './period-map.ts';
 import type { Resolution } from './resolution.ts';
 import { transferred } from './transfer.ts';
 
@@ -35,8 +36,15 @@ export function growthAt(cut: ChatterCut, modes: FreeModes, rpm: number, aboutHz
     if (last.log >= 0 && !(least && least.log < last.log)) least = last;
     return last;
   };
+  // Where a depth does not change how teeth enter and leave, one frame serves them all.
+  const frames = new Map<Resolution, PeriodFrame>();
+  const frameAt = (depthMm: number, resolution: Resolution): PeriodFrame => {
+    const frame = frames.get(resolution) ?? periodFrame(cut, modes, rpm, depthMm, resolution);
+    if (!feelsDepth(cut)) frames.set(resolution, frame);
+    return frame;
+  };
   const at = (depthMm: number, resolution: Resolution, arnoldi: ArnoldiOptions): Growth => {
-    const map = periodMap(cut, modes, rpm, depthMm, resolution);
+    const map = mapAt(frameAt(depthMm, resolution), depthMm);
     const near = last ? transferred(last.top, last.map, map) : wavesAbout(aboutHz, map, modes);
     return taken(depthMm, map, dominantMultiplier(map, arnoldi, near));
   };

@@ -1,0 +1,151 @@
+import { type ChatterCut, edgeSpeed, landCoefficients, requireCut } from '../chatter-cut.ts';
+import { DelayedCollector, type DelayedReads } from './delayed-read.ts';
+import { engagementOf, factorsAt, inside, pressing } from './engaged-teeth.ts';
+import { type FreeModes, freePropagator } from './free-motion.ts';
+import { motionOf, type PieceMotion } from './piece.ts';
+import { pieceAnswer } from './piece-answer.ts';
+import type { Resolution } from './resolution.ts';
+import { nodesIn, type Span, spansOf } from './span.ts';
+
+const TURN = 2 * Math.PI;
+/** Two turns that differ by less are one, rad. */
+const SAME_TURN = 1e-10;
+
+/** A piece of the period in which some tooth cuts. */
+export interface FramePiece {
+  readonly count: number;
+  readonly motion: PieceMotion;
+  /** Free flight before it. */
+  readonly before: Float64Array | null;
+}
+
+/**
+ * What one period of a cut is made of, whatever the depth does to its strength: where teeth cut, how the structure moves there and which
+ * wave they meet. Forces are those of a metre of depth. A cutter without a helix enters and leaves at every depth alike, so one frame
+ * serves all its depths.
+ */
+export interface PeriodFrame {
+  readonly spans: readonly Span[];
+  readonly nodes: number;
+  /** Numbers of the modes' state, two a mode. */
+  readonly state: number;
+  /** Highest frequency the nodes follow, Hz. */
+  readonly highestHz: number;
+  /** Whether that is every mode. */
+  readonly followsAll: boolean;
+  /** Seconds of a period. */
+  readonly period: number;
+  /** Seconds the tool takes for a radian. */
+  readonly perRadian: number;
+  /** Periods in a turn. */
+  readonly perTurn: number;
+  /** Directions that give way: 0 is x, 1 is y. */
+  readonly directions: readonly number[];
+  readonly pieces: readonly FramePiece[];
+  /** Free flight after the last one. */
+  readonly after: Float64Array | null;
+  /** Direction matrix at each node, N/m a metre, and that of the land's damping, N·s/m a metre: [node][row][column] over the giving directions. */
+  readonly cutting: Float64Array;
+  readonly damping: Float64Array | null;
+  /** What other teeth left; null where every tooth passes alike. */
+  readonly delayed: DelayedReads | null;
+}
+
+/** Whether a depth changes where teeth enter and leave. */
+export const feelsDepth = ({ helix }: ChatterCut): boolean => helix?.some((h) => h !== 0) ?? false;
+
+/** A value worked out once for each angle. */
+function byAngle<V>(make: (angle: number) => V): (angle: number) => V {
+  const made = new Map<number, V>();
+  return (angle) => {
+    const key = Math.round(angle / SAME_TURN);
+    const known = made.get(key);
+    if (known !== undefined) return known;
+    const value = make(angle);
+    made.set(key, value);
+    return value;
+  };
+}
+
+/** The frame of a cut at a speed, for a depth, mm, where it matters. Throws on an impossible cut. */
+export function periodFrame(
+  cut: ChatterCut,
+  modes: FreeModes,
+  rpm: number,
+  depthMm: number,
+  resolution: Resolution,
+): PeriodFrame {
+  requireCut(cut);
+  const engagement = engagementOf(cut, depthMm);
+  const perRadian = 60 / rpm / TURN;
+  const dims = modes.directions.length;
+  const topHz = Math.max(...modes.omega) / TURN;
+  const highestHz = Math.min(topHz, resolution.upToHz ?? Infinity);
+  const spans = spansOf(engagement, highestHz * perRadian, resolution);
+  const propagator = byAngle((angle) => freePropagator(modes, angle * perRadian));
+  const flight = (angle: number): Float64Array | null => (angle < 1e-9 ? null : propagator(angle));
+  // Pieces of one stretch are as long as one another and have as many nodes.
+  const motions = new Map<number, (angle: number) => PieceMotion>();
+  const motionIn = (angle: number, count: number): PieceMotion => {
+    let own = motions.get(count);
+    own ??= byAngle((length) => motionOf(modes, pieceAnswer(modes, count, length * perRadian), count));
+    motions.set(count, own);
+    return own(angle);
+  };
+  const uniform = engagement.teeth.length === 1 || engagement.perTurn > 1;
+  const [tangential, radial] = [cut.tangential * 1e6, cut.radial * 1e6];
+  const land = landCoefficients(cut, edgeSpeed(cut, rpm));
+  const factors = new Float64Array(3);
+  const mean = new Float64Array(3);
+  const own = new Float64Array(dims * dims);
+  const collected = uniform ? null : new DelayedCollector(spans, engagement.period, dims);
+  const each = dims * dims;
+  const nodes = nodesIn(spans);
+  const cutting = new Float64Array(nodes * each);
+  const damping = cut.dampingNPerM ? new Float64Array(nodes * each) : null;
+  for (const {
+    from,
+    to,
+    nodes: { count, at },
+    first,
+  } of spans) {
+    for (let a = 0; a < count; a++) {
+      mean.fill(0);
+      const place = from + (to - from) * at[a]!;
+      const theta = inside(from, to, at[a]!);
+      const toward = a === 0 ? 1e-10 : a === count - 1 ? -1e-10 : 0;
+      for (const tooth of engagement.teeth) {
+        if (!factorsAt(cut, tooth, engagement.period, theta, factors)) continue;
+        for (let i = 0; i < 3; i++) mean[i]! += factors[i]!;
+        if (!collected) continue;
+        pressing(tangential, radial, factors, modes.directions, own, 0);
+        collected.add(place - tooth.delay, toward, own);
+      }
+      collected?.next();
+      const stored = (first + a) * each;
+      pressing(tangential, radial, mean, modes.directions, cutting, stored);
+      if (damping) pressing(land[0]!, land[1]!, mean, modes.directions, damping, stored);
+    }
+  }
+  const pieces = spans.map(({ from, to, nodes: { count } }, index): FramePiece => ({
+    count,
+    motion: motionIn(to - from, count),
+    before: flight(from - (index === 0 ? 0 : spans[index - 1]!.to)),
+  }));
+  return {
+    spans,
+    nodes,
+    state: 2 * modes.count,
+    highestHz,
+    followsAll: highestHz === topHz,
+    period: engagement.period * perRadian,
+    perRadian,
+    perTurn: engagement.perTurn,
+    directions: modes.directions,
+    pieces,
+    after: flight(engagement.period - (spans.at(-1)?.to ?? 0)),
+    cutting,
+    damping,
+    delayed: collected?.done() ?? null,
+  };
+}
