@@ -59,10 +59,13 @@ function scaled(v: Float64Array, by: number, place: number): Float64Array {
 
 /** So much of its distance from 1, as ln of the size, a multiplier may be off where it need only be told from it. */
 const FAR_SHARE = 0.05;
+/** Less where it grows: first answers come down from above. */
+const FAR_SHARE_GROWING = 0.015;
 
 /** Smaller multipliers are all as calm. */
 const LEAST_SIZE = 0.02;
 
+const farShare = ({ size }: Top): number => (size > 1 ? FAR_SHARE_GROWING : FAR_SHARE);
 const apart = ({ size }: Top): number => Math.abs(Math.log(Math.max(size, 1e-9)));
 
 /** Multipliers a start for the next map holds. */
@@ -114,7 +117,7 @@ export function dominantMultiplier(
       const used = j + 1;
       if (spanned || used === m || (used >= least && LOOKED_AT.includes(used))) {
         const top = topOf(h, used, m);
-        const wanted = far ? Math.max(tolerance, Math.min(far, FAR_SHARE * apart(top))) : tolerance;
+        const wanted = far ? Math.max(tolerance, Math.min(far, farShare(top) * apart(top))) : tolerance;
         const off = spanned ? 0 : (top.condition * rest * top.last) / Math.max(top.size, LEAST_SIZE);
         const close = off <= wanted;
         if (close || (used === m && (round + 1 >= restarts || m === size))) {
