@@ -8,7 +8,7 @@ import { sharpened } from './sharpened.ts';
 import { isUnfollowed } from './unfollowed.ts';
 
 /** Far from the border a rough answer decides. */
-const FAR = 0.03;
+const FAR = 0.15;
 const ROUGH_TOLERANCE = 3e-3;
 export const ROUGH: ArnoldiOptions = { tolerance: ROUGH_TOLERANCE, restarts: 3, far: FAR };
 /** The search is as rough, but never so that a border as sharp as is asked could be on the other side of a depth. */
@@ -40,7 +40,8 @@ export function searched(
 ): Searched | 'none' | 'unfollowed' {
   const roughTo = Math.min(ROUGH_TOLERANCE, ROUGH_SHARE * tolerance);
   const coarse = (depthMm: number): Growth => growth(depthMm, levels[0]!, { ...ROUGH, tolerance: roughTo });
-  const step = tolerance / 2;
+  // What is asked, less what the first level leaves where that is enough.
+  const step = Math.max(tolerance / 2, tolerance - COARSE_ERROR);
   const exact: ArnoldiOptions = { tolerance: tolerance / 10, restarts: 8 };
   const close: ArnoldiOptions = { ...exact, far: FAR };
   // What the rough answers of the search leave in doubt must not count.
