@@ -65,8 +65,16 @@ function overviewOf(
   return { middleMm, leastMm: least.depthMm, hz: least.hz };
 }
 
-/** The averaged cut may be off: chatter is looked for up to so many times the border it has. */
+/** The averaged cut may be off: chatter is looked for up to so many times the border it has; less where teeth are in the cut all the time. */
 const LOOKED_AT = 2;
+const LOOKED_AT_STEADY = 1.4;
+/** Teeth in the cut on average from which on one always is, and the next before it leaves. */
+const STEADY_TEETH = 1.25;
+
+function lookedAt({ pitch, entry, exit }: ChatterCut): number {
+  const teeth = (pitch.length * (exit - entry)) / (2 * Math.PI);
+  return teeth >= STEADY_TEETH ? LOOKED_AT_STEADY : LOOKED_AT;
+}
 /** Where what was followed did not reach, so many times as much is. */
 const FURTHER = 2.5;
 
@@ -114,7 +122,7 @@ export function limitDepth(
     return found === 'unfollowed' ? tried(FURTHER * upToHz) : { growth, found };
   };
   // In slow cuts chatter is far below the tool's own modes, which the land damps away, and following it alone is little work.
-  const { growth, found } = tried(highestChatter(cut, structure, rpm, LOOKED_AT * deepestMm) || aboutHz);
+  const { growth, found } = tried(highestChatter(cut, structure, rpm, lookedAt(cut) * deepestMm) || aboutHz);
   if (found === 'none') return { depthMm: null, hz: null, kind: null, overviewMm, error: 0 };
   const { border, error } = found;
   const { hz, map, top } = heardAt(border, growth, structure);
