@@ -31,10 +31,13 @@ export function highestChatter(
   const step = Math.min(SHARE, PER_HALF_WIDTH * Math.min(...modes.map((m) => m.damping)));
   const inverse = averagedAtAnyPhase(cut, structure, rpm);
   const asked = 1 / mostMm;
-  for (let hz = top; hz > lowest; hz *= 1 - step) if (inverse(hz, asked) >= asked) return hz;
+  const frequencies: number[] = [];
+  for (let hz = top; hz > lowest; hz *= 1 - step) frequencies.push(hz);
+  const found = frequencies.find((hz) => inverse(hz, asked) >= asked);
+  if (found !== undefined) return found;
   let largest = 0;
   const deeper: { readonly hz: number; readonly perMm: number }[] = [];
-  for (let hz = top; hz > lowest; hz *= 1 - step) {
+  for (const hz of frequencies) {
     const perMm = inverse(hz, largest / NEXT);
     if (perMm > 0) deeper.push({ hz, perMm });
     largest = Math.max(largest, perMm);

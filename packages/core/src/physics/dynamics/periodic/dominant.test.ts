@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { randomCut } from '../../../../fixtures/random-cut.ts';
 import { dominantMultiplier, type Multiplier } from './dominant.ts';
 import { freeModes } from './free-motion.ts';
-import { periodMap } from './period-map.ts';
+import { type PeriodMap, periodMap } from './period-map.ts';
 import { transferred } from './transfer.ts';
 import { wavesAbout } from './waves-about.ts';
 
@@ -21,7 +21,7 @@ describe('largest multiplier', () => {
       const { cut, structure, rpm } = randomCut(seed);
       const modes = freeModes(structure);
       const centre = { 42: 1.03, 103: 4.7, 143: 9.9, 207: 7.8 }[seed]!;
-      let last: [Multiplier, ReturnType<typeof periodMap>] | null = null;
+      let last: [Multiplier, PeriodMap] | null = null;
       for (const share of [0.9, 1, 1.003, 1.006, 1.05]) {
         const map = periodMap(cut, modes, rpm, share * centre, RESOLUTION);
         const near = last ? transferred(last[0], last[1], map) : undefined;

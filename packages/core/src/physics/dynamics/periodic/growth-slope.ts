@@ -26,16 +26,17 @@ const alike = (a: number, b: number): boolean => a > b / LIKE && a < b * LIKE;
 /** Whether the last two depths rose by less than what grows would: both belong to something that hardly feels the cut. */
 export const isFlat = ({ slope, unlike }: Slope): boolean => unlike !== undefined && unlike < slope / LIKE;
 
+const agreed = (slope: number, before: number): Slope => ({
+  slope,
+  doubt: Math.min(1, Math.max(LEAST_DOUBT, Math.abs(slope / before - 1))),
+});
+
 /** What is known of the slope after one more depth: two that say the same beat theory; one that does not may come of two multipliers that took turns. */
-export function learnt(known: Slope, a: Growth, b: Growth): Slope {
+export function learnt({ slope, unlike }: Slope, a: Growth, b: Growth): Slope {
   const secant = secantOf(a, b);
-  const before = alike(secant, known.slope)
-    ? known.slope
-    : known.unlike !== undefined && alike(secant, known.unlike) && secant > LEAST_OF_THEORY * known.slope
-      ? known.unlike
-      : null;
-  if (before === null) return { slope: known.slope, doubt: 1, unlike: secant };
-  return { slope: secant, doubt: Math.min(1, Math.max(LEAST_DOUBT, Math.abs(secant / before - 1))) };
+  if (alike(secant, slope)) return agreed(secant, slope);
+  const again = unlike !== undefined && alike(secant, unlike) && secant > LEAST_OF_THEORY * slope;
+  return again ? agreed(secant, unlike) : { slope, doubt: 1, unlike: secant };
 }
 
 /** Depth at which ln |μ| would be zero, mm. */

@@ -1,11 +1,11 @@
 import type { ChatterCut } from '../chatter-cut.ts';
 import { type ArnoldiOptions, dominantMultiplier, type Multiplier } from './dominant.ts';
-import { wavesAbout } from './waves-about.ts';
 import type { FreeModes } from './free-motion.ts';
 import { feelsDepth, type PeriodFrame, periodFrame } from './period-frame.ts';
 import { mapAt, type PeriodMap } from './period-map.ts';
 import type { Resolution } from './resolution.ts';
 import { transferred } from './transfer.ts';
+import { wavesAbout } from './waves-about.ts';
 
 /** What one depth does with a vibration. */
 export interface Growth {

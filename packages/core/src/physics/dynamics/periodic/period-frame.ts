@@ -54,14 +54,12 @@ export interface PeriodFrame {
 /** Whether a depth changes where teeth enter and leave. */
 export const feelsDepth = ({ helix }: ChatterCut): boolean => helix?.some((h) => h !== 0) ?? false;
 
-/** A value worked out once for each angle. */
-function byAngle<V>(make: (angle: number) => V): (angle: number) => V {
+/** What was worked out for angles, each once. */
+function byAngle<V>(): (angle: number, make: () => V) => V {
   const made = new Map<number, V>();
-  return (angle) => {
+  return (angle, make) => {
     const key = Math.round(angle / SAME_TURN);
-    const known = made.get(key);
-    if (known !== undefined) return known;
-    const value = make(angle);
+    const value = made.get(key) ?? make();
     made.set(key, value);
     return value;
   };
@@ -82,16 +80,11 @@ export function periodFrame(
   const topHz = Math.max(...modes.omega) / TURN;
   const highestHz = Math.min(topHz, resolution.upToHz ?? Infinity);
   const spans = spansOf(engagement, highestHz * perRadian, resolution);
-  const propagator = byAngle((angle) => freePropagator(modes, angle * perRadian));
-  const flight = (angle: number): Float64Array | null => (angle < 1e-9 ? null : propagator(angle));
-  // Pieces of one stretch are as long as one another and have as many nodes.
-  const motions = new Map<number, (angle: number) => PieceMotion>();
-  const motionIn = (angle: number, count: number): PieceMotion => {
-    let own = motions.get(count);
-    own ??= byAngle((length) => motionOf(modes, pieceAnswer(modes, count, length * perRadian), count));
-    motions.set(count, own);
-    return own(angle);
-  };
+  const flights = byAngle<Float64Array>();
+  const flight = (angle: number): Float64Array | null =>
+    angle < 1e-9 ? null : flights(angle, () => freePropagator(modes, angle * perRadian));
+  // Pieces as long as one another have as many nodes.
+  const motions = byAngle<PieceMotion>();
   const uniform = engagement.teeth.length === 1 || engagement.perTurn > 1;
   const [tangential, radial] = [cut.tangential * 1e6, cut.radial * 1e6];
   const land = landCoefficients(cut, edgeSpeed(cut, rpm));
@@ -129,7 +122,9 @@ export function periodFrame(
   }
   const pieces = spans.map(({ from, to, nodes: { count } }, index): FramePiece => ({
     count,
-    motion: motionIn(to - from, count),
+    motion: motions(to - from, () =>
+      motionOf(modes, pieceAnswer(modes, count, (to - from) * perRadian), count),
+    ),
     before: flight(from - (index === 0 ? 0 : spans[index - 1]!.to)),
   }));
   return {

@@ -1,3 +1,4 @@
+import { receptanceAt } from '../tip-structure.ts';
 import type { FreeModes } from './free-motion.ts';
 import type { PeriodMap } from './period-map.ts';
 
@@ -31,16 +32,14 @@ function addWave(omega: number, phase: number, map: PeriodMap, modes: FreeModes,
   const [c0, s0] = [Math.cos(phase), Math.sin(phase)];
   for (let m = 0; m < modes.count; m++) {
     const own = modes.omega[m]!;
-    const r = omega / own;
-    const a = 1 - r * r;
-    const b = 2 * modes.damping[m]! * r;
-    const size = 1 / (modes.mass[m]! * own * own * (a * a + b * b));
-    const moved = size * (a * c0 + b * s0);
-    const ahead = size * (a * s0 - b * c0);
+    const mode = { hz: own / TURN, damping: modes.damping[m]!, stiffness: modes.mass[m]! * own * own };
+    const g = receptanceAt([mode], omega / TURN);
+    const moved = g.re * c0 - g.im * s0;
+    const ahead = g.re * s0 + g.im * c0;
     re[modes.of[m]!]! += moved;
     im[modes.of[m]!]! += ahead;
     out[2 * m]! += moved;
-    out[2 * m + 1]! -= r * ahead;
+    out[2 * m + 1]! -= (omega / own) * ahead;
   }
   for (const { from, to, nodes, first } of map.spans) {
     for (let i = 0; i < nodes.count; i++) {
