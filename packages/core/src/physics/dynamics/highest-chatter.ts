@@ -104,7 +104,7 @@ function averagedAtAnyPhase(
   };
 }
 
-/** Where an eigenvalue on its way to the next becomes real, no less than 0; the first begins at 0, the second at 2. */
+/** Where an eigenvalue on its way to the next becomes real, 0 where it does not; the first begins at 0, the second at 2. */
 function crossing(from: Float64Array, to: Float64Array, at: number): number {
   const im = from[at + 1]!;
   const next = to[at + 1]!;
