@@ -96,7 +96,8 @@ async function safeHeaders(app: FastifyInstance, site: SiteSettings): Promise<vo
     contentSecurityPolicy: {
       directives: {
         defaultSrc: ["'self'"],
-        scriptSrc: ["'self'"],
+        // The inner loops of the periodic solution are WebAssembly: it may be compiled, no text may be run as a script.
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'", 'data:'],

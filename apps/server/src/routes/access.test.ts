@@ -135,7 +135,7 @@ describe('sign-in', () => {
     const answer = await server.anybody('GET', '/api/nothing');
     expect(answer.statusCode).toBe(404);
     const policy = String(answer.headers['content-security-policy']);
-    expect(policy).toMatch(/script-src 'self'(;|$)/);
+    expect(policy).toMatch(/script-src 'self' 'wasm-unsafe-eval'(;|$)/);
     expect(policy).toMatch(/frame-ancestors 'none'/);
     expect(answer.headers['x-content-type-options']).toBe('nosniff');
     // Nobody is told what answers, and in which version.

@@ -14,7 +14,7 @@ export interface DelayedReads {
   readonly at: Int32Array;
   /** Share of each node of the piece read. */
   readonly shares: Float64Array;
-  /** Direction matrix times depth of each read, N/m: [read][row][column]. */
+  /** Direction matrix of each read, N/m a metre of depth: [read][row][column]. */
   readonly pressing: Float64Array;
 }
 
@@ -116,48 +116,5 @@ export class DelayedCollector {
       shares: shares.taken(),
       pressing: pressings.taken(),
     };
-  }
-}
-
-/**
- * Adds what the delayed motion presses with to the forces of `nodes` nodes from the period's node `first` on, read from this
- * period's record so far, `to`, or from the one before, `from`; records begin after `state` numbers.
- */
-export function addDelayed(
-  read: DelayedReads,
-  first: number,
-  force: Float64Array,
-  from: Float64Array,
-  to: Float64Array,
-  { nodes, dims, state }: { nodes: number; dims: number; state: number },
-): void {
-  const { start, shares, pressing } = read;
-  for (let a = 0; a < nodes; a++) {
-    let f0 = 0;
-    let f1 = 0;
-    for (let i = start[first + a]!; i < start[first + a + 1]!; i++) {
-      const source = read.before[i]! > 0 ? from : to;
-      const count = read.count[i]!;
-      let u = state + read.from[i]!;
-      let w = read.at[i]!;
-      const end = w + count;
-      if (dims === 2) {
-        let ux = 0;
-        let uy = 0;
-        for (; w < end; u++, w++) {
-          const share = shares[w]!;
-          ux += share * source[u]!;
-          uy += share * source[u + count]!;
-        }
-        f0 += pressing[4 * i]! * ux + pressing[4 * i + 1]! * uy;
-        f1 += pressing[4 * i + 2]! * ux + pressing[4 * i + 3]! * uy;
-      } else {
-        let ux = 0;
-        for (; w < end; u++, w++) ux += shares[w]! * source[u]!;
-        f0 += pressing[i]! * ux;
-      }
-    }
-    force[a]! += f0;
-    if (dims === 2) force[nodes + a]! += f1;
   }
 }

@@ -1,7 +1,7 @@
-import { seededUniform } from '../../../numerics/random.ts';
-import { factor, solve } from '../../../numerics/solve-small.ts';
-import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
+import { EigenvalueDecomposition, LuDecomposition, Matrix } from 'ml-matrix';
+import { heldBasis, type HeldBasis } from './held-basis.ts';
 import type { PeriodMap } from './period-map.ts';
+import { seededUniform } from '../../../numerics/random.ts';
 
 /** Largest multiplier of a map. */
 export interface Multiplier {
@@ -11,6 +11,8 @@ export interface Multiplier {
   readonly off: number;
   /** Angle it turns by in one period, rad, 0 to π. */
   readonly angle: number;
+  /** Times the map was applied to find it. */
+  readonly applications: number;
   /** What grows: real and imaginary part; the latter is 0 for a real multiplier. */
   readonly vector: { readonly re: Float64Array; readonly im: Float64Array };
   /** Sum of what grows most and what might next to it: where to begin on a map that differs little. */
@@ -35,28 +37,6 @@ function seeded(size: number): Float64Array {
   return Float64Array.from({ length: size }, () => 2 * uniform() - 1);
 }
 
-const norm = (v: Float64Array): number => {
-  let sum = 0;
-  for (const x of v) sum += x * x;
-  return Math.sqrt(sum);
-};
-
-/** Vectors of a basis, used again by the next one: a search makes thousands of them. */
-const rooms: Float64Array[] = [];
-
-function roomOf(place: number, size: number): Float64Array {
-  let room = rooms[place];
-  if (!room || room.length < size) rooms[place] = room = new Float64Array(Math.ceil(1.25 * size));
-  return room.length === size ? room : room.subarray(0, size);
-}
-
-/** A vector times a number, in the room of its place in the basis. */
-function scaled(v: Float64Array, by: number, place: number): Float64Array {
-  const out = roomOf(place, v.length);
-  for (let k = 0; k < v.length; k++) out[k] = by * v[k]!;
-  return out;
-}
-
 /** So much of its distance from 1, as ln of the size, a multiplier may be off where it need only be told from it. */
 const FAR_SHARE = 0.05;
 /** Less where it grows: first answers come down from above. */
@@ -71,12 +51,19 @@ const apart = ({ size }: Top): number => Math.abs(Math.log(Math.max(size, 1e-9))
 /** Multipliers a start for the next map holds. */
 const LEADING = 6;
 /**
- * The answer may be there before the basis is full: it is looked for at so many vectors. Too soon, something that grows less may
+ * The answer may be there before the basis is full: it is looked for when so many vectors are there. Too soon, something that grows less may
  * stand for what grows most: with an unknown start, and where the period is so short that little of anything dies in it.
  */
-const LOOKED_AT = [6, 8, 12, 16, 20, 24];
+const FIRST_LOOK = 8;
 const FIRST_OF_MANY = 12;
 const SHORT = 600;
+/** Nepers a vector more brings the answer nearer, as a rule; and the most vectors between two looks. */
+const PER_VECTOR = 0.6;
+const MOST_APART = 8;
+
+/** Vectors after which to look again, an even number, where a multiplier is off so many times what is wanted. */
+const nextLook = (excess: number): number =>
+  Math.min(MOST_APART, 2 * Math.max(1, Math.ceil(Math.log(excess) / PER_VECTOR / 2)));
 
 /**
  * Largest multiplier by Arnoldi's method with restarts from the leading vectors, the map being applied and never written
@@ -88,56 +75,42 @@ export function dominantMultiplier(
   { vectors = 32, tolerance = 2e-4, restarts = 5, far }: ArnoldiOptions = {},
   near?: Float64Array,
 ): Multiplier {
-  const { size } = map;
-  const m = Math.min(vectors, size);
-  const least = near && size > SHORT ? 0 : FIRST_OF_MANY;
-  let start = near ?? seeded(size);
-  for (let i = 0; !near && i < 2; i++) {
-    const held = roomOf(1, size);
-    map.apply(start, held);
-    start = scaled(held, 1 / (norm(held) || 1), 0);
-  }
-  let basis: Float64Array[] = [scaled(start, 1 / (norm(start) || 1), 0)];
+  const m = Math.min(vectors, map.size);
+  let lookAt = near && map.size > SHORT ? FIRST_LOOK : FIRST_OF_MANY;
+  const basis = heldBasis(map, m + 1, 2 * KEPT);
+  basis.begin(near ?? seeded(map.size));
+  for (let i = 0; !near && i < 2; i++) basis.beginWithImage();
   // Column by column what the map makes of a basis vector, in the basis; row m is what sticks out of it.
   let h = new Float64Array((m + 1) * m);
   let j = 0;
   for (let round = 0; ; round++) {
     for (; ; j++) {
-      const w = roomOf(j + 1, size);
-      map.apply(basis[j]!, w);
-      const before = norm(w);
-      orthogonalise(w, basis, j, h, m);
-      let rest = norm(w);
-      // Once is enough unless most of the vector was taken away (Daniel, Gragg, Kaufman & Stewart 1976).
-      if (rest < 0.3 * before) {
-        orthogonalise(w, basis, j, h, m);
-        rest = norm(w);
-      }
+      const { parts, rest } = basis.image(j);
+      for (let i = 0; i <= j; i++) h[i * m + j] = parts[i]!;
       const spanned = rest < 1e-13;
       const used = j + 1;
-      if (spanned || used === m || (used >= least && LOOKED_AT.includes(used))) {
+      if (spanned || used === m || used >= lookAt) {
         const top = topOf(h, used, m);
         const wanted = far ? Math.max(tolerance, Math.min(far, farShare(top) * apart(top))) : tolerance;
         const off = spanned ? 0 : (top.condition * rest * top.last) / Math.max(top.size, LEAST_SIZE);
         const close = off <= wanted;
-        if (close || (used === m && (round + 1 >= restarts || m === size))) {
+        if (close || (used === m && (round + 1 >= restarts || m === map.size))) {
           return {
             size: top.size,
             off,
             angle: top.angle,
-            vector: { re: summed(basis, top.re, size), im: summed(basis, top.im ?? [], size) },
-            leading: summed(basis, top.leading, size),
+            applications: basis.applications,
+            vector: { re: basis.sum(top.re), im: top.im ? basis.sum(top.im) : new Float64Array(map.size) },
+            leading: basis.sum(top.leading),
           };
         }
+        lookAt = used + nextLook(off / wanted);
       }
       h[used * m + j] = rest;
-      const by = 1 / rest;
-      for (let k = 0; k < size; k++) w[k]! *= by;
-      basis.push(w);
+      basis.take(used, 1 / rest);
       if (used === m) break;
     }
-    [basis, h] = compressed(basis, h, m, size);
-    j = basis.length - 1;
+    [j, h] = compressed(basis, h, m);
   }
 }
 
@@ -146,14 +119,10 @@ const KEPT = 8;
 
 /**
  * The leading multipliers' vectors as the beginning of a new basis, with the vector that comes next and what is known of
- * them: the decomposition stays one, so that nothing is applied again. Krylov–Schur after Stewart 2002.
+ * them: the decomposition stays one, so that nothing is applied again. Krylov–Schur after Stewart 2002. How many they are, and the new
+ * matrix.
  */
-function compressed(
-  basis: readonly Float64Array[],
-  h: Float64Array,
-  m: number,
-  size: number,
-): [Float64Array[], Float64Array<ArrayBuffer>] {
+function compressed(basis: HeldBasis, h: Float64Array, m: number): [number, Float64Array<ArrayBuffer>] {
   const { ranked, columns } = eigenOf(h, m, m);
   const kept: number[][] = [];
   for (const { i } of ranked.slice(0, KEPT)) {
@@ -180,8 +149,8 @@ function compressed(
     kept.forEach((x, r) => (next[r * m + c] = x.reduce((sum, v, k) => sum + v * image[k]!, 0)));
     next[kept.length * m + c] = h[m * m + m - 1]! * y[m - 1]!;
   });
-  const vectors = [...kept.map((y) => summed(basis, y, size)), basis[m]!];
-  return [vectors.map((v, place) => scaled(v, 1, place)), next];
+  basis.become(kept, m);
+  return [kept.length, next];
 }
 
 interface Top {
@@ -226,15 +195,11 @@ function eigenOf(
     columns: (i) => [column(i), im[i]! > 0 ? column(i + 1) : null],
     conditionOf: (i) => {
       // Rows of the inverse are the left vectors: of a pair one is the real part, the other the imaginary one, both twice.
-      const turned = Float64Array.from({ length: used * used }, (_, k) =>
-        v.get(k % used, Math.floor(k / used)),
-      );
-      const exchanged = new Int32Array(used);
-      factor(turned, used, exchanged);
-      const left = (c: number): Float64Array => {
-        const row = Float64Array.from({ length: used }, (_, k) => (k === c ? 1 : 0));
-        solve(turned, used, exchanged, row);
-        return row;
+      const turned = new LuDecomposition(v.transpose());
+      const left = (c: number): number[] => {
+        const row = Matrix.zeros(used, 1);
+        row.set(c, 0, 1);
+        return turned.solve(row).to1DArray();
       };
       const pair = im[i]! > 0;
       const size = pair ? Math.hypot(...left(i), ...left(i + 1)) / 2 : Math.hypot(...left(i));
@@ -264,40 +229,4 @@ function topOf(h: Float64Array, used: number, m: number): Top {
     last: Math.hypot(pair[0][used - 1]!, pair[1]?.[used - 1] ?? 0) / lengthOf(pair),
     condition: conditionOf(i),
   };
-}
-
-function summed(basis: readonly Float64Array[], shares: readonly number[], size: number): Float64Array {
-  const out = new Float64Array(size);
-  shares.forEach((share, i) => {
-    const b = basis[i]!;
-    for (let k = 0; k < size; k++) out[k]! += share * b[k]!;
-  });
-  return out;
-}
-
-/** Takes the first j + 1 basis vectors out of w, two at a time, and notes how much of each. */
-function orthogonalise(
-  w: Float64Array,
-  basis: readonly Float64Array[],
-  j: number,
-  h: Float64Array,
-  m: number,
-): void {
-  const { length } = w;
-  for (let i = 0; i <= j; i += 2) {
-    const u = basis[i]!;
-    // An odd one out goes with itself, and is taken once.
-    const v = basis[i < j ? i + 1 : i]!;
-    let du = 0;
-    let dv = 0;
-    for (let k = 0; k < length; k++) {
-      const x = w[k]!;
-      du += u[k]! * x;
-      dv += v[k]! * x;
-    }
-    if (i === j) dv = 0;
-    else h[(i + 1) * m + j]! += dv;
-    h[i * m + j]! += du;
-    for (let k = 0; k < length; k++) w[k]! -= du * u[k]! + dv * v[k]!;
-  }
 }

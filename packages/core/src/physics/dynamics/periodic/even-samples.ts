@@ -1,5 +1,5 @@
+import { LuDecomposition, Matrix } from 'ml-matrix';
 import { memoryOf } from '../../../numerics/memory.ts';
-import { factor, solve } from '../../../numerics/solve-small.ts';
 import { pieceNodes, readBetween } from './piece-nodes.ts';
 
 /** Evenly spaced places in a piece, at which motion is known before a polynomial through the nodes is laid on it. */
@@ -11,7 +11,7 @@ export interface EvenSamples {
   readonly weights: readonly number[];
   /** Value of each node's polynomial at the Gauss points of each step: [step][point][node]. */
   readonly basis: Float64Array;
-  /** Values at the nodes of the polynomial that comes nearest to values at the places: [node][place]. */
+  /** Values at the nodes of the polynomial that comes nearest to values at the places: [place][node]. */
   readonly nearest: Float64Array;
 }
 
@@ -43,25 +43,19 @@ function makeSamples(count: number, steps: number): EvenSamples {
 function nearestOf(count: number, steps: number): Float64Array {
   const nodes = pieceNodes(count);
   const places = steps + 1;
-  const at = new Float64Array(places * count);
-  const weight = (i: number): number => ENDS[Math.min(i, steps - i)] ?? 1;
-  for (let i = 0; i < places; i++) readBetween(nodes, i / steps, at, i * count);
-  const products = new Float64Array(count * count);
+  const values = new Float64Array(count);
+  const at = new Matrix(places, count);
+  const weighted = new Matrix(count, places);
   for (let i = 0; i < places; i++) {
-    for (let a = 0; a < count; a++) {
-      for (let b = 0; b < count; b++) {
-        products[a * count + b]! += weight(i) * at[i * count + a]! * at[i * count + b]!;
-      }
-    }
+    const weight = ENDS[Math.min(i, steps - i)] ?? 1;
+    readBetween(nodes, i / steps, values);
+    values.forEach((value, b) => {
+      at.set(i, b, value);
+      weighted.set(b, i, weight * value);
+    });
   }
-  const exchanged = new Int32Array(count);
-  factor(products, count, exchanged);
-  const nearest = new Float64Array(count * places);
-  const column = new Float64Array(count);
-  for (let i = 0; i < places; i++) {
-    for (let b = 0; b < count; b++) column[b] = weight(i) * at[i * count + b]!;
-    solve(products, count, exchanged, column);
-    for (let a = 0; a < count; a++) nearest[a * places + i] = column[a]!;
-  }
-  return nearest;
+  const nearest = new LuDecomposition(weighted.mmul(at)).solve(weighted);
+  return Float64Array.from({ length: places * count }, (_, k) =>
+    nearest.get(k % count, Math.floor(k / count)),
+  );
 }

@@ -1,9 +1,16 @@
 import type { TipMode, TipStructure } from '../tip-structure.ts';
 
+/** Modes of one direction: they stand together. */
+export interface ModesOfDirection {
+  readonly first: number;
+  readonly count: number;
+}
+
 /** The modes as the periodic solution uses them: rigid directions left out. */
 export interface FreeModes {
   /** Directions that give way: 0 is x, 1 is y. */
   readonly directions: readonly number[];
+  readonly ofDirection: readonly ModesOfDirection[];
   readonly count: number;
   /** Place in `directions` of each mode. */
   readonly of: Int32Array;
@@ -21,6 +28,10 @@ export function freeModes(structure: TipStructure): FreeModes {
   const omega = Float64Array.from(modes, ([m]) => 2 * Math.PI * m.hz);
   return {
     directions,
+    ofDirection: directions.map((d, i) => ({
+      first: modes.findIndex(([, of]) => of === i),
+      count: sides[d]!.length,
+    })),
     count: modes.length,
     of: Int32Array.from(modes, ([, i]) => i),
     omega,
@@ -34,8 +45,11 @@ export function freeModes(structure: TipStructure): FreeModes {
  * tip's displacement, m, and that share's speed over ω, m, so that all numbers of a state are of one size.
  * Row by row for each mode: from displacement and from speed to displacement, the same to speed.
  */
-export function freePropagator(modes: FreeModes, time: number): Float64Array {
-  const out = new Float64Array(modes.count * 4);
+export function freePropagator(
+  modes: FreeModes,
+  time: number,
+  out: Float64Array = new Float64Array(modes.count * 4),
+): Float64Array {
   for (let m = 0; m < modes.count; m++) {
     const w = modes.omega[m]!;
     const z = modes.damping[m]!;

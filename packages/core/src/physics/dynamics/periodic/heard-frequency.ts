@@ -1,7 +1,7 @@
 import FFT from 'fft.js';
 import { receptanceAt, type TipStructure } from '../tip-structure.ts';
 import type { Multiplier } from './dominant.ts';
-import type { PeriodMap } from './period-map.ts';
+import { applied, type PeriodMap } from './period-map.ts';
 import { readAt, spanAt } from './span.ts';
 
 const TURN = 2 * Math.PI;
@@ -19,12 +19,10 @@ export function heardFrequency(
   { angle, vector }: Multiplier,
   structure: TipStructure,
 ): number {
-  const { spans, state, period } = map;
+  const { spans, period } = map;
   const dims = map.directions.length;
-  const [re, im] = [new Float64Array(map.size - state), new Float64Array(map.size - state)];
-  const out = new Float64Array(map.size);
-  map.apply(vector.re, out, re);
-  map.apply(vector.im, out, im);
+  const { forces: re } = applied(map, vector.re);
+  const { forces: im } = applied(map, vector.im);
   const highest = map.highestHz * BEYOND;
   const lines = Math.ceil(highest * period) + 1;
   const size = 2 ** Math.ceil(Math.log2(SAMPLES_PER_LINE * lines + 16));

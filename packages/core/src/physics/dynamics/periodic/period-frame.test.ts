@@ -2,16 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { randomCut } from '../../../../fixtures/random-cut.ts';
 import { type FreeModes, freeModes } from './free-motion.ts';
 import { feelsDepth, periodFrame } from './period-frame.ts';
-import { mapAt, type PeriodMap, periodMap } from './period-map.ts';
+import { applied, mapAt, type PeriodMap, periodMap } from './period-map.ts';
 import { wavesAbout } from './waves-about.ts';
 
 const RESOLUTION = { nodes: 8, wavesPerPiece: 1.25, turnPerPiece: 1 };
 
-function applied(map: PeriodMap, modes: FreeModes): Float64Array {
-  const out = new Float64Array(map.size);
-  map.apply(wavesAbout(0.8 * map.highestHz, map, modes)!, out);
-  return out;
-}
+const answer = (map: PeriodMap, modes: FreeModes): Float64Array =>
+  applied(map, wavesAbout(0.8 * map.highestHz, map, modes)!).to;
 
 /** Largest difference of two vectors as a share of the larger one's largest number. */
 function apart(a: Float64Array, b: Float64Array): number {
@@ -32,12 +29,23 @@ describe('frame of a period', () => {
       some++;
       const other = mapAt(periodFrame(straight, modes, rpm, 0.2, RESOLUTION), 3);
       expect(other.size).toBe(own.size);
-      expect(apart(applied(other, modes), applied(own, modes))).toBeLessThan(1e-12);
+      expect(apart(answer(other, modes), answer(own, modes))).toBeLessThan(1e-12);
       // The depth does count.
       const shallow = mapAt(periodFrame(straight, modes, rpm, 0.2, RESOLUTION), 0.2);
-      expect(apart(applied(shallow, modes), applied(own, modes))).toBeGreaterThan(1e-4);
+      expect(apart(answer(shallow, modes), answer(own, modes))).toBeGreaterThan(1e-4);
     }
     expect(some).toBeGreaterThan(5);
+  });
+
+  it('is the same to a map after another one was in its place', () => {
+    const maps = [1, 2].map((seed) => {
+      const { cut, structure, rpm } = randomCut(seed);
+      const modes = freeModes(structure);
+      return { modes, map: periodMap(cut, modes, rpm, 2, RESOLUTION) };
+    });
+    const [first, second, again] = [maps[0]!, maps[1]!, maps[0]!].map(({ map, modes }) => answer(map, modes));
+    expect(again).toEqual(first);
+    expect(second).not.toEqual(first);
   });
 
   it('is another one at another depth where a helix lets teeth enter bit by bit', () => {

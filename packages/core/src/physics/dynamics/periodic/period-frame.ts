@@ -1,9 +1,8 @@
 import { type ChatterCut, edgeSpeed, landCoefficients, requireCut } from '../chatter-cut.ts';
 import { DelayedCollector, type DelayedReads } from './delayed-read.ts';
 import { engagementOf, factorsAt, inside, pressing } from './engaged-teeth.ts';
-import { type FreeModes, freePropagator } from './free-motion.ts';
-import { motionOf, type PieceMotion } from './piece.ts';
-import { pieceAnswer } from './piece-answer.ts';
+import { type FreeModes, freePropagator, type ModesOfDirection } from './free-motion.ts';
+import { type PieceMotion, pieceMotion } from './piece-motion.ts';
 import type { Resolution } from './resolution.ts';
 import { nodesIn, type Span, spansOf } from './span.ts';
 
@@ -41,11 +40,14 @@ export interface PeriodFrame {
   readonly perTurn: number;
   /** Directions that give way: 0 is x, 1 is y. */
   readonly directions: readonly number[];
+  /** Modes of each of them. */
+  readonly modes: readonly ModesOfDirection[];
   readonly pieces: readonly FramePiece[];
   /** Free flight after the last one. */
   readonly after: Float64Array | null;
-  /** Direction matrix at each node, N/m a metre, and that of the land's damping, N·s/m a metre: [node][row][column] over the giving directions. */
+  /** Direction matrix at the nodes of each piece, N/m a metre: [piece][row][column][node] over the giving directions. */
   readonly cutting: Float64Array;
+  /** That of the land's damping, N·s/m a metre; null where it has none. */
   readonly damping: Float64Array | null;
   /** What other teeth left; null where every tooth passes alike. */
   readonly delayed: DelayedReads | null;
@@ -115,16 +117,16 @@ export function periodFrame(
         collected.add(place - tooth.delay, toward, own);
       }
       collected?.next();
-      const stored = (first + a) * each;
-      pressing(tangential, radial, mean, modes.directions, cutting, stored);
-      if (damping) pressing(land[0]!, land[1]!, mean, modes.directions, damping, stored);
+      pressing(tangential, radial, mean, modes.directions, own, 0);
+      for (let k = 0; k < each; k++) cutting[first * each + k * count + a] = own[k]!;
+      if (!damping) continue;
+      pressing(land[0]!, land[1]!, mean, modes.directions, own, 0);
+      for (let k = 0; k < each; k++) damping[first * each + k * count + a] = own[k]!;
     }
   }
   const pieces = spans.map(({ from, to, nodes: { count } }, index): FramePiece => ({
     count,
-    motion: motions(to - from, () =>
-      motionOf(modes, pieceAnswer(modes, count, (to - from) * perRadian), count),
-    ),
+    motion: motions(to - from, () => pieceMotion(modes, count, (to - from) * perRadian, damping !== null)),
     before: flight(from - (index === 0 ? 0 : spans[index - 1]!.to)),
   }));
   return {
@@ -137,6 +139,7 @@ export function periodFrame(
     perRadian,
     perTurn: engagement.perTurn,
     directions: modes.directions,
+    modes: modes.ofDirection,
     pieces,
     after: flight(engagement.period - (spans.at(-1)?.to ?? 0)),
     cutting,

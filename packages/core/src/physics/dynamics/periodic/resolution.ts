@@ -39,7 +39,7 @@ export const gainOf = (level: Resolution, next: Resolution): number =>
     remainder(next.nodes, next.wavesPerPiece) / remainder(level.nodes, level.wavesPerPiece),
   );
 
-const LEAST_NODES = 3;
+const LEAST_NODES = 4;
 /** Turning pieces may have so many nodes more than straight ones. */
 const FOR_TURN = 2;
 
@@ -50,12 +50,12 @@ const FOR_TURN = 2;
 const remainder = (nodes: number, waves: number): number =>
   ((Math.E * Math.PI * waves) / (2 * (nodes - 1))) ** (nodes - 1);
 
-/** Nodes of a piece that holds some waves and some turn, rad: as good as the longest piece is. */
+/** Nodes of a piece that holds some waves and some turn, rad: as good as the longest piece is, and an even number, for the kernel. */
 export function nodesOf({ nodes, wavesPerPiece }: Resolution, waves: number, turn: number): number {
   // The direction factors go through one wave in half a turn.
   const held = waves + turn / Math.PI;
   const wanted = remainder(nodes, wavesPerPiece);
   let count = LEAST_NODES;
-  while (count < nodes + FOR_TURN && remainder(count, held) > wanted) count++;
+  while (count < nodes + FOR_TURN && remainder(count, held) > wanted) count += 2;
   return count;
 }
