@@ -3,7 +3,7 @@
 /** out = A·x; the numbers of x stand `apart` bytes from one another, the columns of A one behind the other. */
 export function multiply(a: usize, rows: i32, columns: i32, x: usize, apart: usize, out: usize): void {
   const column = (<usize>rows) << 3;
-  const last = x + (<usize>columns) * apart;
+  const last = x + <usize>columns * apart;
   let i = 0;
   for (; i + 8 <= rows; i += 8) {
     let s0 = f64x2.splat(0);
@@ -57,12 +57,20 @@ function eliminate(a: usize, n: i32, known: i32, b: usize): void {
     const x0 = load<f64>(at);
     const x1 = load<f64>(at, 8) - load<f64>(c0, 8) * x0;
     const x2 = load<f64>(at, 16) - load<f64>(c0, 16) * x0 - load<f64>(c1, 16) * x1;
-    const x3 =
-      load<f64>(at, 24) - load<f64>(c0, 24) * x0 - load<f64>(c1, 24) * x1 - load<f64>(c2, 24) * x2;
+    const x3 = load<f64>(at, 24) - load<f64>(c0, 24) * x0 - load<f64>(c1, 24) * x1 - load<f64>(c2, 24) * x2;
     store<f64>(at, x1, 8);
     store<f64>(at, x2, 16);
     store<f64>(at, x3, 24);
-    subtractFour(c0 + 32, column, f64x2.splat(x0), f64x2.splat(x1), f64x2.splat(x2), f64x2.splat(x3), at + 32, end);
+    subtractFour(
+      c0 + 32,
+      column,
+      f64x2.splat(x0),
+      f64x2.splat(x1),
+      f64x2.splat(x2),
+      f64x2.splat(x3),
+      at + 32,
+      end,
+    );
   }
   for (; k < known; k++) {
     let c = a + <usize>k * column + ((<usize>k) << 3) + 8;
@@ -186,8 +194,7 @@ export function solve(a: usize, n: i32, exchanged: usize, b: usize): void {
     const x3 = load<f64>(at, 24) * load<f64>(c3, 24);
     const x2 = (load<f64>(at, 16) - load<f64>(c3, 16) * x3) * load<f64>(c2, 16);
     const x1 = (load<f64>(at, 8) - load<f64>(c3, 8) * x3 - load<f64>(c2, 8) * x2) * load<f64>(c1, 8);
-    const x0 =
-      (load<f64>(at) - load<f64>(c3) * x3 - load<f64>(c2) * x2 - load<f64>(c1) * x1) * load<f64>(c0);
+    const x0 = (load<f64>(at) - load<f64>(c3) * x3 - load<f64>(c2) * x2 - load<f64>(c1) * x1) * load<f64>(c0);
     store<f64>(at, x0);
     store<f64>(at, x1, 8);
     store<f64>(at, x2, 16);

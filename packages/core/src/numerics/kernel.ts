@@ -12,6 +12,7 @@ interface KernelFunctions {
   readonly square: (v: Place, size: number) => number;
   readonly scale: (v: Place, size: number, by: number) => void;
   readonly orthogonalise: (w: Place, basis: Place, count: number, size: number, parts: Place) => void;
+  readonly eigen: (matrix: Place, n: number, values: Place, vectors: Place) => number;
   readonly prepare: (frame: Place, depthM: number) => void;
   readonly apply: (frame: Place, depthM: number, from: Place, to: Place, forces: Place) => void;
   readonly pieceMotion: (

@@ -1,7 +1,7 @@
-import { EigenvalueDecomposition, LuDecomposition, Matrix } from 'ml-matrix';
 import { heldBasis, type HeldBasis } from './held-basis.ts';
 import type { PeriodMap } from './period-map.ts';
 import { seededUniform } from '../../../numerics/random.ts';
+import type { SmallEigen } from '../../../numerics/small-eigen.ts';
 
 /** Largest multiplier of a map. */
 export interface Multiplier {
@@ -51,12 +51,10 @@ const apart = ({ size }: Top): number => Math.abs(Math.log(Math.max(size, 1e-9))
 /** Multipliers a start for the next map holds. */
 const LEADING = 6;
 /**
- * The answer may be there before the basis is full: it is looked for when so many vectors are there. Too soon, something that grows less may
- * stand for what grows most: with an unknown start, and where the period is so short that little of anything dies in it.
+ * The answer may be there before the basis is full: it is looked for when so many vectors are there. Too soon, something that grows less, or
+ * does not grow at all, may stand for what grows most.
  */
-const FIRST_LOOK = 8;
-const FIRST_OF_MANY = 12;
-const SHORT = 600;
+const FIRST_LOOK = 12;
 /** Nepers a vector more brings the answer nearer, as a rule; and the most vectors between two looks. */
 const PER_VECTOR = 0.6;
 const MOST_APART = 8;
@@ -76,13 +74,14 @@ export function dominantMultiplier(
   near?: Float64Array,
 ): Multiplier {
   const m = Math.min(vectors, map.size);
-  let lookAt = near && map.size > SHORT ? FIRST_LOOK : FIRST_OF_MANY;
+  let lookAt = FIRST_LOOK;
   const basis = heldBasis(map, m + 1, 2 * KEPT);
   basis.begin(near ?? seeded(map.size));
   for (let i = 0; !near && i < 2; i++) basis.beginWithImage();
   // Column by column what the map makes of a basis vector, in the basis; row m is what sticks out of it.
   let h = new Float64Array((m + 1) * m);
   let j = 0;
+  let eigen: SmallEigen | null = null;
   for (let round = 0; ; round++) {
     for (; ; j++) {
       const { parts, rest } = basis.image(j);
@@ -90,7 +89,8 @@ export function dominantMultiplier(
       const spanned = rest < 1e-13;
       const used = j + 1;
       if (spanned || used === m || used >= lookAt) {
-        const top = topOf(h, used, m);
+        eigen = basis.eigenOf(used, (r, c) => h[r * m + c]!);
+        const top = topOf(eigen, used);
         const wanted = far ? Math.max(tolerance, Math.min(far, farShare(top) * apart(top))) : tolerance;
         const off = spanned ? 0 : (top.condition * rest * top.last) / Math.max(top.size, LEAST_SIZE);
         const close = off <= wanted;
@@ -110,7 +110,7 @@ export function dominantMultiplier(
       basis.take(used, 1 / rest);
       if (used === m) break;
     }
-    [j, h] = compressed(basis, h, m);
+    [j, h] = compressed(basis, eigen!, h, m);
   }
 }
 
@@ -122,8 +122,12 @@ const KEPT = 8;
  * them: the decomposition stays one, so that nothing is applied again. Krylov–Schur after Stewart 2002. How many they are, and the new
  * matrix.
  */
-function compressed(basis: HeldBasis, h: Float64Array, m: number): [number, Float64Array<ArrayBuffer>] {
-  const { ranked, columns } = eigenOf(h, m, m);
+function compressed(
+  basis: HeldBasis,
+  { ranked, columns }: SmallEigen,
+  h: Float64Array,
+  m: number,
+): [number, Float64Array<ArrayBuffer>] {
   const kept: number[][] = [];
   for (const { i } of ranked.slice(0, KEPT)) {
     for (const column of columns(i)) {
@@ -167,51 +171,9 @@ interface Top {
   readonly condition: number;
 }
 
-/** Eigenvalues of the leading `used` rows and columns of a matrix stored by rows of `m`: largest first, a pair once. */
-function eigenOf(
-  h: Float64Array,
-  used: number,
-  m: number,
-): {
-  readonly ranked: readonly { readonly size: number; readonly angle: number; readonly i: number }[];
-  /** Real and imaginary part of a vector; the latter is null for a real eigenvalue. */
-  readonly columns: (i: number) => readonly [number[], number[] | null];
-  /** Condition of an eigenvalue. */
-  readonly conditionOf: (i: number) => number;
-} {
-  const small = new Matrix(used, used);
-  for (let r = 0; r < used; r++) for (let c = 0; c < used; c++) small.set(r, c, h[r * m + c]!);
-  const eigen = new EigenvalueDecomposition(small);
-  const re = eigen.realEigenvalues;
-  const im = eigen.imaginaryEigenvalues;
-  const v = eigen.eigenvectorMatrix;
-  const column = (c: number): number[] => Array.from({ length: used }, (_, k) => v.get(k, c));
-  return {
-    // Of a pair the two columns are the real and imaginary part of the first one's vector.
-    ranked: re
-      .map((x, i) => ({ size: Math.hypot(x, im[i]!), angle: Math.abs(Math.atan2(im[i]!, x)), i }))
-      .filter(({ i }) => im[i]! >= 0)
-      .sort((p, q) => q.size - p.size),
-    columns: (i) => [column(i), im[i]! > 0 ? column(i + 1) : null],
-    conditionOf: (i) => {
-      // Rows of the inverse are the left vectors: of a pair one is the real part, the other the imaginary one, both twice.
-      const turned = new LuDecomposition(v.transpose());
-      const left = (c: number): number[] => {
-        const row = Matrix.zeros(used, 1);
-        row.set(c, 0, 1);
-        return turned.solve(row).to1DArray();
-      };
-      const pair = im[i]! > 0;
-      const size = pair ? Math.hypot(...left(i), ...left(i + 1)) / 2 : Math.hypot(...left(i));
-      return size * Math.hypot(...column(i), ...(pair ? column(i + 1) : []));
-    },
-  };
-}
-
 const lengthOf = ([a, b]: readonly [number[], number[] | null]): number => Math.hypot(...a, ...(b ?? []));
 
-function topOf(h: Float64Array, used: number, m: number): Top {
-  const { ranked, columns, conditionOf } = eigenOf(h, used, m);
+function topOf({ ranked, columns, conditionOf }: SmallEigen, used: number): Top {
   const leading = new Array<number>(used).fill(0);
   for (const { i } of ranked.slice(0, LEADING)) {
     const pair = columns(i);

@@ -1,10 +1,13 @@
 import { hold } from './held-frame.ts';
 import { FLOAT, kernel } from '../../../numerics/kernel.ts';
 import type { PeriodMap } from './period-map.ts';
+import { smallEigen } from '../../../numerics/small-eigen.ts';
 
 /** Vectors of a map and what it makes of them, in the kernel's memory; until something else is laid there. */
 export interface HeldBasis {
   readonly applications: number;
+  /** Eigenvalues of a matrix of the first vectors. */
+  readonly eigenOf: ReturnType<typeof smallEigen>;
   /** Makes a vector the first of the basis, of length 1. */
   begin(vector: Float64Array): void;
   /** Makes what the map makes of the first vector the first of the basis. */
@@ -30,6 +33,7 @@ export function heldBasis({ frame, depthM, size }: PeriodMap, vectors: number, b
   k.backTo(beside);
   const basis = k.room((vectors + besides) * size);
   const noted = k.room(vectors);
+  const eigenOf = smallEigen(vectors);
   const at = (j: number): number => basis + FLOAT * size * j;
   const length = (j: number): number => Math.sqrt(run.square(at(j), size));
   const add = (shares: readonly number[], to: number): void => {
@@ -46,6 +50,7 @@ export function heldBasis({ frame, depthM, size }: PeriodMap, vectors: number, b
     get applications() {
       return applications;
     },
+    eigenOf,
     begin(vector) {
       k.at(basis, size).set(vector);
       one(0);
