@@ -1,3 +1,4 @@
+import { averagedAtAnyPhase } from './any-phase.ts';
 import { type ChatterCut, dampingOf, edgeSpeed, meanDirection, meanFactors } from './chatter-cut.ts';
 import { crossingBetween, responseOf } from './fixed-speed.ts';
 import { eigenvaluePair, keepApart } from '../../numerics/eigenvalue-pair.ts';
@@ -16,6 +17,8 @@ interface Block {
 /** A structure's response on a grid of frequencies, most flexible places first, for many borders of one structure. */
 export interface ResponseGrid {
   readonly structure: TipStructure;
+  /** Share of a frequency within which the response changes little. */
+  readonly share: number;
   readonly blocks: readonly Block[];
 }
 
@@ -82,7 +85,7 @@ export function responseGrid(whole: TipStructure, longestS: number): ResponseGri
     blocks.push({ fromHz: hz, stepHz: step, most, values: null });
     hz += LINES * step;
   }
-  return { structure, blocks: blocks.sort((a, b) => b.most - a.most) };
+  return { structure, share, blocks: blocks.sort((a, b) => b.most - a.most) };
 }
 
 /** Longest delay between teeth at a speed, s. */
@@ -116,6 +119,34 @@ interface Crossing {
   readonly im: number;
 }
 
+/** What no phase from wave to wave reaches near a frequency may be reached between by so much. */
+const BETWEEN = 1.2;
+
+/**
+ * The most that any phase makes of frequencies between two, 1/mm, as `averagedAtAnyPhase`: read where the response has changed a little, each
+ * place once. In slow cuts a wave is so short that it goes through all phases before the response changes.
+ */
+function mostAtAnyPhase(
+  cut: ChatterCut,
+  { structure, share }: ResponseGrid,
+  rpm: number,
+): (fromHz: number, toHz: number) => number {
+  const inverse = averagedAtAnyPhase(cut, structure, rpm);
+  const known = new Map<number, number>();
+  const per = 1 / Math.log(1 + share);
+  const at = (place: number): number => {
+    const value = known.get(place) ?? inverse(Math.exp(place / per), 0);
+    known.set(place, value);
+    return value;
+  };
+  return (fromHz, toHz) => {
+    let most = 0;
+    const last = Math.ceil(Math.log(toHz) * per);
+    for (let place = Math.floor(Math.log(fromHz) * per); place <= last; place++) most = Math.max(most, at(place));
+    return BETWEEN * most;
+  };
+}
+
 /**
  * The averaged cut's border at one speed on a grid made before: as `limitAtSpeed`, but read between lines and without a
  * sine a line, since an even grid turns every delay's phase by one fixed step. Blocks are looked at from the most flexible
@@ -138,6 +169,7 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
   const last = new Float64Array(4);
   let best = NONE_MM;
   const found: Crossing[] = [];
+  const atAnyPhase = mostAtAnyPhase(cut, grid, rpm);
   /** Keeps the place where an eigenvalue becomes real between two lines, where that may be the border. */
   const note = (
     re: number,
@@ -161,6 +193,7 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
       if (strengthD === 0) break;
       continue;
     }
+    if (LINES * stepHz < grid.share * fromHz && atAnyPhase(fromHz, top) < 1 / best) continue;
     const values = (block.values ??= valuesOf(grid.structure, fromHz, stepHz));
     for (let j = 0; j < distinct; j++) {
       turnRe[j] = Math.cos(fromHz * tau[j]!);

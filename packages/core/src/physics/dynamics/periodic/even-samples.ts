@@ -23,9 +23,17 @@ const ENDS = [3 / 8, 7 / 6, 23 / 24];
 
 const made = memoryOf<EvenSamples>(200);
 
-/** Places of a piece; made once for each count of nodes and steps. */
-export const evenSamples = (count: number, steps: number): EvenSamples =>
-  made.recall(`${count} ${steps}`, () => makeSamples(count, steps));
+/** A quarter more steps than are asked for are as good, and so few kinds of them can all be kept. */
+const STEPS_RATIO = 1.25;
+
+const stepsFrom = (least: number): number =>
+  Math.ceil(STEPS_RATIO ** Math.ceil(Math.log(least) / Math.log(STEPS_RATIO)));
+
+/** Places of a piece, so many steps apart or somewhat more; made once for each count of nodes and steps. */
+export function evenSamples(count: number, leastSteps: number): EvenSamples {
+  const steps = stepsFrom(leastSteps);
+  return made.recall(`${count} ${steps}`, () => makeSamples(count, steps));
+}
 
 function makeSamples(count: number, steps: number): EvenSamples {
   const nodes = pieceNodes(count);

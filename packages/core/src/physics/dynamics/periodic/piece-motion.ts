@@ -39,7 +39,7 @@ export function pieceMotion(
   speedsToo: boolean,
 ): PieceMotion {
   const waves = (Math.max(...modes.omega) * length) / (2 * Math.PI);
-  const samples = evenSamples(count, Math.ceil(Math.max(PER_NODE * count, PER_WAVE * waves)));
+  const samples = evenSamples(count, Math.max(PER_NODE * count, PER_WAVE * waves));
   const { steps } = samples;
   const k = kernel();
   k.layAnew(samples);
