@@ -1,8 +1,9 @@
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import { type ChatterCut, directionOf, requireCut } from '../src/physics/dynamics/chatter-cut.ts';
-import { engagementOf, factorsAt } from '../src/physics/dynamics/periodic/engaged-teeth.ts';
+import { engagementOf } from '../src/physics/dynamics/periodic/engaged-teeth.ts';
 import type { TipStructure } from '../src/physics/dynamics/tip-structure.ts';
 import { exponential } from './matrix-exponential.ts';
+import { toothFactors } from './tooth-factors.ts';
 
 /** Points a step's coefficient is averaged at. */
 const AVERAGED_AT = 400;
@@ -26,14 +27,13 @@ export function firstOrderMultiplier(
   const dt = (engagement.period * 60) / rpm / (2 * Math.PI) / steps;
   const size = n + u * (steps + 1);
   let whole = Matrix.eye(size);
-  const factors = new Float64Array(3);
   for (let i = 0; i < steps; i++) {
     const mean = new Float64Array(3);
     for (let k = 0; k < AVERAGED_AT; k++) {
       const theta = ((i + (k + 0.5) / AVERAGED_AT) * engagement.period) / steps;
       for (const tooth of engagement.teeth) {
-        if (!factorsAt(cut, tooth, engagement.period, theta, factors)) continue;
-        factors.forEach((f, j) => (mean[j]! += f / AVERAGED_AT));
+        const factors = toothFactors(cut, tooth, engagement.period, theta);
+        factors?.forEach((f, j) => (mean[j]! += f / AVERAGED_AT));
       }
     }
     const w = directionOf(cut, mean[0]!, mean[1]!, mean[2]!).map((v) => (v * depthMm) / 1000);

@@ -3,6 +3,7 @@ export { factor, multiply, solve } from './linear';
 export { orthogonalise, scale, square } from './basis';
 export { eigen } from './eigen';
 export { apply, prepare } from './period-map';
+export { layTeeth, passesInCut } from './teeth';
 export { pieceMotion } from './piece-motion';
 
 /** First byte of the memory that is free. */

@@ -15,6 +15,8 @@ interface KernelFunctions {
   readonly eigen: (matrix: Place, n: number, values: Place, vectors: Place) => number;
   readonly prepare: (frame: Place, depthM: number) => void;
   readonly apply: (frame: Place, depthM: number, from: Place, to: Place, forces: Place) => void;
+  readonly passesInCut: (teeth: Place) => number;
+  readonly layTeeth: (teeth: Place) => number;
   readonly pieceMotion: (
     modes: Place,
     modeCount: number,
@@ -98,6 +100,11 @@ class Kernel {
   /** The numbers at a place, where they lie: gone when something else is laid. */
   at(place: Place, length: number): Float64Array {
     return this.views.floats.subarray(place / FLOAT, place / FLOAT + length);
+  }
+
+  /** Whole numbers at a place, likewise. */
+  wordsAt(place: Place, length: number): Int32Array {
+    return this.views.words.subarray(place / 4, place / 4 + length);
   }
 }
 

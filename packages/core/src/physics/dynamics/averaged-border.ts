@@ -142,7 +142,8 @@ function mostAtAnyPhase(
   return (fromHz, toHz) => {
     let most = 0;
     const last = Math.ceil(Math.log(toHz) * per);
-    for (let place = Math.floor(Math.log(fromHz) * per); place <= last; place++) most = Math.max(most, at(place));
+    for (let place = Math.floor(Math.log(fromHz) * per); place <= last; place++)
+      most = Math.max(most, at(place));
     return BETWEEN * most;
   };
 }

@@ -1,4 +1,4 @@
-import { type ChatterCut, directionInto, isUniform } from '../chatter-cut.ts';
+import { type ChatterCut, isUniform } from '../chatter-cut.ts';
 
 const TURN = 2 * Math.PI;
 /** Most discs a cutter with unequal helices is cut into; within one the spacing is that of its middle. */
@@ -18,6 +18,9 @@ export interface EngagedTooth {
   readonly delay: number;
 }
 
+/** One tooth of one disc on one of its ways through the cut: in a period that is shorter than that there are several. */
+export type ToothPass = EngagedTooth;
+
 /** How the teeth go through the cut in one period. */
 export interface Engagement {
   /** Turn after which everything repeats, rad: from tooth to tooth, or the whole turn. */
@@ -25,6 +28,7 @@ export interface Engagement {
   /** Times the period goes into a turn. */
   readonly perTurn: number;
   readonly teeth: readonly EngagedTooth[];
+  readonly passes: readonly ToothPass[];
   /** Stretches in which a tooth cuts, none of them with a tooth entering or leaving inside; rising in [0, period]. */
   readonly stretches: readonly (readonly [number, number])[];
 }
@@ -68,12 +72,34 @@ export function engagementOf(cut: ChatterCut, depthMm: number): Engagement {
     }
   }
   const period = uniform ? cut.pitch[0]! : TURN;
-  return { period, perTurn: Math.round(TURN / period), teeth, stretches: stretchesOf(cut, teeth, period) };
+  const passes = teeth.flatMap((tooth) => passesOf(cut, tooth, period));
+  const perTurn = Math.round(TURN / period);
+  return { period, perTurn, teeth, passes, stretches: stretchesOf(cut, passes, period) };
+}
+
+/** Ways of a tooth through the cut that some turn of a period sees: each a whole number of periods later than the next. */
+function passesOf(cut: ChatterCut, tooth: EngagedTooth, period: number): ToothPass[] {
+  const { behind, lag } = tooth;
+  const lowest = Math.ceil((cut.entry + behind) / period - 1 - 1e-12);
+  const highest = Math.floor((cut.exit + lag + behind) / period + 1e-12);
+  const passes: ToothPass[] = [];
+  for (let k = lowest; k <= highest; k++) passes.push({ ...tooth, behind: behind - k * period });
+  return passes;
+}
+
+/** Lag below which an edge is straight, rad. */
+const STRAIGHT = 1e-9;
+
+/** Whether some part of a tooth is in the cut at a turn θ: φ of its lowest point is θ − behind, that of its top lags. */
+function isInCut({ entry, exit }: ChatterCut, { behind, lag }: ToothPass, theta: number): boolean {
+  const phi = theta - behind;
+  if (lag < STRAIGHT) return phi >= entry && phi <= exit;
+  return Math.min(exit, phi) > Math.max(entry, phi - lag);
 }
 
 function stretchesOf(
   cut: ChatterCut,
-  teeth: readonly EngagedTooth[],
+  passes: readonly ToothPass[],
   period: number,
 ): (readonly [number, number])[] {
   const wrap = (a: number): number => {
@@ -81,94 +107,17 @@ function stretchesOf(
     return w > period - 1e-12 ? 0 : w;
   };
   const marks = [0, period];
-  for (const t of teeth) {
+  for (const t of passes) {
     for (const edge of [cut.entry, cut.exit]) {
       marks.push(wrap(t.behind + edge), wrap(t.behind + edge + t.lag));
     }
   }
   marks.sort((a, b) => a - b);
   const found: (readonly [number, number])[] = [];
-  const ss = new Float64Array(3);
   for (let i = 1; i < marks.length; i++) {
     const [a, b] = [marks[i - 1]!, marks[i]!];
     if (b - a < 1e-9) continue;
-    let cuts = false;
-    for (const t of teeth) cuts ||= factorsAt(cut, t, period, (a + b) / 2, ss);
-    if (cuts) found.push([a, b]);
+    if (passes.some((pass) => isInCut(cut, pass, (a + b) / 2))) found.push([a, b]);
   }
   return found;
-}
-
-/**
- * Mean over a disc's height of sin², sin·cos, cos² of the part of a tooth that is in the cut at turn θ, times the disc's
- * share of the depth; in `out`. False where no part of it is. A tooth may pass more than once in a period when the
- * lag is longer than that.
- */
-export function factorsAt(
-  cut: ChatterCut,
-  tooth: EngagedTooth,
-  period: number,
-  theta: number,
-  out: Float64Array,
-): boolean {
-  const { behind, lag, share } = tooth;
-  // φ of the disc's bottom is θ − behind, that of its top lags.
-  const lowest = Math.ceil((cut.entry - (theta - behind)) / period - 1e-12);
-  const highest = Math.floor((cut.exit + lag - (theta - behind)) / period + 1e-12);
-  if (highest < lowest) return false;
-  out.fill(0);
-  let cuts = false;
-  for (let k = lowest; k <= highest; k++) {
-    const phi = theta - behind + k * period;
-    const to = Math.min(cut.exit, phi);
-    const from = Math.max(cut.entry, phi - lag);
-    if (lag < 1e-9) {
-      if (phi < cut.entry || phi > cut.exit) continue;
-      const s = Math.sin(phi);
-      const c = Math.cos(phi);
-      out[0]! += share * s * s;
-      out[1]! += share * s * c;
-      out[2]! += share * c * c;
-      cuts = true;
-    } else if (to > from) {
-      // As `directionIntegrals`, without an array for each of millions of teeth.
-      const per = share / lag;
-      const s0 = Math.sin(from);
-      const s1 = Math.sin(to);
-      const half = (to - from) / 2;
-      const quarter = (Math.sin(2 * to) - Math.sin(2 * from)) / 4;
-      out[0]! += per * (half - quarter);
-      out[1]! += (per * (s1 * s1 - s0 * s0)) / 2;
-      out[2]! += per * (half + quarter);
-      cuts = true;
-    }
-  }
-  return cuts;
-}
-
-/** A turn just inside the stretch: at its ends a tooth is about to enter or leave. */
-export const inside = (from: number, to: number, share: number): number =>
-  Math.min(to - 1e-9 * (to - from), Math.max(from + 1e-9 * (to - from), from + share * (to - from)));
-
-const whole = new Float64Array(4);
-
-/**
- * Direction matrix of summed factors for a tangential and a radial coefficient, over the directions that give way; into `out` from
- * `offset` on: N/m from coefficients in N/m, N·s/m from those of the land.
- */
-export function pressing(
-  tangential: number,
-  radial: number,
-  factors: Float64Array,
-  directions: readonly number[],
-  out: Float64Array,
-  offset: number,
-): void {
-  const dims = directions.length;
-  if (dims === 2) {
-    directionInto(tangential, radial, factors[0]!, factors[1]!, factors[2]!, out, offset);
-    return;
-  }
-  directionInto(tangential, radial, factors[0]!, factors[1]!, factors[2]!, whole, 0);
-  for (const d of directions) out[offset] = whole[3 * d]!;
 }

@@ -1,10 +1,10 @@
-import { type ChatterCut, edgeSpeed, landCoefficients, requireCut } from '../chatter-cut.ts';
-import { DelayedCollector, type DelayedReads } from './delayed-read.ts';
-import { engagementOf, factorsAt, inside, pressing } from './engaged-teeth.ts';
+import { type ChatterCut, requireCut } from '../chatter-cut.ts';
+import { engagementOf } from './engaged-teeth.ts';
 import { type FreeModes, freePropagator, type ModesOfDirection } from './free-motion.ts';
 import { type PieceMotion, pieceMotion } from './piece-motion.ts';
 import type { Resolution } from './resolution.ts';
 import { nodesIn, type Span, spansOf } from './span.ts';
+import { type ToothForces, toothForces } from './tooth-forces.ts';
 
 const TURN = 2 * Math.PI;
 /** Two turns that differ by less are one, rad. */
@@ -23,7 +23,7 @@ export interface FramePiece {
  * wave they meet. Forces are those of a metre of depth. A cutter without a helix enters and leaves at every depth alike, so one frame
  * serves all its depths.
  */
-export interface PeriodFrame {
+export interface PeriodFrame extends ToothForces {
   readonly spans: readonly Span[];
   readonly nodes: number;
   /** Numbers of the modes' state, two a mode. */
@@ -45,12 +45,6 @@ export interface PeriodFrame {
   readonly pieces: readonly FramePiece[];
   /** Free flight after the last one. */
   readonly after: Float64Array | null;
-  /** Direction matrix at the nodes of each piece, N/m a metre: [piece][row][column][node] over the giving directions. */
-  readonly cutting: Float64Array;
-  /** That of the land's damping, N·s/m a metre; null where it has none. */
-  readonly damping: Float64Array | null;
-  /** What other teeth left; null where every tooth passes alike. */
-  readonly delayed: DelayedReads | null;
 }
 
 /** Whether a depth changes where teeth enter and leave. */
@@ -78,7 +72,6 @@ export function periodFrame(
   requireCut(cut);
   const engagement = engagementOf(cut, depthMm);
   const perRadian = 60 / rpm / TURN;
-  const dims = modes.directions.length;
   const topHz = Math.max(...modes.omega) / TURN;
   const highestHz = Math.min(topHz, resolution.upToHz ?? Infinity);
   const spans = spansOf(engagement, highestHz * perRadian, resolution);
@@ -87,51 +80,17 @@ export function periodFrame(
     angle < 1e-9 ? null : flights(angle, () => freePropagator(modes, angle * perRadian));
   // Pieces as long as one another have as many nodes.
   const motions = byAngle<PieceMotion>();
-  const uniform = engagement.teeth.length === 1 || engagement.perTurn > 1;
-  const [tangential, radial] = [cut.tangential * 1e6, cut.radial * 1e6];
-  const land = landCoefficients(cut, edgeSpeed(cut, rpm));
-  const factors = new Float64Array(3);
-  const mean = new Float64Array(3);
-  const own = new Float64Array(dims * dims);
-  const collected = uniform ? null : new DelayedCollector(spans, engagement.period, dims);
-  const each = dims * dims;
-  const nodes = nodesIn(spans);
-  const cutting = new Float64Array(nodes * each);
-  const damping = cut.dampingNPerM ? new Float64Array(nodes * each) : null;
-  for (const {
-    from,
-    to,
-    nodes: { count, at },
-    first,
-  } of spans) {
-    for (let a = 0; a < count; a++) {
-      mean.fill(0);
-      const place = from + (to - from) * at[a]!;
-      const theta = inside(from, to, at[a]!);
-      const toward = a === 0 ? 1e-10 : a === count - 1 ? -1e-10 : 0;
-      for (const tooth of engagement.teeth) {
-        if (!factorsAt(cut, tooth, engagement.period, theta, factors)) continue;
-        for (let i = 0; i < 3; i++) mean[i]! += factors[i]!;
-        if (!collected) continue;
-        pressing(tangential, radial, factors, modes.directions, own, 0);
-        collected.add(place - tooth.delay, toward, own);
-      }
-      collected?.next();
-      pressing(tangential, radial, mean, modes.directions, own, 0);
-      for (let k = 0; k < each; k++) cutting[first * each + k * count + a] = own[k]!;
-      if (!damping) continue;
-      pressing(land[0]!, land[1]!, mean, modes.directions, own, 0);
-      for (let k = 0; k < each; k++) damping[first * each + k * count + a] = own[k]!;
-    }
-  }
+  const forces = toothForces(cut, rpm, engagement, spans, modes.directions);
   const pieces = spans.map(({ from, to, nodes: { count } }, index): FramePiece => ({
     count,
-    motion: motions(to - from, () => pieceMotion(modes, count, (to - from) * perRadian, damping !== null)),
+    motion: motions(to - from, () =>
+      pieceMotion(modes, count, (to - from) * perRadian, forces.damping !== null),
+    ),
     before: flight(from - (index === 0 ? 0 : spans[index - 1]!.to)),
   }));
   return {
     spans,
-    nodes,
+    nodes: nodesIn(spans),
     state: 2 * modes.count,
     highestHz,
     followsAll: highestHz === topHz,
@@ -142,8 +101,6 @@ export function periodFrame(
     modes: modes.ofDirection,
     pieces,
     after: flight(engagement.period - (spans.at(-1)?.to ?? 0)),
-    cutting,
-    damping,
-    delayed: collected?.done() ?? null,
+    ...forces,
   };
 }
