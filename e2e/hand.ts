@@ -28,6 +28,12 @@ export class Hand {
     this.seconds += PRESS;
     this.actions += 1;
   }
+  /** Opens a list and takes an entry: set at once, since the list of the browser itself stays open over what comes next. */
+  async choose(list: ReturnType<Page['getByRole']>, label: string): Promise<void> {
+    await list.selectOption({ label });
+    this.seconds += 2 * PRESS;
+    this.actions += 2;
+  }
   think(): void {
     this.seconds += THOUGHT;
   }

@@ -51,9 +51,7 @@ test('a newcomer has a usable number for an alloy he never cut in under two minu
     await expect(field).toHaveValue(taken);
   }
   hand.think();
-  await hand.press(page.getByLabel('I want to'));
-  await page.getByLabel('I want to').selectOption({ label: 'Drill a hole' });
-  await hand.key('Enter');
+  await hand.choose(page.getByLabel('I want to'), 'Drill a hole');
   for (const [label, value] of [
     ['Diameter', '10'],
     ['Depth', '40'],

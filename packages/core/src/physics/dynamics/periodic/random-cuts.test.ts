@@ -3,7 +3,7 @@ import { randomCut } from '../../../../fixtures/random-cut.ts';
 import { limitDepth } from './limit-depth.ts';
 
 /** Cuts looked at; BURL_RANDOM_CUTS asks for more of them. */
-const CUTS = Number(process.env['BURL_RANDOM_CUTS'] ?? 40);
+const CUTS = Number(process.env['BURL_RANDOM_CUTS'] ?? 500);
 /** Far finer than any level Burl goes to. */
 const CONVERGED = [
   { nodes: 12, wavesPerPiece: 1.25, turnPerPiece: 0.6 },
