@@ -52,6 +52,8 @@ export interface SearchWish {
   /** Depth begun at, and the one looked at next where that is calm and this is deeper; null is none in particular. */
   readonly firstMm: number;
   readonly nextMm: number | null;
+  /** Depth of the cut itself: no step upward leads past it. */
+  readonly askedMm?: number;
   /** Where it is expected, and the deepest looked at. */
   readonly aboutMm: number;
   readonly mostMm: number;
@@ -65,7 +67,7 @@ export interface SearchWish {
  */
 export function bracketed(
   growth: (depthMm: number) => Growth,
-  { firstMm, nextMm, aboutMm, mostMm, slope }: SearchWish,
+  { firstMm, nextMm, askedMm = 0, aboutMm, mostMm, slope }: SearchWish,
   step: number,
 ): Bracket | null {
   let at = growth(firstMm);
@@ -82,7 +84,8 @@ export function bracketed(
     const factor = i >= POINTED ? plain : down ? stepDown(at, known) : stepUp(at, before, known, aboutMm);
     const far = at.log < NEARLY_GROWS || (!down && -at.log / known.slope > NEAR);
     const leap = far && i === 0 && nextMm !== null && nextMm > at.depthMm * factor;
-    const wanted = leap ? nextMm : at.depthMm * factor;
+    const free = leap ? nextMm : at.depthMm * factor;
+    const wanted = at.depthMm < askedMm && askedMm < free ? askedMm : free;
     const last = wanted > mostMm || (at.log < FAR_BELOW && wanted > NEARLY_MOST * mostMm);
     const next: Growth = growth(last ? mostMm : wanted);
     const lowIsOther = !down && isFlat(known);

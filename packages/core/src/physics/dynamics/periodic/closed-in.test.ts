@@ -56,6 +56,16 @@ describe('search for a border', () => {
     expect(Math.abs(depthMm! / 6 - 1)).toBeLessThan(0.02);
   });
 
+  it('does not step past the depth of the cut: an island there is seen', () => {
+    const island = (b: number): number => Math.max(-1, 0.2 - 8 * Math.abs(Math.log(b / 11)));
+    const wish = { firstMm: 6, aboutMm: 6, slope: 1 };
+    expect(border(island, wish).depthMm).toBe(null);
+    const { depthMm, asked } = border(island, { ...wish, askedMm: 11 });
+    expect(asked).toContain(11);
+    expect(depthMm!).toBeLessThan(11);
+    expect(depthMm!).toBeGreaterThan(10);
+  });
+
   it('comes down to a border where the first depth chatters', () => {
     const { depthMm, looks } = border(rising(2.5, 0.31), { firstMm: 4 });
     expect(Math.abs(depthMm! / 0.31 - 1)).toBeLessThan(0.01);

@@ -24,7 +24,8 @@ export interface PeriodicLimit {
   readonly overviewMm: number | null;
   /**
    * What the resolution leaves, as a share of the depth: estimated. Infinite where the tip falls silent between two
-   * teeth, so that nothing is handed on from one to the next and no multiplier has a border that a computation could find.
+   * teeth, so that nothing is handed on from one to the next and no multiplier has a border that a computation could find; and
+   * where more waves go into a period than are followed: then the border is the averaged one.
    */
   readonly error: number;
 }
@@ -37,7 +38,7 @@ export interface LimitOptions {
   readonly levels?: readonly Level[];
   /**
    * Depth of the cut that is asked about, mm: begin there where it is not far below the averaged border, and go on at that one,
-   * instead of coming up slowly. Quicker, blind to an island between.
+   * instead of coming up slowly, but never past it unseen. Quicker, blind to an island between.
    */
   readonly fromMm?: number;
 }
@@ -77,6 +78,8 @@ function lookedAt({ pitch, entry, exit }: ChatterCut): number {
 }
 /** Where what was followed did not reach, so many times as much is. */
 const FURTHER = 2.5;
+/** Waves in a period that are followed at most: a face mill at a few turns a minute would ask for gigabytes. */
+const MOST_WAVES = 6000;
 
 /** Depth a search begins at, mm: well below where the border is expected, or there at once where the cut asked about is shallower still. */
 function firstOf(fromMm: number | undefined, aboutMm: number): number {
@@ -107,22 +110,34 @@ export function limitDepth(
     firstMm: firstOf(fromMm, aboutMm),
     // Where the overview has no border in reach, the deepest cut tells at once.
     nextMm: fromMm === undefined ? null : aboutMm,
+    askedMm: fromMm,
     aboutMm,
     mostMm,
     tolerance,
     slope: expectedSlope(cut, structure, rpm, aboutHz),
   };
   const deepestMm = Math.min(mostMm, overview?.leastMm ?? mostMm);
-  const tried = (upToHz: number): { growth: GrowthAt; found: Searched | 'none' } => {
+  const topHz = Math.max(...modes.omega) / (2 * Math.PI);
+  const period = (60 / rpm) * (isUniform(cut) ? 1 / cut.pitch.length : 1);
+  const tried = (upToHz: number): { growth: GrowthAt; found: Searched | 'none' } | 'too many' => {
     const growth = growthAt(cut, modes, rpm, aboutHz);
-    const followed = levels.map(({ reach, ...level }) =>
-      reach ? { ...level, upToHz: reach * upToHz } : level,
-    );
+    const followed = levels
+      .map(({ reach, ...level }) => (reach ? { ...level, upToHz: reach * upToHz } : level))
+      .filter((level) => Math.min(topHz, level.upToHz ?? topHz) * period <= MOST_WAVES);
+    if (followed.length === 0) return 'too many';
     const found = searched(growth, followed, wish);
     return found === 'unfollowed' ? tried(FURTHER * upToHz) : { growth, found };
   };
   // In slow cuts chatter is far below the tool's own modes, which the land damps away, and following it alone is little work.
-  const { growth, found } = tried(highestChatter(cut, structure, rpm, lookedAt(cut) * deepestMm) || aboutHz);
+  const searchedFor = tried(highestChatter(cut, structure, rpm, lookedAt(cut) * deepestMm) || aboutHz);
+  if (searchedFor === 'too many') {
+    const inReach = overview !== null && overview.middleMm <= mostMm;
+    const [depthMm, hz, kind] = inReach
+      ? ([overview.middleMm, overview.hz, 'hopf'] as const)
+      : [null, null, null];
+    return { depthMm, hz, kind, overviewMm, error: Infinity };
+  }
+  const { growth, found } = searchedFor;
   if (found === 'none') return { depthMm: null, hz: null, kind: null, overviewMm, error: 0 };
   const { border, error } = found;
   const { hz, map, top } = heardAt(border, growth, structure);
