@@ -83,6 +83,13 @@ describe('the cutter that is cut with where these alloys are', () => {
     60_000,
   );
 
+  it('with more waves in a period than anybody follows it is the averaged border, and says so', () => {
+    const undamped = { ...slow, dampingNPerM: 0 };
+    const [far, near] = [0.5, 1200].map((rpm) => limitDepth(undamped, tip, rpm, { tolerance: 0.01 }));
+    expect(far).toMatchObject({ error: Infinity, depthMm: far!.overviewMm });
+    expect(near!.error).toBeLessThan(0.01);
+  });
+
   it('process damping lifts the border, and more at half the speed', () => {
     const lift = (rpm: number): number =>
       limitDepth(slow, tip, rpm).depthMm! / limitDepth({ ...slow, dampingNPerM: 0 }, tip, rpm).depthMm!;
