@@ -190,10 +190,31 @@ export function problemsFromYup(error: yup.ValidationError): InputError {
         value: SECRET.test(field) ? '(not shown)' : shorten(value),
         // The library's own words for a wrong type repeat the whole value.
         allowed:
-          e.type === 'typeError' && / but the final value was/.test(e.message) ? `a ${type}` : e.message,
+          e.type === 'typeError' && / but the final value was/.test(e.message)
+            ? `a ${type}`
+            : allowedIn(e.message, e.path),
       };
     }),
   );
+}
+
+/** The library's words for a bound, and a shop's. */
+const BOUNDS: readonly (readonly [RegExp, string])[] = [
+  [/^less than or equal to (.+)$/, 'up to $1'],
+  [/^greater than or equal to (.+)$/, '$1 or more'],
+  [/^less than (.+)$/, 'below $1'],
+  [/^greater than (.+)$/, 'above $1'],
+  [/^a positive number$/, 'above 0'],
+  [/^one of the following values: (.+)$/, 'one of $1'],
+];
+
+/** What is allowed, of a sentence that says what a field must be: the field is named beside it. */
+function allowedIn(message: string, path: string | undefined): string {
+  const start = `${path} must be `;
+  if (!path || !message.startsWith(start)) return message;
+  const said = message.slice(start.length);
+  const bound = BOUNDS.find(([pattern]) => pattern.test(said));
+  return bound ? said.replace(...bound) : said;
 }
 
 /** More problems than these say nothing new. */

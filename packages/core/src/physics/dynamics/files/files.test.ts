@@ -51,6 +51,38 @@ describe('tables of a frequency response', () => {
     expect(close(read.receptance.re, g.re)).toBeLessThan(1e-9);
   });
 
+  it.each([
+    ['in/lbf', 'receptance', 4.4482216 / 0.0254],
+    ['µin/lbf', 'receptance', 4.4482216 / 2.54e-8],
+    ['mils/lb', 'receptance', 4.4482216 / 2.54e-5],
+    ['mm/kN', 'receptance', 1e6],
+    ['µm/N', 'receptance', 1e6],
+    ['nm / N', 'receptance', 1e9],
+    ['(in/s)/lbf', 'mobility', 4.4482216 / 0.0254],
+    ['mm/s/N', 'mobility', 1e3],
+    ['g/lbf', 'accelerance', 4.4482216 / 9.80665],
+    ['(mm/s^2)/N', 'accelerance', 1e3],
+    ['m/s2/N', 'accelerance', 1],
+    ['1/kg', 'accelerance', 1],
+  ] as const)('reads %s', (unit, kind, times) => {
+    const other = kind === 'receptance' ? g : fromReceptance(kind, g);
+    const text = rows(
+      (i) => [g.hz[i], times * other.re[i]!, times * other.im[i]!].join(','),
+      `Hz,real ${unit},imag`,
+    );
+    const read = readResponseCsv(text);
+    expect(read.kind).toBe(kind);
+    expect(close(read.receptance.re, g.re)).toBeLessThan(1e-6);
+    expect(read.notes).toEqual([]);
+  });
+
+  it.each(['furlong/lbf', 'V/N', 'kg/N'])('refuses a unit that is none of a tip: %s', (unit) => {
+    const text = rows((i) => [g.hz[i], g.re[i], g.im[i]].join(','), `Hz,real ${unit},imaginary`);
+    expect(() => readResponseCsv(text)).toThrow(
+      new RegExp(`unit in the heading.*${unit}.*allowed.*lbf`, 'i'),
+    );
+  });
+
   it('turns the sign of an imaginary part that leads', () => {
     const text = rows((i) => [g.hz[i], g.re[i], -g.im[i]!].join(','), 'Hz, receptance m/N real, imaginary');
     const { receptance, notes } = readResponseCsv(text);

@@ -19,17 +19,57 @@ export interface CsvWish {
   readonly unitM?: number;
 }
 
-const UNITS: readonly (readonly [RegExp, ResponseKind, number])[] = [
-  [/(µm|μm|um)\s*\/\s*n/i, 'receptance', 1e-6],
-  [/nm\s*\/\s*n/i, 'receptance', 1e-9],
-  [/mm\s*\/\s*s(2|²|\^2)\s*\/\s*n|\(mm\/s(2|²|\^2)\)\s*\/\s*n/i, 'accelerance', 1e-3],
-  [/m\s*\/\s*s(2|²|\^2)\s*\/\s*n|\(m\/s(2|²|\^2)\)\s*\/\s*n|1\/kg|m\/\(?n\s*s(2|²)/i, 'accelerance', 1],
-  [/\bg\s*\/\s*n/i, 'accelerance', 9.80665],
-  [/mm\s*\/\s*s\s*\/\s*n|\(mm\/s\)\s*\/\s*n/i, 'mobility', 1e-3],
-  [/m\s*\/\s*s\s*\/\s*n|\(m\/s\)\s*\/\s*n|s\/kg/i, 'mobility', 1],
-  [/mm\s*\/\s*n/i, 'receptance', 1e-3],
-  [/m\s*\/\s*n/i, 'receptance', 1],
+/** Metres of a length, and for g the acceleration, m/s². */
+const MOVED: Readonly<Record<string, number>> = {
+  nm: 1e-9,
+  µm: 1e-6,
+  μm: 1e-6,
+  um: 1e-6,
+  mm: 1e-3,
+  cm: 1e-2,
+  m: 1,
+  in: 0.0254,
+  inch: 0.0254,
+  mil: 2.54e-5,
+  mils: 2.54e-5,
+  µin: 2.54e-8,
+  μin: 2.54e-8,
+  uin: 2.54e-8,
+  g: 9.80665,
+};
+/** Newtons of a force. */
+const FORCES: Readonly<Record<string, number>> = {
+  n: 1,
+  kn: 1000,
+  dan: 10,
+  lb: 4.4482216152605,
+  lbf: 4.4482216152605,
+  kgf: 9.80665,
+};
+/** A motion, its time where it is a speed (s) or an acceleration (s²), and a force: m/N, (mm/s²)/N, g/lbf. */
+const UNIT = /([a-zµμ]+)\s*(?:\/\s*s\s*(2|²|\^2)?\s*\)?\s*)?\/\s*(kn|n|dan|lbf?|kgf)(?![a-z0-9])/i;
+/** The same with the force taken apart. */
+const PER_MASS: readonly (readonly [RegExp, ResponseKind])[] = [
+  [/1\/kg|m\/\(?n\s*s(2|²)/i, 'accelerance'],
+  [/s\/kg/i, 'mobility'],
 ];
+
+/** Kind and size of the unit in a heading; null where it names none. Throws on one that is none of a motion per force. */
+function unitIn(heading: string): readonly [ResponseKind, number] | null {
+  const plain = PER_MASS.find(([pattern]) => pattern.test(heading));
+  if (plain) return [plain[1], 1];
+  const found = UNIT.exec(heading);
+  if (!found) return null;
+  const [text, motion, square, force] = found;
+  const moved = MOVED[motion!.toLowerCase()];
+  if (moved === undefined) {
+    const allowed = 'm, mm, µm, nm, in, mil or µin, such a length per s or s², or g, per N, kN or lbf';
+    throw new InputError([{ field: 'unit in the heading', value: text, allowed }]);
+  }
+  const timed = /\/\s*s/i.test(text.slice(motion!.length));
+  const kind = motion!.toLowerCase() === 'g' || square ? 'accelerance' : timed ? 'mobility' : 'receptance';
+  return [kind, moved / FORCES[force!.toLowerCase()]!];
+}
 
 /**
  * Reads a table of a frequency response: frequency, then real and imaginary part or amplitude and phase, with units and
@@ -46,7 +86,7 @@ export function readResponseCsv(text: string, wish: CsvWish = {}): ResponseTable
     ]);
   }
   const notes: string[] = [];
-  const unit = UNITS.find(([pattern]) => pattern.test(heading));
+  const unit = unitIn(heading);
   const named: ResponseKind | null = /acceleran|inertan/i.test(heading)
     ? 'accelerance'
     : /mobilit/i.test(heading)
@@ -54,8 +94,8 @@ export function readResponseCsv(text: string, wish: CsvWish = {}): ResponseTable
       : /receptan|complian|dynamic flex/i.test(heading)
         ? 'receptance'
         : null;
-  const kind = named ?? unit?.[1] ?? wish.kind ?? 'receptance';
-  const factor = unit?.[2] ?? wish.unitM ?? 1;
+  const kind = named ?? unit?.[0] ?? wish.kind ?? 'receptance';
+  const factor = unit?.[1] ?? wish.unitM ?? 1;
   if (!named && !unit && wish.kind === undefined)
     notes.push('no unit in the heading: read as receptance in m/N');
   const polar = /phase|deg|°|arg\b/i.test(heading) || (!/imag/i.test(heading) && looksPolar(rows));

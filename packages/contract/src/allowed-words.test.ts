@@ -1,0 +1,48 @@
+import { ValidationError } from 'yup';
+import { describe, expect, it } from 'vitest';
+import { testCutSchema } from './chatter.ts';
+import { problemsFromYup } from './job-file.ts';
+
+const CUT = {
+  alloyId: '718-aged',
+  heard: 'stable',
+  rpm: 2400,
+  overridePercent: 100,
+  axialDepthMm: 3,
+  radialEngagementMm: 6,
+  feedPerToothMm: 0.1,
+  direction: 'climb',
+  hz: null,
+  note: '',
+};
+
+/** What a changed cut is told, field by field. */
+function told(change: Record<string, unknown>): Record<string, string> {
+  try {
+    testCutSchema.validateSync({ ...CUT, ...change }, { abortEarly: false });
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    return Object.fromEntries(problemsFromYup(error).problems.map((p) => [p.field, p.allowed]));
+  }
+  return {};
+}
+
+describe('what is allowed, in words', () => {
+  it('is the bound, without the name of the field', () => {
+    expect(told({})).toEqual({});
+    expect(told({ axialDepthMm: 500 })).toEqual({ axialDepthMm: 'up to 300' });
+    expect(told({ rpm: -5 })).toEqual({ rpm: 'above 0' });
+    expect(told({ overridePercent: 5 })).toEqual({ overridePercent: '10 or more' });
+    expect(told({ hz: 25_000, heard: 'loud' })).toEqual({
+      hz: 'up to 20000',
+      heard: 'one of stable, marginal, chatter',
+    });
+    expect(told({ note: 'x'.repeat(3000) })).toEqual({ note: 'at most 2000 characters' });
+  });
+
+  it('says a kind of thing where that is wrong, and never the key of the field', () => {
+    const said = told({ rpm: 'fast', note: 7, direction: null });
+    for (const [field, allowed] of Object.entries(said)) expect(allowed).not.toContain(`${field} must`);
+    expect(said['rpm']).toBe('a number');
+  });
+});
