@@ -74,6 +74,7 @@ function cuts(w: Window, p: Pass, theta: f64): bool {
 /** How often a node has a tooth in the cut. */
 export function passesInCut(teeth: usize): i32 {
   const t = changetype<Teeth>(teeth);
+  if (t.spanCount === 0) return 0;
   const w = changetype<Window>(t.window);
   const last = t.spans + ((<usize>(t.spanCount - 1)) << 4);
   const nodes = load<i32>(last) + load<i32>(last, 4);

@@ -74,7 +74,7 @@ export function dominantMultiplier(
   near?: Float64Array,
 ): Multiplier {
   const m = Math.min(vectors, map.size);
-  let lookAt = FIRST_LOOK;
+  let [lookAt, step] = [FIRST_LOOK, MOST_APART];
   const basis = heldBasis(map, m + 1, 2 * KEPT);
   basis.begin(near ?? seeded(map.size));
   for (let i = 0; !near && i < 2; i++) basis.beginWithImage();
@@ -104,13 +104,15 @@ export function dominantMultiplier(
             leading: basis.sum(top.leading),
           };
         }
-        lookAt = used + nextLook(off / wanted);
+        step = nextLook(off / wanted);
+        lookAt = used + step;
       }
       h[used * m + j] = rest;
       basis.take(used, 1 / rest);
       if (used === m) break;
     }
     [j, h] = compressed(basis, eigen!, h, m);
+    lookAt = j + step;
   }
 }
 
