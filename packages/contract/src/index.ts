@@ -2,6 +2,7 @@ export * from './context.ts';
 export * from './crib-kinds.ts';
 export * from './crib.ts';
 export * from './job-file.ts';
+export * from './problems-from-yup.ts';
 export { jobOfOperation } from './job-of-operation.ts';
 export * from './job-question.ts';
 export * from './jobs.ts';

@@ -1,7 +1,7 @@
 import { InputError, type Stock } from '@burl/core';
 import * as yup from 'yup';
 import { attachedFile } from './attached-file.ts';
-import { problemsFromYup } from './job-file.ts';
+import { problemsFromYup } from './problems-from-yup.ts';
 
 /** How a kept program came from another by rewriting, and under which release. */
 export interface ProgramRewrite {

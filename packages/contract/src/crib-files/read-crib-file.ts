@@ -4,7 +4,7 @@ import * as yup from 'yup';
 import { fieldAt, valueAt, withValueAt } from '../crib-fields/entry-fields.ts';
 import type { CribKind } from '../crib-kinds.ts';
 import { CRIB_SCHEMAS } from '../crib-schema.ts';
-import { problemsFromYup } from '../job-file.ts';
+import { problemsFromYup } from '../problems-from-yup.ts';
 import { csvRows } from './csv-rows.ts';
 import type { RowShelf, Tree } from './file-row.ts';
 import { cutterByFamily, holderByClass } from './from-family.ts';

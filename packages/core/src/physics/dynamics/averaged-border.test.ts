@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { randomCut } from '../../../fixtures/random-cut.ts';
 import { FIVE_FLUTES } from '../../../fixtures/chatter-cut.ts';
 import { averagedBorder, borderInDoubt, longestDelay, responseGrid } from './averaged-border.ts';
 import type { ChatterCut } from './chatter-cut.ts';
@@ -33,6 +34,22 @@ describe('averaged border on a grid', () => {
       }
     },
   );
+
+  it('of slow cuts is the one found without passing over what no phase could reach', () => {
+    let slow = 0;
+    for (let seed = 1; seed <= 60; seed++) {
+      const { cut, structure } = randomCut(seed);
+      for (const rpm of [12, 60, 240]) {
+        const grid = responseGrid(structure, longestDelay(cut, rpm));
+        // A response that changes at once leaves nothing to pass over.
+        const all = averagedBorder(cut, { ...grid, share: 0 }, rpm);
+        if (all.depthMm > 200) continue;
+        slow++;
+        expect(averagedBorder(cut, grid, rpm)).toEqual(all);
+      }
+    }
+    expect(slow).toBeGreaterThan(60);
+  });
 
   it('finds a border far from every mode: a light cut of one mode chatters near half of it', () => {
     const one: TipStructure = { x: [], y: [{ hz: 600, damping: 0.03, stiffness: 2e7 }] };

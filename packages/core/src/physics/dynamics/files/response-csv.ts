@@ -15,8 +15,6 @@ export interface ResponseTable {
 export interface CsvWish {
   /** What the numbers are, where the heading does not say. */
   readonly kind?: ResponseKind;
-  /** Displacements in this many metres, where the heading does not say: 1e-6 for µm/N. */
-  readonly unitM?: number;
 }
 
 /** Metres of a length, and for g the acceleration, m/s². */
@@ -48,7 +46,7 @@ const FORCES: Readonly<Record<string, number>> = {
 };
 /** A motion, its time where it is a speed (s) or an acceleration (s²), and a force: m/N, (mm/s²)/N, g/lbf. */
 const UNIT = /([a-zµμ]+)\s*(?:\/\s*s\s*(2|²|\^2)?\s*\)?\s*)?\/\s*(kn|n|dan|lbf?|kgf)(?![a-z0-9])/i;
-/** The same with the force taken apart. */
+/** The same in base units, a newton being a kg·m/s². */
 const PER_MASS: readonly (readonly [RegExp, ResponseKind])[] = [
   [/1\/kg|m\/\(?n\s*s(2|²)/i, 'accelerance'],
   [/s\/kg/i, 'mobility'],
@@ -95,7 +93,7 @@ export function readResponseCsv(text: string, wish: CsvWish = {}): ResponseTable
         ? 'receptance'
         : null;
   const kind = named ?? unit?.[0] ?? wish.kind ?? 'receptance';
-  const factor = unit?.[1] ?? wish.unitM ?? 1;
+  const factor = unit?.[1] ?? 1;
   if (!named && !unit && wish.kind === undefined)
     notes.push('no unit in the heading: read as receptance in m/N');
   const polar = /phase|deg|°|arg\b/i.test(heading) || (!/imag/i.test(heading) && looksPolar(rows));

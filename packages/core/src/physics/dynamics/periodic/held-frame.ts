@@ -17,7 +17,7 @@ let held: HeldFrame | null = null;
 /** The frame in the kernel's memory, its systems factored for a depth, m: laid and factored if it is not so already. */
 export function hold(frame: PeriodFrame, depthM: number): HeldFrame {
   const k = kernel();
-  if (!held || held.frame !== frame || k.holder !== held.frame) held = laid(frame);
+  if (held?.frame !== frame || k.holder !== frame) held = laid(frame);
   if (held.depthM !== depthM) {
     k.run.prepare(held.place, depthM);
     held.depthM = depthM;
@@ -39,29 +39,26 @@ function laid(frame: PeriodFrame): HeldFrame {
     flights.set(propagator, place);
     return place;
   };
-  const motions = new Map<PieceMotion, { readonly through: Place; readonly directions: Place }>();
-  const motionOf = (motion: PieceMotion): { readonly through: Place; readonly directions: Place } => {
+  const motions = new Map<PieceMotion, readonly [Place, Place]>();
+  /** The numbers of a motion, which begin with those through the piece, and where each direction finds its own. */
+  const motionAt = (motion: PieceMotion): readonly [Place, Place] => {
     const known = motions.get(motion);
     if (known) return known;
     const numbers = k.lay(motion.numbers);
-    const directions = k.layWords(
-      motion.directions.flatMap((d) => [d.flown, d.forced, d.speeds].map((at) => numbers + FLOAT * at)),
-    );
-    const place = { through: numbers + FLOAT * motion.through, directions };
-    motions.set(motion, place);
-    return place;
+    const directions = motion.directions.flatMap((d) => [d.flown, d.forced, d.speeds]);
+    const places = [numbers, k.layWords(directions.map((at) => numbers + FLOAT * at))] as const;
+    motions.set(motion, places);
+    return places;
   };
   const cutting = k.lay(frame.cutting);
   const damping = frame.damping && k.lay(frame.damping);
   const described = pieces.flatMap(({ count, motion, before }, i) => {
     const n = count * dims;
     const own = FLOAT * each * spans[i]!.first;
-    const { through, directions } = motionOf(motion);
     return [
       count,
       flight(before),
-      through,
-      directions,
+      ...motionAt(motion),
       cutting + own,
       damping === null ? 0 : damping + own,
       k.room(n * n),

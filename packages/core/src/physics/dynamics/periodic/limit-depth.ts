@@ -48,12 +48,14 @@ const FLIP = 0.02;
 /** Share of the averaged border at which a search that looks for islands begins. */
 const FROM_BELOW = 0.35;
 
+interface Overview {
+  readonly middleMm: number;
+  readonly leastMm: number;
+  readonly hz: number;
+}
+
 /** Border of the averaged cut, mm: between that with equal teeth and that with all delays, and the lower one, with its frequency; null where there is none. */
-function overviewOf(
-  cut: ChatterCut,
-  structure: TipStructure,
-  rpm: number,
-): { readonly middleMm: number; readonly leastMm: number; readonly hz: number } | null {
+function overviewOf(cut: ChatterCut, structure: TipStructure, rpm: number): Overview | null {
   const grid = responseGrid(structure, longestDelay(cut, rpm));
   const equal = { ...cut, pitch: cut.pitch.map(() => (2 * Math.PI) / cut.pitch.length) };
   const found = (isUniform(cut) ? [cut] : [cut, equal])
@@ -76,10 +78,23 @@ function lookedAt({ pitch, entry, exit }: ChatterCut): number {
   const teeth = (pitch.length * (exit - entry)) / (2 * Math.PI);
   return teeth >= STEADY_TEETH ? LOOKED_AT_STEADY : LOOKED_AT;
 }
+
 /** Where what was followed did not reach, so many times as much is. */
 const FURTHER = 2.5;
 /** Waves in a period that are followed at most: a face mill at a few turns a minute would ask for gigabytes. */
 const MOST_WAVES = 6000;
+
+const NO_BORDER = { depthMm: null, hz: null, kind: null } as const;
+
+/** The averaged border in place of one that nobody could follow. */
+function averagedLimit(overview: Overview | null, mostMm: number): PeriodicLimit {
+  const overviewMm = overview?.middleMm ?? null;
+  const border =
+    overview && overview.middleMm <= mostMm
+      ? ({ depthMm: overview.middleMm, hz: overview.hz, kind: 'hopf' } as const)
+      : NO_BORDER;
+  return { ...border, overviewMm, error: Infinity };
+}
 
 /** Depth a search begins at, mm: well below where the border is expected, or there at once where the cut asked about is shallower still. */
 function firstOf(fromMm: number | undefined, aboutMm: number): number {
@@ -130,15 +145,9 @@ export function limitDepth(
   };
   // In slow cuts chatter is far below the tool's own modes, which the land damps away, and following it alone is little work.
   const searchedFor = tried(highestChatter(cut, structure, rpm, lookedAt(cut) * deepestMm) || aboutHz);
-  if (searchedFor === 'too many') {
-    const inReach = overview !== null && overview.middleMm <= mostMm;
-    const [depthMm, hz, kind] = inReach
-      ? ([overview.middleMm, overview.hz, 'hopf'] as const)
-      : [null, null, null];
-    return { depthMm, hz, kind, overviewMm, error: Infinity };
-  }
+  if (searchedFor === 'too many') return averagedLimit(overview, mostMm);
   const { growth, found } = searchedFor;
-  if (found === 'none') return { depthMm: null, hz: null, kind: null, overviewMm, error: 0 };
+  if (found === 'none') return { ...NO_BORDER, overviewMm, error: 0 };
   const { border, error } = found;
   const { hz, map, top } = heardAt(border, growth, structure);
   return {

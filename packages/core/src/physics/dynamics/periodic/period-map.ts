@@ -9,10 +9,7 @@ import { FINE, type Resolution } from './resolution.ts';
  * The motion of one period mapped to the next: a linear operator, applied without ever being written out. A vector is the
  * modes' state at the start of the period, and then the tip's motion at the nodes of each piece, direction by direction.
  */
-export interface PeriodMap extends Pick<
-  PeriodFrame,
-  'state' | 'spans' | 'highestHz' | 'followsAll' | 'period' | 'perRadian' | 'perTurn' | 'directions'
-> {
+export interface PeriodMap extends PeriodFrame {
   readonly frame: PeriodFrame;
   readonly depthM: number;
   /** Numbers of a vector. */
@@ -36,22 +33,12 @@ export const periodMap = (
 ): PeriodMap => mapAt(periodFrame(cut, modes, rpm, depthMm, resolution), depthMm);
 
 /** The map of a frame at a depth, mm: the one it was made for, or any where the cut does not feel it. */
-export function mapAt(frame: PeriodFrame, depthMm: number): PeriodMap {
-  const { spans, nodes, state, highestHz, followsAll, period, perRadian, perTurn, directions } = frame;
-  return {
-    frame,
-    depthM: depthMm / 1000,
-    size: state + nodes * directions.length,
-    state,
-    spans,
-    highestHz,
-    followsAll,
-    period,
-    perRadian,
-    perTurn,
-    directions,
-  };
-}
+export const mapAt = (frame: PeriodFrame, depthMm: number): PeriodMap => ({
+  ...frame,
+  frame,
+  depthM: depthMm / 1000,
+  size: frame.state + frame.nodes * frame.directions.length,
+});
 
 /** What a map makes of a vector, and the cutting forces at the nodes, N, in the order of the motion. */
 export function applied(

@@ -99,8 +99,8 @@ describe('answer of the structure within a piece', () => {
 
   it('free flight through a piece is exact, however long', () => {
     const modes = modesOf(700);
-    const { through, numbers } = pieceMotion(modes, 8, 0.004, true);
-    expect([...numbers.subarray(through, through + 4)]).toEqual([...freePropagator(modes, 0.004)]);
+    const { numbers } = pieceMotion(modes, 8, 0.004, true);
+    expect([...numbers.subarray(0, 4)]).toEqual([...freePropagator(modes, 0.004)]);
     const { free, speed } = readOf(pieceMotion(modes, 8, 0.5 / 700, true), 8);
     pieceNodes(8).at.forEach((x, a) => {
       const exact = freePropagator(modes, (x * 0.5) / 700);

@@ -14,10 +14,9 @@ export interface DirectionMotion {
 
 /** What a length of time does to the structure, whatever is cut in it: shared by all pieces as long. */
 export interface PieceMotion {
+  /** The state at the end from that at the start, 2 × 2 for each mode, and then what each direction has. */
   readonly numbers: Float64Array;
   readonly directions: readonly DirectionMotion[];
-  /** Where the state at the end from that at the start begins: 2 × 2 for each mode. */
-  readonly through: number;
 }
 
 /** Places a node gets, and a wave of the highest mode, at the least. */
@@ -47,7 +46,6 @@ export function pieceMotion(
   const nearest = k.lay(samples.nearest);
   const room = k.room((steps + 1) * (2 * count + 2) + 4 * count);
   const laid = k.lay(stepsOf(modes, length, samples));
-  const through = 0;
   let numbers = 4 * modes.count;
   const taken = (more: number): number => {
     numbers += more;
@@ -78,7 +76,7 @@ export function pieceMotion(
       speedsToo ? to + FLOAT * speeds : 0,
     );
   });
-  return { numbers: k.at(to, numbers).slice(), directions, through };
+  return { numbers: k.at(to, numbers).slice(), directions };
 }
 
 /** Numbers of a `Mode` of the kernel. */

@@ -1,7 +1,7 @@
 import { ValidationError } from 'yup';
 import { describe, expect, it } from 'vitest';
 import { testCutSchema } from './chatter.ts';
-import { problemsFromYup } from './job-file.ts';
+import { problemsFromYup } from './problems-from-yup.ts';
 
 const CUT = {
   alloyId: '718-aged',
