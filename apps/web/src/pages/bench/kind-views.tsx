@@ -36,6 +36,8 @@ export interface PanelTab {
   readonly Panel: ComponentType<PanelProps>;
   /** Wants more height than a curve. */
   readonly tall?: true;
+  /** Whether an operation of the kind has what it shows; absent is always. */
+  readonly has?: (op: Operation) => boolean;
 }
 
 /** How the bench shows a kind of operation. */
@@ -80,7 +82,12 @@ const milling = view<MillingOperation>({
     { id: 'turn', name: 'Forces', Panel: lazy(() => import('./panels/turn-panel.tsx')) },
     { id: 'heat', name: 'Heat', Panel: lazy(() => import('./panels/heat-panel.tsx')) },
     EDGE,
-    { id: 'wall', name: 'Wall', Panel: lazy(() => import('./panels/wall-panel.tsx')) },
+    {
+      id: 'wall',
+      name: 'Wall',
+      Panel: lazy(() => import('./panels/wall-panel.tsx')),
+      has: (op) => op.kind === 'milling' && op.feature.kind !== 'face',
+    },
     {
       id: 'surface',
       name: 'Surface',
@@ -164,3 +171,7 @@ export const KIND_VIEWS: Readonly<Record<Operation['kind'], KindView>> = {
   grooving,
   'thread-turning': threadTurning,
 };
+
+/** The charts there are of an operation. */
+export const panelsOf = (op: Operation): readonly PanelTab[] =>
+  KIND_VIEWS[op.kind].panels.filter(({ has }) => has?.(op) ?? true);

@@ -3,7 +3,7 @@ import { Tabs } from 'radix-ui';
 import { memo, Suspense, useState } from 'react';
 import { Button } from '../../../ui/button.tsx';
 import { Loading } from '../../../ui/page-states.tsx';
-import { KIND_VIEWS } from '../kind-views.tsx';
+import { panelsOf } from '../kind-views.tsx';
 import type { PanelProps } from './panel-props.ts';
 
 /** One chart at a time under the cut; the one last looked at is remembered for the next operation. */
@@ -17,7 +17,7 @@ export const Charts = memo(function Charts({
   onLarge: (large: boolean) => void;
 }) {
   const [chosen, setChosen] = useState(() => sessionStorage.getItem('burl.chart'));
-  const { panels } = KIND_VIEWS[panel.op.kind];
+  const panels = panelsOf(panel.op);
   const { id: shown, Panel, tall } = panels.find((p) => p.id === chosen) ?? panels[0]!;
   return (
     <Tabs.Root
