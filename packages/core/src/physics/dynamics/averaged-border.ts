@@ -2,6 +2,9 @@ import { averagedAtAnyPhase } from './any-phase.ts';
 import { type ChatterCut, dampingOf, edgeSpeed, meanDirection, meanFactors } from './chatter-cut.ts';
 import { crossingBetween, responseOf } from './fixed-speed.ts';
 import { eigenvaluePair, keepApart } from '../../numerics/eigenvalue-pair.ts';
+import { firstIndex } from '../../numerics/first-index.ts';
+import { memoryBeside } from '../../numerics/memory.ts';
+import { changesWithin, polesOf, risingPlaces } from './response-change.ts';
 import { countingModes, type TipMode, type TipStructure } from './tip-structure.ts';
 
 /** Lines next to one another, evenly spaced; the last is the first of the next block. */
@@ -10,6 +13,8 @@ interface Block {
   readonly stepHz: number;
   /** No receptance in it is larger, m/N. */
   readonly most: number;
+  /** The response hardly changes from its first line to its last: they are this near because of the delay. */
+  readonly still: boolean;
   /** xx re, xx im, yy re, yy im of each line; worked out when first asked. */
   values: Float64Array | null;
 }
@@ -17,8 +22,8 @@ interface Block {
 /** A structure's response on a grid of frequencies, most flexible places first, for many borders of one structure. */
 export interface ResponseGrid {
   readonly structure: TipStructure;
-  /** Share of a frequency within which the response changes little. */
-  readonly share: number;
+  readonly fromHz: number;
+  readonly toHz: number;
   readonly blocks: readonly Block[];
 }
 
@@ -27,12 +32,12 @@ const LINES = 24;
 /** Frequencies looked at, as shares of the lowest and the highest mode that counts: a light cut of one mode chatters near half of it. */
 const LOWEST = 0.05;
 const HIGHEST = 3;
-/** Most a line may be apart from the next, as a share of its frequency. */
-const SHARE = 0.0085;
-/** Lines in a half-width of the sharpest mode. */
-const PER_HALF_WIDTH = 2.5;
+/** How near lines are, whatever the delay. */
+const NEARNESS = { share: 0.0085, perHalfWidth: 2.5 };
 /** Lines a wave of the longest delay gets. */
 const PER_WAVE = 10;
+/** Each try at a block that comes too near to a pole is so much shorter than the last. */
+const SHORTER = 0.7;
 /** Away from the modes the response is smooth, and so many times fewer lines will do. */
 const COARSER_OFF_MODES = 3;
 
@@ -65,28 +70,39 @@ function valuesOf({ x, y }: TipStructure, fromHz: number, stepHz: number): Float
   return values;
 }
 
-/** A grid fine enough for the structure's sharpest mode and for a delay of `longestS` seconds. */
+/** A grid fine enough for the structure's modes and for a delay of `longestS` seconds. */
 export function responseGrid(whole: TipStructure, longestS: number): ResponseGrid {
   const structure = countingModes(whole);
   const modes = [...structure.x, ...structure.y];
   const lowest = Math.min(...modes.map((m) => m.hz));
   const highest = Math.max(...modes.map((m) => m.hz));
-  const sharpest = Math.min(...modes.map((m) => m.damping));
-  const share = Math.min(SHARE, sharpest / PER_HALF_WIDTH);
   const phase = 1 / (longestS * PER_WAVE);
+  const poles = polesOf(structure);
   const blocks: Block[] = [];
-  let hz = LOWEST * lowest;
   const top = HIGHEST * highest;
+  let hz = LOWEST * lowest;
   while (hz < top) {
     const off = hz < 0.6 * lowest || hz > 1.5 * highest;
-    const step = Math.min(phase, share * hz * (off ? COARSER_OFF_MODES : 1));
+    const nearness = off ? { ...NEARNESS, share: COARSER_OFF_MODES * NEARNESS.share } : NEARNESS;
+    let step = Math.min(phase, nearness.share * hz);
+    const changes = (): number => changesWithin(poles, hz, hz + LINES * step, nearness);
+    let within = changes();
+    while (step > within) {
+      step *= SHORTER;
+      within = changes();
+    }
     const to = hz + LINES * step;
     const most = Math.max(mostOf(structure.x, hz, to), mostOf(structure.y, hz, to));
-    blocks.push({ fromHz: hz, stepHz: step, most, values: null });
-    hz += LINES * step;
+    blocks.push({ fromHz: hz, stepHz: step, most, still: LINES * step < within, values: null });
+    hz = to;
   }
-  return { structure, share, blocks: blocks.sort((a, b) => b.most - a.most) };
+  return { structure, fromHz: LOWEST * lowest, toHz: hz, blocks: blocks.sort((a, b) => b.most - a.most) };
 }
+
+/** Rising frequencies of a grid between which the response changes little, Hz; slow cuts alone ask for them. */
+const placesOf = memoryBeside(({ structure, fromHz, toHz }: ResponseGrid) =>
+  risingPlaces(polesOf(structure), fromHz, toHz, NEARNESS),
+);
 
 /** Longest delay between teeth at a speed, s. */
 export const longestDelay = (cut: ChatterCut, rpm: number): number =>
@@ -128,22 +144,23 @@ const BETWEEN = 1.2;
  */
 function mostAtAnyPhase(
   cut: ChatterCut,
-  { structure, share }: ResponseGrid,
+  grid: ResponseGrid,
   rpm: number,
 ): (fromHz: number, toHz: number) => number {
-  const inverse = averagedAtAnyPhase(cut, structure, rpm);
-  const known = new Map<number, number>();
-  const per = 1 / Math.log(1 + share);
+  const inverse = averagedAtAnyPhase(cut, grid.structure, rpm);
+  const places = placesOf(grid);
+  const known = new Float64Array(places.length).fill(-1);
   const at = (place: number): number => {
-    const value = known.get(place) ?? inverse(Math.exp(place / per), 0);
-    known.set(place, value);
-    return value;
+    if (known[place]! < 0) known[place] = inverse(places[place]!, 0);
+    return known[place]!;
   };
   return (fromHz, toHz) => {
     let most = 0;
-    const last = Math.ceil(Math.log(toHz) * per);
-    for (let place = Math.floor(Math.log(fromHz) * per); place <= last; place++)
+    const beyond = firstIndex(places.length, (i) => places[i]! > fromHz);
+    for (let place = Math.max(0, beyond - 1); place < places.length; place++) {
       most = Math.max(most, at(place));
+      if (places[place]! >= toHz) break;
+    }
     return BETWEEN * most;
   };
 }
@@ -170,7 +187,7 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
   const last = new Float64Array(4);
   let best = NONE_MM;
   const found: Crossing[] = [];
-  const atAnyPhase = mostAtAnyPhase(cut, grid, rpm);
+  let atAnyPhase: ReturnType<typeof mostAtAnyPhase> | null = null;
   /** Keeps the place where an eigenvalue becomes real between two lines, where that may be the border. */
   const note = (
     re: number,
@@ -187,14 +204,14 @@ export function averagedBorder(cut: ChatterCut, grid: ResponseGrid, rpm: number)
     found.push({ depthMm, lowHz, highHz: lowHz + stepHz, re, im });
   };
   for (const block of grid.blocks) {
-    const { fromHz, stepHz, most } = block;
+    const { fromHz, stepHz, most, still } = block;
     const top = fromHz + LINES * stepHz;
     // |λ| of −G·M is at most |G|·|M|.
     if (1000 / (most * (strength + strengthD * top)) > best) {
       if (strengthD === 0) break;
       continue;
     }
-    if (LINES * stepHz < grid.share * fromHz && atAnyPhase(fromHz, top) < 1 / best) continue;
+    if (still && (atAnyPhase ??= mostAtAnyPhase(cut, grid, rpm))(fromHz, top) < 1 / best) continue;
     const values = (block.values ??= valuesOf(grid.structure, fromHz, stepHz));
     for (let j = 0; j < distinct; j++) {
       turnRe[j] = Math.cos(fromHz * tau[j]!);

@@ -1,12 +1,12 @@
 import { averagedAtAnyPhase } from './any-phase.ts';
 import type { ChatterCut } from './chatter-cut.ts';
+import { polesOf, risingPlaces } from './response-change.ts';
 import type { TipStructure } from './tip-structure.ts';
 
 /** Frequencies are looked at from this many times the highest mode down. */
 const BEYOND = 3;
-/** Most two frequencies are apart, as a share, and in half-widths of the sharpest mode. */
-const SHARE = 0.01;
-const PER_HALF_WIDTH = 0.5;
+/** How near two frequencies are: two in a half-width of a mode, at its peak. */
+const NEARNESS = { share: 0.01, perHalfWidth: 2 };
 
 /** Where nothing chatters as deep as asked, what may up to so many times the least depth at which something may is taken. */
 const NEXT = 2;
@@ -25,11 +25,9 @@ export function highestChatter(
   const modes = [...structure.x, ...structure.y];
   const top = BEYOND * Math.max(...modes.map((m) => m.hz));
   const lowest = Math.min(...modes.map((m) => m.hz)) / BEYOND;
-  const step = Math.min(SHARE, PER_HALF_WIDTH * Math.min(...modes.map((m) => m.damping)));
   const inverse = averagedAtAnyPhase(cut, structure, rpm);
   const asked = 1 / mostMm;
-  const frequencies: number[] = [];
-  for (let hz = top; hz > lowest; hz *= 1 - step) frequencies.push(hz);
+  const frequencies = risingPlaces(polesOf(structure), lowest, top, NEARNESS).reverse();
   const found = frequencies.find((hz) => inverse(hz, asked) >= asked);
   if (found !== undefined) return found;
   let largest = 0;

@@ -1,4 +1,5 @@
 import { InputError } from '../../units/input-error.ts';
+import { firstIndex } from '../../numerics/first-index.ts';
 import type { Complex } from '../../numerics/complex.ts';
 
 /** One mode of vibration of the tool's tip in one direction. */
@@ -61,12 +62,8 @@ export function readReceptance(g: Receptance, hz: number): Complex {
   const last = g.hz.length - 1;
   if (hz <= g.hz[0]!) return { re: g.re[0]!, im: g.im[0]! };
   if (hz >= g.hz[last]!) return { re: g.re[last]!, im: g.im[last]! };
-  let [low, high] = [0, last];
-  while (high - low > 1) {
-    const middle = (low + high) >> 1;
-    if (g.hz[middle]! <= hz) low = middle;
-    else high = middle;
-  }
+  const high = firstIndex(last, (i) => g.hz[i]! > hz);
+  const low = high - 1;
   const t = (hz - g.hz[low]!) / (g.hz[high]! - g.hz[low]!);
   return {
     re: g.re[low]! + t * (g.re[high]! - g.re[low]!),

@@ -1,3 +1,4 @@
+import { firstIndex } from '../../numerics/first-index.ts';
 import type { Unit } from '../../units/unit.ts';
 import type { Block } from './block.ts';
 
@@ -156,11 +157,5 @@ export function blockOfLine({ line, count }: Pick<BlockTable, 'line' | 'count'>,
 
 /** Block that runs at a time, minutes since the beginning. */
 export function blockAtMinute({ minutes, count }: Pick<BlockTable, 'minutes' | 'count'>, at: number): number {
-  let [low, high] = [0, Math.max(0, count - 1)];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (minutes[middle]! < at) low = middle + 1;
-    else high = middle;
-  }
-  return low;
+  return firstIndex(Math.max(0, count - 1), (i) => minutes[i]! >= at);
 }

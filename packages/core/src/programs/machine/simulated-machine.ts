@@ -1,3 +1,4 @@
+import { firstIndex } from '../../numerics/first-index.ts';
 import { seededUniform } from '../../numerics/random.ts';
 import { type BlockTable, FEED } from '../find/block-table.ts';
 
@@ -59,23 +60,18 @@ export function sampleAt(program: MachineProgram, sequence: number, seed: number
   const total = program.seconds.at(-1) ?? 0;
   if (at >= total)
     return { sequence, line: 0, loadPercent: 0, speedRpm: 0, feedMmMin: 0, feedOverridePercent: 100 };
-  let [low, high] = [0, program.seconds.length - 1];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (program.seconds[middle]! <= at) low = middle + 1;
-    else high = middle;
-  }
+  const now = firstIndex(program.seconds.length - 1, (i) => program.seconds[i]! > at);
   const off = OFF[0] + (OFF[1] - OFF[0]) * seededUniform(seed)();
   const scatter = 1 + SCATTER * (2 * seededUniform(seed * 7919 + sequence)() - 1);
   const override = at < CAREFUL_S ? CAREFUL_PERCENT : 100;
-  const load = 100 * program.meter[low]! * off * (1 + (WEARS * at) / total) * (override / 100) ** EXPONENT;
-  const turning = program.speedRpm[low]! > 0;
+  const load = 100 * program.meter[now]! * off * (1 + (WEARS * at) / total) * (override / 100) ** EXPONENT;
+  const turning = program.speedRpm[now]! > 0;
   return {
     sequence,
-    line: program.line[low]!,
+    line: program.line[now]!,
     loadPercent: (turning ? IDLE : 0) + load * scatter,
-    speedRpm: program.speedRpm[low]!,
-    feedMmMin: (program.feedMmMin[low]! * override) / 100,
+    speedRpm: program.speedRpm[now]!,
+    feedMmMin: (program.feedMmMin[now]! * override) / 100,
     feedOverridePercent: override,
   };
 }

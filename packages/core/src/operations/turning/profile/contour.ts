@@ -1,3 +1,4 @@
+import { firstIndex } from '../../../numerics/first-index.ts';
 import type { ProfileElement, TurnedProfile } from './turned-profile.ts';
 
 /** A point of a contour: along the axis from the free end, and from the axis, mm. */
@@ -81,14 +82,10 @@ export function profileSizes(profile: TurnedProfile, inside: boolean) {
 
 /** Radius at a distance from the free end, mm: at a shoulder that nearer to the jaws. */
 export function radiusAt(contour: readonly ContourPoint[], z: number): number {
-  let [low, high] = [0, contour.length - 1];
-  if (z >= contour[high]!.z) return contour[high]!.r;
-  while (high - low > 1) {
-    const mid = (low + high) >> 1;
-    if (contour[mid]!.z <= z) low = mid;
-    else high = mid;
-  }
-  const [a, b] = [contour[low]!, contour[high]!];
+  const last = contour.length - 1;
+  if (z >= contour[last]!.z) return contour[last]!.r;
+  const high = Math.max(1, firstIndex(last, (i) => contour[i]!.z > z));
+  const [a, b] = [contour[high - 1]!, contour[high]!];
   return b.z - a.z < 1e-12 ? b.r : a.r + ((b.r - a.r) * (z - a.z)) / (b.z - a.z);
 }
 

@@ -1,3 +1,4 @@
+import { firstIndex } from '../../../numerics/first-index.ts';
 import { minutesAlong, type SurfaceSpeed } from '../../../physics/turning/surface-speed.ts';
 import { type Contour, contourOf, radiusAt } from './contour.ts';
 import type { TurnedProfile } from './turned-profile.ts';
@@ -19,13 +20,8 @@ function sortedRadii(contour: Contour): Float64Array {
 export function lengthDeeperThan(profile: TurnedProfile, inside: boolean, radiusMm: number): number {
   const contour = contourOf(profile, inside);
   const [radii, length] = [sortedRadii(contour), contour.at(-1)!.z];
-  let [low, high] = [0, radii.length];
-  while (low < high) {
-    const mid = (low + high) >> 1;
-    if (radii[mid]! < radiusMm - 1e-9) low = mid + 1;
-    else high = mid;
-  }
-  return ((inside ? radii.length - low : low) / radii.length) * length;
+  const smaller = firstIndex(radii.length, (i) => radii[i]! >= radiusMm - 1e-9);
+  return ((inside ? radii.length - smaller : smaller) / radii.length) * length;
 }
 
 /** Minutes of one pass along the profile; cones and arcs by their pieces, at their middle. */
