@@ -1,6 +1,7 @@
-import type { KnownTip, Observation, ResonanceBook, TipMode } from '@burl/core';
+import { DAMPING, type KnownTip, type Observation, type ResonanceBook, type TipMode } from '@burl/core';
 import * as yup from 'yup';
 import { attachedFile } from './attached-file.ts';
+import { within } from './crib-schema/parts.ts';
 import { fieldsOf } from './fields-of.ts';
 import { numberList } from './number-list.ts';
 import { version } from './version.ts';
@@ -72,15 +73,12 @@ export interface CombinationDetail extends Combination {
 }
 
 const slug = (): yup.StringSchema<string> => yup.string().strict().required().max(120);
-const amount = (most: number): yup.NumberSchema<number> =>
-  yup.number().strict().required().positive().max(most);
-
 const combinationFields = {
   machineId: slug(),
   machineSerial: yup.string().strict().required().trim().min(1).max(60),
   holderId: slug(),
   cutterId: slug(),
-  stickOutMm: amount(500),
+  stickOutMm: within(1, 500, 'mm'),
   note: yup.string().strict().defined().max(2000),
 };
 export const combinationSchema = yup.object(combinationFields).noUnknown().required();
@@ -121,10 +119,10 @@ export const tipSchema = yup
       .of(
         yup
           .object({
-            hz: amount(50_000),
-            damping: yup.number().strict().required().moreThan(0).lessThan(1),
-            stiffness: amount(1e12),
-            shape: yup.array().of(yup.number().strict().required()).min(2).max(33).optional(),
+            hz: within(2, 50_000, 'Hz'),
+            damping: within(DAMPING.least, DAMPING.most),
+            stiffness: within(1e4, 1e12, 'N/m'),
+            shape: yup.array().of(within(-100, 100)).min(2).max(33).optional(),
           })
           .noUnknown()
           .required(),
@@ -148,11 +146,11 @@ export const testCutSchema = yup
   .object({
     alloyId: slug(),
     heard: yup.string().strict().oneOf(['stable', 'marginal', 'chatter']).required(),
-    rpm: amount(200_000),
-    overridePercent: yup.number().strict().required().min(10).max(200),
-    axialDepthMm: amount(300),
-    radialEngagementMm: amount(300),
-    feedPerToothMm: amount(10),
+    rpm: within(1, 200_000, 'rpm'),
+    overridePercent: within(10, 200, '%'),
+    axialDepthMm: within(0.001, 300, 'mm'),
+    radialEngagementMm: within(0.001, 300, 'mm'),
+    feedPerToothMm: within(0.0001, 10, 'mm'),
     direction: yup.string().strict().oneOf(['climb', 'conventional']).required(),
     hz: yup.number().strict().nullable().defined().min(20).max(20_000),
     simulated: yup.boolean().strict().default(false),

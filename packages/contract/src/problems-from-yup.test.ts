@@ -1,4 +1,4 @@
-import { ValidationError } from 'yup';
+import { type AnyObjectSchema, number, object, ValidationError } from 'yup';
 import { describe, expect, it } from 'vitest';
 import { testCutSchema } from './chatter.ts';
 import { problemsFromYup } from './problems-from-yup.ts';
@@ -16,23 +16,26 @@ const CUT = {
   note: '',
 };
 
-/** What a changed cut is told, field by field. */
-function told(change: Record<string, unknown>): Record<string, string> {
+/** What an input is told, field by field. */
+function toldBy(schema: AnyObjectSchema, input: Record<string, unknown>): Record<string, string> {
   try {
-    testCutSchema.validateSync({ ...CUT, ...change }, { abortEarly: false });
+    schema.validateSync(input, { abortEarly: false });
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     return Object.fromEntries(problemsFromYup(error).problems.map((p) => [p.field, p.allowed]));
   }
   return {};
 }
+const told = (change: Record<string, unknown>): Record<string, string> =>
+  toldBy(testCutSchema, { ...CUT, ...change });
 
 describe('what is allowed, in words', () => {
   it('is the bound, without the name of the field', () => {
     expect(told({})).toEqual({});
-    expect(told({ axialDepthMm: 500 })).toEqual({ axialDepthMm: 'up to 300' });
-    expect(told({ rpm: -5 })).toEqual({ rpm: 'above 0' });
-    expect(told({ overridePercent: 5 })).toEqual({ overridePercent: '10 or more' });
+    expect(told({ axialDepthMm: 500 })).toEqual({ axialDepthMm: '0.001 to 300 mm' });
+    expect(told({ rpm: -5 })).toEqual({ rpm: '1 to 200000 rpm' });
+    expect(toldBy(object({ parts: number().positive() }), { parts: -5 })).toEqual({ parts: 'above 0' });
+    expect(toldBy(object({ hits: number().min(10) }), { hits: 5 })).toEqual({ hits: '10 or more' });
     expect(told({ hz: 25_000, heard: 'loud' })).toEqual({
       hz: 'up to 20000',
       heard: 'one of stable, marginal, chatter',

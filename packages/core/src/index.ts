@@ -129,6 +129,7 @@ export { stabilityState, type StabilityState } from './operations/milling/stabil
 export type { PeriodicVerdict } from './operations/context.ts';
 export type { Receptance, TipMode, TipStructure } from './physics/dynamics/tip-structure.ts';
 export {
+  DAMPING,
   frequencyGrid,
   receptanceAt,
   receptanceOf,

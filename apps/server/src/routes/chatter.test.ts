@@ -154,6 +154,10 @@ describe('a tap test', () => {
   it.each([
     ['modes', { modes: [] }],
     ['modes[0].damping', { modes: [{ hz: 1200, damping: 1.2, stiffness: 2e7 }] }],
+    // A mode that rings for minutes is noise, and nobody could look finely enough round it.
+    ['modes[0].damping', { modes: [{ hz: 1200, damping: 1e-9, stiffness: 2e7 }] }],
+    ['modes[0].hz', { modes: [{ hz: 1e-6, damping: 0.03, stiffness: 2e7 }] }],
+    ['modes[0].shape[1]', { modes: [{ hz: 1200, damping: 0.03, stiffness: 2e7, shape: [1, 1e300] }] }],
     ['receptance', { receptance: { hz: Array.from({ length: 20 }, (_, i) => i), re: [1], im: [1] } }],
   ])('is refused for its %s', async (field, change) => {
     const id = await fresh();

@@ -1,3 +1,4 @@
+import { DAMPING } from '@burl/core';
 import * as yup from 'yup';
 import { within, text, texts, thing, maybe, numbers, span, named } from './parts.ts';
 
@@ -13,7 +14,7 @@ export const holderSchema = thing({
   runout_at_3xd_um: span(0.05, 500, 'µm'),
   clamp_translation_stiffness_n_um: span(0.5, 20_000, 'N/µm'),
   clamp_rotation_stiffness_knm_rad: span(0.02, 5000, 'kN·m/rad'),
-  joint_damping_ratio: span(0.0005, 0.7),
+  joint_damping_ratio: span(DAMPING.least, DAMPING.most),
   grip_torque_nm_at_12mm: maybe(numbers(3, 0, 20_000, 'N·m')),
   max_rpm: within(0, 300_000, 'rpm'),
   coolant: texts(),

@@ -1,3 +1,4 @@
+import { DAMPING } from '@burl/core';
 import * as yup from 'yup';
 import { within, text, yes, thing, maybe, named, rpm } from './parts.ts';
 
@@ -27,7 +28,7 @@ const modes = (): yup.Schema =>
       thing({
         freq_hz: within(2, 30_000, 'Hz'),
         stiffness_n_um: stiffness(),
-        damping_ratio: within(0.0005, 0.7),
+        damping_ratio: within(DAMPING.least, DAMPING.most),
         rotation_per_translation_rad_per_m: within(-500, 500, 'rad/m'),
       }),
     )

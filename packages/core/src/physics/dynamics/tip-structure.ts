@@ -14,6 +14,9 @@ export interface TipMode {
   readonly shape?: readonly number[];
 }
 
+/** Damping ratios that a machine, a holder or a tool can have: what is read as less is noise. */
+export const DAMPING = { least: 5e-4, most: 0.7 } as const;
+
 /** How the tip gives way along the feed (x) and on the wall (y). An empty list is a rigid direction. */
 export interface TipStructure {
   readonly x: readonly TipMode[];

@@ -1,6 +1,6 @@
 import FFT from 'fft.js';
 import { InputError, requirePositive } from '../../../units/input-error.ts';
-import type { Receptance } from '../tip-structure.ts';
+import { DAMPING, type Receptance } from '../tip-structure.ts';
 
 /** What a response sensor told. */
 export type Sensor = 'acceleration' | 'velocity' | 'displacement';
@@ -235,7 +235,7 @@ function toDisplacement(
 
 /** Damping ratio a mode really has, the exponential window's share of σ/ω taken out. */
 export const withoutWindow = (damping: number, hz: number, record: HammerRecord): number =>
-  Math.max(1e-4, damping - decayFor(record) / (2 * Math.PI * hz));
+  Math.max(DAMPING.least, damping - decayFor(record) / (2 * Math.PI * hz));
 
 /** A hit whose response does not follow from its force as the others' do is left out: coherence with their mean. */
 function leaveOutStrangers(

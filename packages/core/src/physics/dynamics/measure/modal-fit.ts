@@ -1,6 +1,6 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { InputError } from '../../../units/input-error.ts';
-import type { Receptance, TipMode } from '../tip-structure.ts';
+import { DAMPING, type Receptance, softModes, type TipMode } from '../tip-structure.ts';
 
 /** Modes fitted to a measured response. */
 export interface ModalFit {
@@ -23,7 +23,7 @@ export interface ModalFitOptions {
   readonly start?: readonly TipMode[];
 }
 
-/** Points a fit uses; a finer response is thinned where it is flat. */
+/** Points a fit uses; neighbouring lines of a finer response are averaged. */
 const MOST_POINTS = 700;
 /** A further mode must lower the misfit by this share. */
 const WORTH = 0.12;
@@ -31,6 +31,19 @@ const WORTH = 0.12;
 const EXPLAINED = 1e-3;
 /** A fit from given modes is taken where it explains this much. */
 const GOOD_START = 0.12;
+
+/**
+ * Damping ratio of most tips of cutters, and how far a tip's is from it, as a log standard deviation. A mode whose peak lies outside the
+ * lines shows its damping to nobody: noise alone would make it next to nothing, and what gives least would seem to give most.
+ */
+const USUAL_DAMPING = 0.04;
+const USUAL_SPREAD = 0.7;
+/** Noise the usual damping is weighed against, as a share of the response. */
+const USUAL_NOISE = 0.03;
+/** A mode that gives less than this share of what the softest does at its peak is none: noise has such bumps. */
+const GIVES = 0.02;
+/** More damping than this has no peak to be found. */
+const MOST_DAMPING = 0.4;
 
 interface Points {
   readonly hz: Float64Array;
@@ -114,15 +127,18 @@ function strongestLeft(p: Points, modes: readonly TipMode[], residual: number): 
   return { hz, damping, stiffness: 1 / (2 * damping * best) };
 }
 
-/** Refines modes and the residual together by Levenberg–Marquardt on both parts of the response. */
+/**
+ * Refines modes and the residual together by Levenberg–Marquardt on both parts of the response, and on how far each damping is from
+ * what is usual (a Gaussian prior): where the lines tell it they outweigh that a thousand times.
+ */
 function refine(
   p: Points,
   start: readonly TipMode[],
   residual: number,
 ): { modes: TipMode[]; residual: number } {
   const n = p.hz.length;
-  const x = Array.from({ length: 2 * n }, (_, i) => i);
-  const y = x.map((i) => (i < n ? p.re[i]! : p.im[i - n]!) / p.size);
+  const x = Array.from({ length: 2 * n + start.length }, (_, i) => i);
+  const y = x.map((i) => (i < n ? p.re[i]! / p.size : i < 2 * n ? p.im[i - n]! / p.size : 0));
   const unpack = (q: readonly number[]): { modes: TipMode[]; residual: number } => ({
     modes: start.map((m, i) => ({
       hz: m.hz * (1 + 0.02 * q[3 * i]!),
@@ -141,7 +157,10 @@ function refine(
       re[i] = a / p.size;
       im[i] = b / p.size;
     }
-    return (i) => (i < n ? re[i]! : im[i - n]!);
+    const unusual = at.modes.map(
+      (m) => (USUAL_NOISE / USUAL_SPREAD) * Math.log(m.damping / USUAL_DAMPING),
+    );
+    return (i) => (i < n ? re[i]! : i < 2 * n ? im[i - n]! : unusual[i - 2 * n]!);
   };
   try {
     const fitted = levenbergMarquardt({ x, y }, model, {
@@ -159,6 +178,8 @@ function refine(
     return { modes: [...start], residual };
   }
 }
+
+const possible = (m: TipMode): boolean => m.damping > DAMPING.least && m.damping < MOST_DAMPING;
 
 /**
  * Modes of a measured response: the strongest peak first, all refined together on the complex response, then the next,
@@ -185,7 +206,7 @@ export function fitModes(g: Receptance, options: ModalFitOptions = {}): ModalFit
   const wanted = options.modes ?? mostModes;
   if (options.start && options.start.length > 0) {
     const tried = refine(p, options.start, 0);
-    const sound = tried.modes.every((m) => m.damping < 0.4 && m.damping > 1e-4);
+    const sound = tried.modes.every(possible);
     const now = misfitOf(p, tried.modes, tried.residual);
     if (sound && now < GOOD_START) {
       const sorted = [...tried.modes].sort((a, b) => a.hz - b.hz);
@@ -202,9 +223,10 @@ export function fitModes(g: Receptance, options: ModalFitOptions = {}): ModalFit
     if (!next) break;
     const tried = refine(p, [...modes, next], residual);
     const now = misfitOf(p, tried.modes, tried.residual);
-    const sound = tried.modes.every(
-      (m) => m.damping < 0.4 && m.damping > 1e-4 && m.hz > fromHz * 0.5 && m.hz < toHz * 1.5,
-    );
+    const structure = { x: tried.modes, y: [] };
+    const sound =
+      tried.modes.every((m) => possible(m) && m.hz > fromHz * 0.5 && m.hz < toHz * 1.5) &&
+      softModes(structure, GIVES).x.length === tried.modes.length;
     if (options.modes === undefined && (!sound || now > misfit * (1 - WORTH))) break;
     ({ modes, residual } = tried);
     misfit = now;
