@@ -47,6 +47,19 @@ describe('cuts that run every day, cuts that fail', () => {
     expect(score.daily + score.failing).toBeGreaterThanOrEqual(50);
   });
 
+  it.each([0.25, 0.5])('a skim of %s mm in any slot that runs is clear of chatter', (axialDepthMm) => {
+    const slots = [...everyday.cuts, ...own.cuts].filter(
+      (c) => c.runs && 'feature' in c && c.feature === 'slot',
+    );
+    const skims = slots.map((c) => ({ ...c, axialDepthMm }) as (typeof slots)[number]);
+    const found = judgeSet({ ...everyday, judged: ['limit-depth'], cuts: skims });
+    const wild = found.flatMap((f) =>
+      f.limits.filter((l) => l.state !== 'clear').map((l) => `${f.cut.id} ${l.state}`),
+    );
+    expect(wild).toEqual([]);
+    expect(found.filter((f) => f.limits.length > 0).length).toBeGreaterThan(6);
+  });
+
   it.each([0, 0.1, 0.15])('turning on a two-axis lathe, with a land of %s mm', (flankWearMm) => {
     const found = judgeSet(lathe, { flankWearMm, moving: true });
     const score = scoreOf(found);

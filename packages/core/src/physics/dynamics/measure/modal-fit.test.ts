@@ -23,7 +23,8 @@ describe('modes of a response', () => {
   it('none is next to undamped, however little of its peak is seen', () => {
     for (const seed of SEEDS) {
       const { modes } = fitModes(tapped([SHANK, ...TOOL], seed), { fromHz: 1170, toHz: 8000 });
-      for (const m of modes) expect([seed, m.hz, m.damping > 0.02], `${m.damping}`).toEqual([seed, m.hz, true]);
+      for (const m of modes)
+        expect([seed, m.hz, m.damping > 0.02], `${m.damping}`).toEqual([seed, m.hz, true]);
       expect(modes.length).toBeLessThanOrEqual(4);
     }
   });

@@ -157,9 +157,7 @@ function refine(
       re[i] = a / p.size;
       im[i] = b / p.size;
     }
-    const unusual = at.modes.map(
-      (m) => (USUAL_NOISE / USUAL_SPREAD) * Math.log(m.damping / USUAL_DAMPING),
-    );
+    const unusual = at.modes.map((m) => (USUAL_NOISE / USUAL_SPREAD) * Math.log(m.damping / USUAL_DAMPING));
     return (i) => (i < n ? re[i]! : i < 2 * n ? im[i - n]! : unusual[i - 2 * n]!);
   };
   try {
