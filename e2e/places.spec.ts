@@ -23,6 +23,12 @@ test('desk: search, palette and a refused file', async ({ page }) => {
   await page.getByRole('combobox', { name: 'Search or command' }).fill('CV-0093');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'CV-0093 Cryogenic valve body' })).toBeVisible();
+  // A machine by its kind, though its name spells the number.
+  await page.keyboard.press('Control+k');
+  await page.getByRole('combobox', { name: 'Search or command' }).fill('5-axis');
+  await page.getByRole('option', { name: /Five-axis trunnion.*machine$/ }).click();
+  await expect(page).toHaveURL(/crib\/machines/);
+  await expect(page.getByRole('row', { name: /Five-axis trunnion/ })).toBeVisible();
 });
 
 test('a job goes out as a file and comes in as a job', async ({ page }) => {

@@ -26,7 +26,15 @@ export {
   outerDiameter,
 } from './crib/cutter.ts';
 export type { Holder } from './crib/holder.ts';
-export { type Findable, found, tokensOf, wordsOf, wordsOfCutter } from './crib/finding.ts';
+export {
+  type Findable,
+  found,
+  tokensOf,
+  wordsOf,
+  wordsOfCutter,
+  wordsOfHolder,
+  wordsOfMachine,
+} from './crib/finding.ts';
 export { wrongHolder } from './crib/pairing.ts';
 export { madeOf, missingMaterials, type ToolMaterials } from './crib/tool-materials.ts';
 export type { Machine } from './crib/machine.ts';

@@ -2,11 +2,10 @@ import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { type ReactNode, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { type JobSummary, mayAdminister, type Person } from '@burl/contract';
+import { CRIB_KINDS, type CribKind, type JobSummary, mayAdminister, type Person } from '@burl/contract';
 import { found } from '@burl/core';
 import { useCrib, useJobs, useOperationsFound, usePeople } from '../api/hooks.ts';
-import { searchable, searchableAlloys } from '../judging/offer.ts';
-import type { Searchable } from '../ui/search-select.tsx';
+import { searchableEntries } from '../judging/offer.ts';
 import { useActions } from './actions.tsx';
 
 const ITEM = 'flex items-center justify-between rounded px-2 py-1.5 data-[selected=true]:bg-accent-soft';
@@ -43,19 +42,24 @@ const MARKED_WITHIN = 60;
 /** Entries of a group shown. */
 const MOST = 6;
 
-/** Tools and alloys of the crib in which everything typed is found. */
+/** What an entry of each kind is called in a list of all. */
+const ENTRY_NOTES: Readonly<Record<CribKind, string>> = {
+  alloys: 'alloy',
+  cutters: 'tool',
+  holders: 'holder',
+  machines: 'machine',
+};
+
+/** Entries of the crib in which everything typed is found. */
 function useCribFound(search: string) {
   const { data: crib } = useCrib();
   return useMemo(() => {
     if (!crib || !search) return [];
-    const of = (kind: 'alloys' | 'cutters', list: readonly Searchable[]) =>
-      found(search, list)
+    return CRIB_KINDS.flatMap((kind) =>
+      found(search, searchableEntries(crib, kind))
         .slice(0, MOST)
-        .map((e) => ({ ...e, kind }));
-    return [
-      ...of('alloys', searchableAlloys(crib.alloys.filter((a) => !a.retired))),
-      ...of('cutters', searchable(crib.cutters.filter((c) => !c.retired))),
-    ];
+        .map((e) => ({ ...e, kind })),
+    );
   }, [crib, search]);
 }
 
@@ -145,7 +149,7 @@ export function CommandPalette({
                 e.preventDefault();
                 setEntered(true);
               }}
-              placeholder="Job, operation, tool, alloy, place or action"
+              placeholder="Job, operation, tool, alloy, machine, place or action"
               className="mb-2 w-full rounded-md border border-line bg-raised px-3 py-2"
             />
             <Command.List ref={list} className="max-h-[50vh] overflow-auto">
@@ -169,12 +173,12 @@ export function CommandPalette({
                 }))}
               />
               <Group
-                heading="Alloys and tools"
+                heading="Crib"
                 items={entries.map((e) => ({
                   // What was typed is in it by its words, whatever its name says.
                   id: `${search} ${e.name} ${e.id}`,
                   label: e.name,
-                  note: e.kind === 'alloys' ? 'alloy' : 'tool',
+                  note: ENTRY_NOTES[e.kind],
                   run: pick(() => void navigate(`/crib/${e.kind}?search=${encodeURIComponent(e.name)}`)),
                 }))}
               />

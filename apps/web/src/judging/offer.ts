@@ -1,9 +1,27 @@
-import type { Crib, CribEntry } from '@burl/contract';
-import { type Offer, wordsOfAlloy, wordsOfCutter } from '@burl/core';
+import type { Crib, CribEntry, CribKind } from '@burl/contract';
+import { type Offer, wordsOfAlloy, wordsOfCutter, wordsOfHolder, wordsOfMachine } from '@burl/core';
 
 /** Entries to choose from: those that are not retired, and the one that is chosen. */
 export const offered = <E extends CribEntry>(list: readonly E[], chosen?: string): readonly E[] =>
   list.filter((e) => !e.retired || e.id === chosen);
+
+/** Words an entry of each kind is found by beside those of its name. */
+export const wordsOfEntry: {
+  readonly [K in CribKind]: (document: CribEntry<K>['document']) => readonly string[];
+} = {
+  alloys: wordsOfAlloy,
+  cutters: wordsOfCutter,
+  holders: wordsOfHolder,
+  machines: wordsOfMachine,
+};
+
+/** Entries of a kind that are not retired, ready to be searched. */
+export const searchableEntries = <K extends CribKind>(crib: Crib, kind: K) =>
+  offered<CribEntry<K>>(crib[kind] as readonly CribEntry<K>[]).map(({ id, document }) => ({
+    id,
+    name: document.name,
+    words: wordsOfEntry[kind](document),
+  }));
 
 /** Cutters as a searchable list shows them. */
 export const searchable = (list: readonly CribEntry<'cutters'>[]) =>

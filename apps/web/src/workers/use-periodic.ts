@@ -5,8 +5,15 @@ import { contextOf } from '../judging/context.ts';
 import { question } from './question.ts';
 import { useHeavy } from './use-heavy.ts';
 
-/** The periodic verdict of the cut on the bench, from a worker once the hand rests. Null where nobody asks. */
-export function usePeriodic(op: Operation, crib: Crib, batch: Batch): PeriodicVerdict | null {
+/** The periodic verdict of a cut; null where nobody asks or it is not there yet. */
+export interface Periodic {
+  readonly verdict: PeriodicVerdict | null;
+  /** Why it could not be worked out: the averaged border stands then. */
+  readonly failed: string | null;
+}
+
+/** The periodic verdict of the cut on the bench, from a worker once the hand rests. */
+export function usePeriodic(op: Operation, crib: Crib, batch: Batch): Periodic {
   const { cut, context, key } = useMemo(() => {
     const at = contextOf(crib, op, batch);
     const cut = KINDS[op.kind].turning(op);
@@ -14,5 +21,5 @@ export function usePeriodic(op: Operation, crib: Crib, batch: Batch): PeriodicVe
     return { cut, context: at, key: question('periodic', op, at) };
   }, [op, crib, batch]);
   const heavy = useHeavy<PeriodicVerdict>('periodic', key, (api) => api.periodic(cut!, context!), 250);
-  return key ? heavy.data : null;
+  return key ? { verdict: heavy.data, failed: heavy.error } : { verdict: null, failed: null };
 }

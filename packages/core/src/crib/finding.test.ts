@@ -1,9 +1,28 @@
 import { describe, expect, it } from 'vitest';
 import { CRIB } from '../../fixtures/crib.ts';
-import { found, wordsOfCutter } from './finding.ts';
+import { found, wordsOfCutter, wordsOfHolder, wordsOfMachine } from './finding.ts';
 
 const CUTTERS = CRIB.cutters.map((c) => ({ id: c.id, name: c.name, words: wordsOfCutter(c), cutter: c }));
 const first = (typed: string) => found(typed, CUTTERS)[0]?.id;
+
+describe('a machine and a holder are found by more than their names', () => {
+  const machines = CRIB.machines.map((m) => ({ id: m.id, name: m.name, words: wordsOfMachine(m), of: m }));
+  const holders = CRIB.holders.map((h) => ({ id: h.id, name: h.name, words: wordsOfHolder(h), of: h }));
+
+  it('by the kind', () => {
+    expect(found('5-axis', machines).map((m) => m.of.kind)).toEqual(['5-axis']);
+    expect(found('3 axis vertical', machines).map((m) => m.of.kind)).toEqual(
+      machines.map((m) => m.of.kind).filter((k) => k === 'vertical 3-axis'),
+    );
+  });
+
+  it('by what the spindle takes', () => {
+    const taken = found('hydraulic BT40', holders);
+    expect(taken.length).toBeGreaterThan(0);
+    for (const { of } of taken)
+      expect([of.kind, of.interfaces.includes('BT40')]).toEqual(['hydraulic', true]);
+  });
+});
 
 describe('a cutter is found by what a machinist types', () => {
   it.each([

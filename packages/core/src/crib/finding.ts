@@ -1,5 +1,8 @@
+import { firstIndex } from '../numerics/first-index.ts';
 import { memoryBeside } from '../numerics/memory.ts';
 import type { Cutter } from './cutter.ts';
+import type { Holder } from './holder.ts';
+import type { Machine } from './machine.ts';
 
 /** An entry of the crib as a list shows it. */
 export interface Findable {
@@ -53,6 +56,16 @@ export const tokensOf = (typed: string): readonly string[] =>
     .split(BETWEEN_WORDS)
     .filter(Boolean);
 
+/** What a machine is asked for by beside its name: its kind, as 5-axis, and what its spindle takes. */
+export const wordsOfMachine = memoryBeside(({ kind, spindle_interface }: Machine) =>
+  tokensOf(`${kind} ${spindle_interface}`),
+);
+
+/** What a holder is asked for by beside its name: its kind and the spindles it fits, as BT40. */
+export const wordsOfHolder = memoryBeside(({ kind, interfaces }: Holder) =>
+  tokensOf([kind, ...interfaces].join(' ')),
+);
+
 const [WHOLE, BEGINNING, INSIDE] = [4, 2, 1];
 /** Letters from which on a piece inside a word counts. */
 const LEAST_INSIDE = 3;
@@ -76,17 +89,6 @@ const indexOf = memoryBeside((entries: readonly Findable[]): Index => {
   return { words, places: words.map((w) => at.get(w)!) };
 });
 
-/** Where a word stands in a sorted list, or would. */
-function placeOf(word: string, words: readonly string[]): number {
-  let [low, high] = [0, words.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (words[middle]! < word) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
-
 /**
  * Best fit of a token to each entry that has it, by place: the word itself, one that begins with it, one that has it inside. A number
  * is the beginning of no other number. Every distinct word is looked at once, however many entries share it.
@@ -97,7 +99,7 @@ function fitting(token: string, { words, places }: Index): Map<number, number> {
     for (const place of places[i]!) if ((best.get(place) ?? 0) < score) best.set(place, score);
   };
   const isNumber = /\d$/.test(token);
-  const first = placeOf(token, words);
+  const first = firstIndex(words.length, (i) => words[i]! >= token);
   let after = first;
   for (; after < words.length && words[after]!.startsWith(token); after++) {
     const word = words[after]!;

@@ -211,9 +211,14 @@ export function formatField(value: number, unit: Unit, system: System): string {
 /** Torques under this are said in inch-pounds where inches are read. */
 const INCH_POUNDS_BELOW = 10;
 
+/** Minutes under this are said in seconds: a hole drilled in 1.6 s does not take none. */
+const SECONDS_BELOW = 0.1;
+
 /** Number and unit. */
 export function formatMeasure(value: number, unit: Unit, system: System): string {
   const { label } = UNITS[unit][system];
+  if (unit === 'min' && value !== 0 && Math.abs(value) < SECONDS_BELOW)
+    return formatMeasure(60 * value, 's-fine', system);
   const footPounds = unit === 'Nm' && system === 'inch' ? toShown(value, unit, system) : null;
   if (footPounds !== null && Math.abs(footPounds) < INCH_POUNDS_BELOW)
     return `${toFigures(12 * footPounds, 2)}\u00a0in·lbf`;

@@ -138,6 +138,7 @@ function Workplace({
         others={others}
         save={save}
         problems={judged.problems}
+        periodicFailed={judged.periodicFailed}
         // A remedy has its buttons beside it; what a search found has none once another chart is shown.
         found={preview?.id === 'search' ? preview : null}
         previewing={preview !== null}

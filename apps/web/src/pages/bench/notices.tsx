@@ -16,6 +16,7 @@ export function Notices({
   others,
   save,
   problems,
+  periodicFailed,
   found,
   previewing,
   onApply,
@@ -25,6 +26,7 @@ export function Notices({
   others: readonly string[];
   save: SaveState;
   problems: readonly InputProblem[];
+  periodicFailed: string | null;
   /** A preview that has no buttons of its own elsewhere. */
   found: Preview | null;
   previewing: boolean;
@@ -61,6 +63,12 @@ export function Notices({
             ))}
           </ul>
         </div>
+      )}
+      {periodicFailed !== null && (
+        <p role="alert" className="rounded-md border border-tight bg-card px-3 py-1.5">
+          The periodic solution could not be worked out ({periodicFailed}). Stability is judged by the
+          averaged cut, an overview.
+        </p>
       )}
       {previewing && (
         <p role="status" className="rounded-md border border-accent bg-accent-soft px-3 py-1.5">

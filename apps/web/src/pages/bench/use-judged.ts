@@ -15,6 +15,8 @@ export interface Judged {
   readonly problems: readonly InputProblem[];
   /** What is drawn is what was asked for: nothing impossible holds it up. */
   readonly fresh: boolean;
+  /** Why the periodic border could not be worked out; null where it was, or nobody asks. */
+  readonly periodicFailed: string | null;
   /** What is drawn: what is shown, or while that is impossible the last good one. */
   readonly drawn: {
     readonly op: Operation;
@@ -32,7 +34,7 @@ export function useJudged(
   batch: Batch,
 ): Judged {
   const shown = preview ?? op;
-  const periodic = usePeriodic(op, crib, batch);
+  const { verdict: periodic, failed } = usePeriodic(op, crib, batch);
   const at = useCallback(
     (o: Operation) => {
       const plain = contextOf(crib, o, batch);
@@ -55,5 +57,13 @@ export function useJudged(
     const evaluation = good && judged(good);
     return good && evaluation ? { op: good, evaluation, context: at(good) } : null;
   }, [fresh, shown, shownContext, past, crib, batch, at]);
-  return { context, present, shown: shownContext, problems, fresh: fresh !== null, drawn };
+  return {
+    context,
+    present,
+    shown: shownContext,
+    problems,
+    fresh: fresh !== null,
+    drawn,
+    periodicFailed: failed,
+  };
 }

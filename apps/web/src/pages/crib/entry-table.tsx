@@ -1,5 +1,5 @@
 import type { Crib, CribEntry, CribKind } from '@burl/contract';
-import { type Cutter, found, wordsOfCutter } from '@burl/core';
+import { found } from '@burl/core';
 import {
   type ColumnDef,
   createSortedRowModel,
@@ -13,6 +13,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
+import { wordsOfEntry } from '../../judging/offer.ts';
 import { FIELD_LOOK } from '../../ui/field.tsx';
 import { CellInput, StockInput } from './cell-input.tsx';
 import { COLUMNS, type Row, STOCK_COLUMN } from './columns.ts';
@@ -140,7 +141,7 @@ export function EntryTable({
         id: entry.id,
         name: entry.document.name,
         entry,
-        words: kind === 'cutters' ? wordsOfCutter(entry.document as Cutter) : [],
+        words: wordsOfEntry[kind](entry.document as never),
       })),
     [entries, kind],
   );
