@@ -32,6 +32,8 @@ export interface TapTest {
   readonly modes: readonly TipMode[];
   readonly misfit: number;
   readonly hits: readonly { readonly fault: string | null; readonly peakN: number }[];
+  /** Between these the hits agree and the hammer excites: a mode outside shows no peak. */
+  readonly fromHz: number;
   readonly excitedToHz: number;
   /** The first good hit, thinned for a picture: ms, N, and the response over its largest. */
   readonly hit: { readonly ms: number[]; readonly force: number[]; readonly response: number[] };
@@ -57,10 +59,8 @@ function soundFrom(hz: Float64Array, coherence: Float64Array): number {
 /** Hits to modes. */
 export function tapTestOf(record: HammerRecord): TapTest {
   const { receptance, coherence, verdicts, excitedToHz } = receptanceOfHits(record, HIGHEST_HZ);
-  const fit = fitModes(receptance, {
-    fromHz: soundFrom(receptance.hz, coherence),
-    toHz: Math.min(HIGHEST_HZ, excitedToHz),
-  });
+  const fromHz = soundFrom(receptance.hz, coherence);
+  const fit = fitModes(receptance, { fromHz, toHz: Math.min(HIGHEST_HZ, excitedToHz) });
   const good = record.hits[verdicts.findIndex((v) => v.fault === null)]!;
   const most = good.response.reduce((a, r) => Math.max(a, Math.abs(r)), 1e-12);
   const every = Math.max(1, Math.floor(good.force.length / 8 / 400));
@@ -71,6 +71,7 @@ export function tapTestOf(record: HammerRecord): TapTest {
     modes: fit.modes.map((m) => ({ ...m, damping: withoutWindow(m.damping, m.hz, record) })),
     misfit: fit.misfit,
     hits: verdicts,
+    fromHz,
     excitedToHz,
     hit: {
       ms: shown.map((i) => (1000 * i) / record.rate),

@@ -1,6 +1,20 @@
 import { formatMeasure, type TipMode } from '@burl/core';
 import { useSystem } from '../../frame/preferences.tsx';
 
+/** Says which modes lie below the frequencies a tap tells anything of: their flexibility is felt above, their peak is not seen. */
+export function UnseenModes({ modes, fromHz }: { modes: readonly TipMode[]; fromHz: number }) {
+  const system = useSystem();
+  const unseen = modes.filter((m) => m.hz < fromHz);
+  if (unseen.length === 0) return null;
+  return (
+    <p className="text-[13px] text-soft">
+      {unseen.map((m) => formatMeasure(m.hz, 'Hz', system)).join(', ')}: under{' '}
+      {formatMeasure(fromHz, 'Hz', system)} the hits tell little. Flexibility measured, damping near the usual
+      4%.
+    </p>
+  );
+}
+
 /** Modes of a direction: frequency, damping, stiffness. */
 export function ModesTable({ caption, modes }: { caption: string; modes: readonly TipMode[] }) {
   const system = useSystem();

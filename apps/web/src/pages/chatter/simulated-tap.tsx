@@ -5,7 +5,7 @@ import { useHeavy } from '../../workers/use-heavy.ts';
 import { Button } from '../../ui/button.tsx';
 import { HeavyState } from '../../workers/heavy-state.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
-import { ModesTable } from './modes-table.tsx';
+import { ModesTable, UnseenModes } from './modes-table.tsx';
 import { Plot } from '../../charts/plot.tsx';
 import { ResponseChart } from './response-chart.tsx';
 import { stored } from './stored-response.ts';
@@ -102,6 +102,7 @@ export function SimulatedTap({
             </div>
           </div>
           <ModesTable caption="Modes found" modes={tap.data.modes} />
+          <UnseenModes modes={tap.data.modes} fromHz={tap.data.fromHz} />
           <div className="flex justify-end gap-2">
             <Button onClick={() => setSeed(seed + 1)}>Repeat</Button>
             <Button look="main" onClick={() => onKeep({ ...tap.data!, axis, origin: 'simulated hammer' })}>

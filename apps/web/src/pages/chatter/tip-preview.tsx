@@ -9,7 +9,7 @@ import {
 import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
 import { SheetDialog } from '../../ui/sheet-dialog.tsx';
-import { ModesTable } from './modes-table.tsx';
+import { ModesTable, UnseenModes } from './modes-table.tsx';
 import { ResponseChart } from './response-chart.tsx';
 import { stored } from './stored-response.ts';
 
@@ -19,6 +19,8 @@ export interface TipReading {
   readonly modes: readonly TipMode[];
   readonly receptance: Receptance;
   readonly coherence?: Float64Array;
+  /** Hits agree from here on, Hz; absent where that is not known. */
+  readonly fromHz?: number;
   readonly misfit: number | null;
   /** File it came from, or how it was made. */
   readonly origin: string;
@@ -73,6 +75,7 @@ export function TipPreview({
             </p>
           )}
           <ModesTable caption="Modes" modes={modes} />
+          <UnseenModes modes={reading.modes} fromHz={reading.fromHz ?? 0} />
           {added.length > 0 && (
             <p className="text-soft">
               {added.map((m) => formatMeasure(m.hz, 'Hz', system)).join(', ')}: above what the tap could see,
