@@ -1,6 +1,7 @@
 export * from './context.ts';
 export * from './crib-kinds.ts';
 export * from './crib.ts';
+export * from './entry-words.ts';
 export * from './job-file.ts';
 export * from './problems-from-yup.ts';
 export { jobOfOperation } from './job-of-operation.ts';

@@ -362,7 +362,13 @@ export { seenWith, type Symptom, SYMPTOM_IDS, SYMPTOMS } from './deciding/diagno
 export { readSpoken, type SpokenCut, type SpokenTool } from './deciding/running/spoken-cut.ts';
 export type { SpokenField, SpokenKey } from './deciding/running/spoken-fields.ts';
 export { wordsOfAlloy } from './crib/alloy-words.ts';
-export { changeWords, failEarlier, type SetterFact, setterFacts } from './deciding/batch/setter-facts.ts';
+export {
+  changeWords,
+  failEarlier,
+  lastsWords,
+  type SetterFact,
+  setterFacts,
+} from './deciding/batch/setter-facts.ts';
 export { kaplanMeier } from './physics/life/kaplan-meier.ts';
 export {
   CURRENCY,

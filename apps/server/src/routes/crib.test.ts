@@ -151,6 +151,14 @@ describe('a search of the crib', () => {
     expect(found.map((e) => e.id)).toContain(id);
   });
 
+  it('finds machines and holders by kind and spindle, alloys by what they are called', async () => {
+    const found = async (kind: string, q: string): Promise<CribEntry[]> =>
+      (await engineer('GET', `/api/crib/${kind}/search?q=${encodeURIComponent(q)}`)).json<CribEntry[]>();
+    expect((await found('machines', '5-axis')).map((e) => e.id)).toEqual(['axis5-24k']);
+    expect((await found('holders', 'hydraulic bt40')).map((e) => e.id)).toContain('hydraulic-12-90');
+    expect((await found('alloys', 'tc4')).length).toBeGreaterThan(0);
+  });
+
   it('takes nothing for a pattern, and answers no more than asked', async () => {
     for (const q of ['.*', '(', '[a-', '\\', "'; drop table cutters; --", '%', ' '])
       expect((await engineer('GET', `/api/crib/cutters/search?q=${encodeURIComponent(q)}`)).statusCode).toBe(

@@ -1,5 +1,5 @@
-import { type CribEntry, type CribKind, MOST_FOUND } from '@burl/contract';
-import { found, tokensOf, wordsOfCutter, type Cutter } from '@burl/core';
+import { type CribEntry, type CribKind, MOST_FOUND, wordsOfEntry } from '@burl/contract';
+import { found, tokensOf } from '@burl/core';
 import { and, isNull, sql, type SQL } from 'drizzle-orm';
 import type { Database } from './client.ts';
 import { tableOf, entryOf } from './crib-store.ts';
@@ -41,7 +41,7 @@ export async function searchCrib<K extends CribKind>(
       id: entry.id,
       name: entry.document.name,
       entry,
-      words: kind === 'cutters' ? wordsOfCutter(entry.document as Cutter) : [],
+      words: wordsOfEntry[kind](entry.document),
     }));
   return found(tokens.join(' '), entries)
     .slice(0, Math.min(most, MOST_FOUND))

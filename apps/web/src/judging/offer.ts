@@ -1,19 +1,9 @@
-import type { Crib, CribEntry, CribKind } from '@burl/contract';
-import { type Offer, wordsOfAlloy, wordsOfCutter, wordsOfHolder, wordsOfMachine } from '@burl/core';
+import { type Crib, type CribEntry, type CribKind, wordsOfEntry } from '@burl/contract';
+import { type Offer, wordsOfAlloy, wordsOfCutter } from '@burl/core';
 
 /** Entries to choose from: those that are not retired, and the one that is chosen. */
 export const offered = <E extends CribEntry>(list: readonly E[], chosen?: string): readonly E[] =>
   list.filter((e) => !e.retired || e.id === chosen);
-
-/** Words an entry of each kind is found by beside those of its name. */
-export const wordsOfEntry: {
-  readonly [K in CribKind]: (document: CribEntry<K>['document']) => readonly string[];
-} = {
-  alloys: wordsOfAlloy,
-  cutters: wordsOfCutter,
-  holders: wordsOfHolder,
-  machines: wordsOfMachine,
-};
 
 /** Entries of a kind that are not retired, ready to be searched. */
 export const searchableEntries = <K extends CribKind>(crib: Crib, kind: K) =>

@@ -10,7 +10,8 @@ describe('a machine and a holder are found by more than their names', () => {
   const holders = CRIB.holders.map((h) => ({ id: h.id, name: h.name, words: wordsOfHolder(h), of: h }));
 
   it('by the kind', () => {
-    expect(found('5-axis', machines).map((m) => m.of.kind)).toEqual(['5-axis']);
+    for (const typed of ['5-axis', '5 axis', '5-ax', '5axis'])
+      expect(found(typed, machines).map((m) => m.of.kind)).toEqual(['5-axis']);
     expect(found('3 axis vertical', machines).map((m) => m.of.kind)).toEqual(
       machines.map((m) => m.of.kind).filter((k) => k === 'vertical 3-axis'),
     );

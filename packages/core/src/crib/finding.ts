@@ -42,19 +42,19 @@ export const wordsOfCutter = memoryBeside(({ type, properties }: Cutter): readon
 /** What parts words, in names as in what is typed: a point, a stroke and a number sign belong to sizes. */
 const BETWEEN_WORDS = /[^\p{L}\d./#]+/u;
 
+/** Axes are counted in one word, however it is written or not yet written out: 5-axis is no 5 kW machine of three axes. */
+const AXES = /(\d)[- ]?ax(is|i|es|e)?\b/g;
+const wordsIn = (text: string): readonly string[] =>
+  text.toLowerCase().replace(AXES, '$1ax').split(BETWEEN_WORDS).filter(Boolean);
+
 /** Every word an entry is found by. */
 export const wordsOf = memoryBeside((entry: Findable): readonly string[] => [
-  ...`${entry.name} ${entry.id}`.toLowerCase().split(BETWEEN_WORDS).filter(Boolean),
+  ...wordsIn(`${entry.name} ${entry.id}`),
   ...(entry.words ?? []),
 ]);
 
 /** What was typed, word by word: a comma between figures is a decimal one, any other only parts words. */
-export const tokensOf = (typed: string): readonly string[] =>
-  typed
-    .toLowerCase()
-    .replace(/(\d),(\d)/g, '$1.$2')
-    .split(BETWEEN_WORDS)
-    .filter(Boolean);
+export const tokensOf = (typed: string): readonly string[] => wordsIn(typed.replace(/(\d),(\d)/g, '$1.$2'));
 
 /** What a machine is asked for by beside its name: its kind, as 5-axis, and what its spindle takes. */
 export const wordsOfMachine = memoryBeside(({ kind, spindle_interface }: Machine) =>

@@ -1,4 +1,4 @@
-import type { Crib, CribEntry, CribKind } from '@burl/contract';
+import { type Crib, type CribEntry, type CribKind, wordsOfEntry } from '@burl/contract';
 import { found } from '@burl/core';
 import {
   type ColumnDef,
@@ -13,7 +13,6 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useSystem } from '../../frame/preferences.tsx';
 import { Button } from '../../ui/button.tsx';
-import { wordsOfEntry } from '../../judging/offer.ts';
 import { FIELD_LOOK } from '../../ui/field.tsx';
 import { CellInput, StockInput } from './cell-input.tsx';
 import { COLUMNS, type Row, STOCK_COLUMN } from './columns.ts';

@@ -3,6 +3,7 @@ import {
   type Odds,
   parametersOf,
   type MillingOperation,
+  lastsWords,
   setterFacts,
   speak,
   capital,
@@ -73,7 +74,7 @@ export function Answer({
   const clear = others.filter((l) => l.state === 'clear').length;
   const facts = setterFacts(op, context, evaluation);
   const entry = facts.find((f) => f.name === 'Entry');
-  const change = facts.find((f) => f.name === 'Change the edge');
+  const lasts = lastsWords(op, evaluation);
   const numbers = CALLED.flatMap((key) => evaluation.numbers.find((q) => q.key === key) ?? []);
   const typed = new Set<string>(parametersOf(op));
   return (
@@ -105,7 +106,7 @@ export function Answer({
             .filter((q) => q !== undefined)
             .map((q) => `${capital(q.name)} ${formatMeasure(q.value, q.unit, system)}`)
             .join('. ')}
-          .{change ? ` Change the edge ${speak(change.text, system)}.` : ''}
+          .{lasts ? ` An edge lasts ${lasts}.` : ''}
         </p>
         <Confidence {...answer} />
       </section>

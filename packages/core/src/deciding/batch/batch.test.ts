@@ -5,7 +5,7 @@ import type { Operation } from '../../operations/operation.ts';
 import { speak } from '../../units/sentence.ts';
 import { aliveAfter, edgePlan, oneIn } from './edge-plan.ts';
 import { exposureOf } from './exposure.ts';
-import { failEarlier, setterFacts } from './setter-facts.ts';
+import { failEarlier, lastsWords, setterFacts } from './setter-facts.ts';
 
 const DRILL: Operation = { ...DOWEL_HOLE, featuresPerPart: 8, featuresPerEdge: 40 };
 const planOf = (op: Operation, quantity = 12) => {
@@ -51,6 +51,16 @@ describe('change point', () => {
     expect(oneIn(0)).toBe('fewer than 1 in 1,000');
     expect(failEarlier(0.05)).toBe('1 in 20 fails earlier');
     expect(failEarlier(0.6)).toBe('6 in 10 fail earlier');
+  });
+
+  it('says how many an edge lasts, to two figures', () => {
+    const evaluation = evaluate(DRILL, contextOf(DRILL));
+    const words = (value: number, low: number) =>
+      lastsWords(DRILL, { ...evaluation, featuresPerEdge: { value, low, high: 2 * value, basis: [] } });
+    expect(words(1437.2, 883.9)).toBe('about 1,400 holes, 1 in 10 fewer than 880');
+    expect(words(1.9, 0.7)).toBe('about 1 hole, 1 in 10 none');
+    expect(words(0.8, 0.5)).toBe('less than one hole');
+    expect(lastsWords(DRILL, { ...evaluation, featuresPerEdge: null })).toBeNull();
   });
 
   it('half the edges are good after the features they last', () => {
