@@ -84,7 +84,10 @@ export function profileSizes(profile: TurnedProfile, inside: boolean) {
 export function radiusAt(contour: readonly ContourPoint[], z: number): number {
   const last = contour.length - 1;
   if (z >= contour[last]!.z) return contour[last]!.r;
-  const high = Math.max(1, firstIndex(last, (i) => contour[i]!.z > z));
+  const high = Math.max(
+    1,
+    firstIndex(last, (i) => contour[i]!.z > z),
+  );
   const [a, b] = [contour[high - 1]!, contour[high]!];
   return b.z - a.z < 1e-12 ? b.r : a.r + ((b.r - a.r) * (z - a.z)) / (b.z - a.z);
 }
