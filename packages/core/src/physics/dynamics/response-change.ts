@@ -8,9 +8,12 @@ export interface Nearness {
   readonly perHalfWidth: number;
 }
 
+/** A mode without any damping would ask for lines without end. */
+const LEAST_DAMPING = 1e-7;
+
 /** Frequency and half-width at its peak of each mode, Hz: where the poles of a response lie. */
 export const polesOf = ({ x, y }: TipStructure): Float64Array =>
-  Float64Array.from([...x, ...y].flatMap(({ hz, damping }) => [hz, damping * hz]));
+  Float64Array.from([...x, ...y].flatMap(({ hz, damping }) => [hz, Math.max(LEAST_DAMPING, damping) * hz]));
 
 /**
  * Distance over which the response changes little anywhere between two frequencies, Hz. Near a mode it is 1/(2k(1 − r + iζ)), which
