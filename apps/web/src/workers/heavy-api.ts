@@ -73,6 +73,9 @@ import {
 /** Points of the first coarse picture of a map. */
 const COARSE = { columns: 15, rows: 10 } as const;
 
+/** Worlds of the first picture of the lobes, a quarter of those of the whole one. */
+const FEW_WORLDS = 60;
+
 /** What is too heavy for the page: runs in a worker, and is stopped by ending it. */
 export const heavyApi = {
   remedies: (op: Operation, context: OperationContext, limitId: string, offer: Offer): Remedy[] =>
@@ -182,7 +185,7 @@ export const heavyApi = {
     onPart: (part: number) => void,
   ): ResonancePicture => {
     // First the cloud of worlds alone, then the periodic border on top of it.
-    onCoarse(resonanceOf(op, context, { ...wish, periodic: 0, worlds: 160 })!);
+    onCoarse(resonanceOf(op, context, { ...wish, periodic: 0, worlds: FEW_WORLDS })!);
     return resonanceOf(op, context, wish, (share) => {
       onPart(share);
       return true;

@@ -17,6 +17,11 @@ describe('a machine and a holder are found by more than their names', () => {
     );
   });
 
+  it('by the whole name, with its thousands or without the comma', () => {
+    for (const m of machines) expect(found(m.name, machines).map((e) => e.id)).toContain(m.id);
+    expect(found('five-axis 24000', machines).map((m) => m.id)).toEqual(['axis5-24k']);
+  });
+
   it('by what the spindle takes', () => {
     const taken = found('hydraulic BT40', holders);
     expect(taken.length).toBeGreaterThan(0);

@@ -44,8 +44,10 @@ const BETWEEN_WORDS = /[^\p{L}\d./#]+/u;
 
 /** Axes are counted in one word, however it is written or not yet written out: 5-axis is no 5 kW machine of three axes. */
 const AXES = /(\d)[- ]?ax(is|i|es|e)?\b/g;
+/** A comma before three figures parts thousands, as names write them. */
+const THOUSANDS = /(\d),(?=\d{3}(?!\d))/g;
 const wordsIn = (text: string): readonly string[] =>
-  text.toLowerCase().replace(AXES, '$1ax').split(BETWEEN_WORDS).filter(Boolean);
+  text.toLowerCase().replace(THOUSANDS, '$1').replace(AXES, '$1ax').split(BETWEEN_WORDS).filter(Boolean);
 
 /** Every word an entry is found by. */
 export const wordsOf = memoryBeside((entry: Findable): readonly string[] => [
@@ -53,8 +55,9 @@ export const wordsOf = memoryBeside((entry: Findable): readonly string[] => [
   ...(entry.words ?? []),
 ]);
 
-/** What was typed, word by word: a comma between figures is a decimal one, any other only parts words. */
-export const tokensOf = (typed: string): readonly string[] => wordsIn(typed.replace(/(\d),(\d)/g, '$1.$2'));
+/** What was typed, word by word: a comma between figures is a decimal one where it parts no thousands, any other only parts words. */
+export const tokensOf = (typed: string): readonly string[] =>
+  wordsIn(typed.replace(THOUSANDS, '$1').replace(/(\d),(\d)/g, '$1.$2'));
 
 /** What a machine is asked for by beside its name: its kind, as 5-axis, and what its spindle takes. */
 export const wordsOfMachine = memoryBeside(({ kind, spindle_interface }: Machine) =>

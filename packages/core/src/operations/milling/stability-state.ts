@@ -153,6 +153,8 @@ export function testCutOf(o: Observation, op: MillingOperation, context: Operati
 
 /** Test cuts a belief is weighed by: the latest tell most, and each costs as much as the first. */
 const MOST_TESTS = 16;
+/** Worlds a belief holds where nobody asks for more: the bench and the lobes then say the same. */
+export const WORLDS = 240;
 const beliefs = memoryOf<Belief>(60);
 
 /** What is believed of the structure after all test cuts; remembered by what it was learnt from. */
@@ -160,7 +162,7 @@ export function beliefOf(
   op: MillingOperation,
   context: OperationContext,
   knowledge: TipKnowledge,
-  worlds = 240,
+  worlds = WORLDS,
 ): Belief {
   const tests = observationsOf(op, context)
     .slice(-MOST_TESTS)

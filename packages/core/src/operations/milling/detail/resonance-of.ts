@@ -2,7 +2,7 @@ import type { OperationContext } from '../../context.ts';
 import { InputError } from '../../../units/input-error.ts';
 import type { MillingOperation } from '../milling-operation.ts';
 import { fastestOfEdge, millingState } from '../milling-state.ts';
-import { beliefOf, observationsOf, testCutOf } from '../stability-state.ts';
+import { beliefOf, observationsOf, testCutOf, WORLDS } from '../stability-state.ts';
 import {
   depthAlongTool,
   depthAtTip,
@@ -106,7 +106,7 @@ export function resonanceOf(
   question: ResonanceQuestion,
   done: (share: number) => boolean = () => true,
 ): ResonancePicture | null {
-  const { fromRpm, toRpm, mostMm, columns = 61, rows = 40, periodic = 0, worlds = 400 } = question;
+  const { fromRpm, toRpm, mostMm, columns = 61, rows = 40, periodic = 0, worlds = WORLDS } = question;
   if (!(fromRpm > 0 && toRpm > fromRpm && mostMm > 0)) {
     throw new InputError([
       {

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { bracketed, type SearchWish } from './bracketed.ts';
 import { closedIn } from './closed-in.ts';
 import type { Growth } from './growth.ts';
+import { sharpened } from './sharpened.ts';
 
 /** Growth that follows a rule of the depth, and the depths it was asked at. */
 function following(log: (depthMm: number) => number): {
@@ -64,6 +65,18 @@ describe('search for a border', () => {
     expect(asked).toContain(11);
     expect(depthMm!).toBeLessThan(11);
     expect(depthMm!).toBeGreaterThan(10);
+  });
+
+  it('a leap of a coarse map does not pass for a slope: the finer one is free to go on', () => {
+    const fine = rising(1, 5);
+    const coarse = (b: number): number => fine(b) + (b > 4.702 && b < 4.9 ? 0.15 : 0);
+    const { growth } = following(coarse);
+    const wish = { ...WISH, firstMm: 4, slope: 1 };
+    const found = closedIn(growth, bracketed(growth, wish, STEP)!, STEP / 10, 0);
+    expect(found.depthMm).toBeCloseTo(4.7, 1);
+    const { depthMm, reached } = sharpened(following(fine).growth, found, 60, STEP);
+    expect(reached).toBe(true);
+    expect(Math.abs(depthMm / 5 - 1)).toBeLessThan(0.005);
   });
 
   it('comes down to a border where the first depth chatters', () => {

@@ -3,6 +3,8 @@ import type { Growth } from './growth.ts';
 /** What ln |μ| changes by with ln of the depth, as far as is known. */
 export interface Slope {
   readonly slope: number;
+  /** What theory says of it. */
+  readonly theory: number;
   /** What it may be off by, as a share of it. */
   readonly doubt: number;
   /** What the last two depths say, where it is another multiplier's or theory is wrong. */
@@ -14,10 +16,21 @@ const THEORY_DOUBT = 2;
 const LEAST_DOUBT = 0.15;
 /** Ratio of slopes that may be those of one multiplier. */
 const LIKE = 4;
-/** Theory is not wrong by more than this. */
+/**
+ * Theory is not wrong by more than these: of 553 borders none was 7 times as steep. What rises more between two depths is a leap, as
+ * a coarse map makes where modes it does not follow give way until the edge is drawn in.
+ */
 const LEAST_OF_THEORY = 0.08;
+const MOST_OF_THEORY = 12;
 
-export const fromTheory = (slope: number): Slope => ({ slope, doubt: THEORY_DOUBT });
+export const fromTheory = (slope: number): Slope => ({ slope, theory: slope, doubt: THEORY_DOUBT });
+
+/** A slope this much steeper than theory says is of few borders in a hundred, and of most leaps. */
+const STEEP = 4;
+
+/** What a finer map is begun with: a slope as steep as a leap is not believed there. */
+export const believed = (known: Slope): Slope =>
+  known.slope > STEEP * known.theory ? fromTheory(known.theory) : known;
 
 export const secantOf = (a: Growth, b: Growth): number => (b.log - a.log) / Math.log(b.depthMm / a.depthMm);
 
@@ -26,17 +39,19 @@ const alike = (a: number, b: number): boolean => a > b / LIKE && a < b * LIKE;
 /** Whether the last two depths rose by less than what grows would: both belong to something that hardly feels the cut. */
 export const isFlat = ({ slope, unlike }: Slope): boolean => unlike !== undefined && unlike < slope / LIKE;
 
-const agreed = (slope: number, before: number): Slope => ({
+const agreed = (slope: number, before: number, theory: number): Slope => ({
   slope,
+  theory,
   doubt: Math.min(1, Math.max(LEAST_DOUBT, Math.abs(slope / before - 1))),
 });
 
 /** What is known of the slope after one more depth: two that say the same beat theory; one that does not may come of two multipliers that took turns. */
-export function learnt({ slope, unlike }: Slope, a: Growth, b: Growth): Slope {
+export function learnt({ slope, theory, unlike }: Slope, a: Growth, b: Growth): Slope {
   const secant = secantOf(a, b);
-  if (alike(secant, slope)) return agreed(secant, slope);
-  const again = unlike !== undefined && alike(secant, unlike) && secant > LEAST_OF_THEORY * slope;
-  return again ? agreed(secant, unlike) : { slope, doubt: 1, unlike: secant };
+  const leap = secant > MOST_OF_THEORY * theory;
+  if (alike(secant, slope) && !leap) return agreed(secant, slope, theory);
+  const again = unlike !== undefined && alike(secant, unlike) && secant > LEAST_OF_THEORY * slope && !leap;
+  return again ? agreed(secant, unlike, theory) : { slope, theory, doubt: 1, unlike: secant };
 }
 
 /** Depth at which ln |μ| would be zero, mm. */

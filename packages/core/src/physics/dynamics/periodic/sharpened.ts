@@ -1,6 +1,6 @@
 import { type Border, shortStep } from './border.ts';
 import type { Growth } from './growth.ts';
-import { learnt } from './growth-slope.ts';
+import { believed, learnt } from './growth-slope.ts';
 
 /** Steps to close in on the border at one resolution. */
 const STEPS = 12;
@@ -15,7 +15,8 @@ export function sharpened(
   mostMm: number,
   step: number,
 ): Border {
-  let { depthMm, known } = from;
+  let { depthMm } = from;
+  let known = believed(from.known);
   let found = growth(depthMm);
   for (let i = 0; i < STEPS; i++) {
     const by = shortStep(found, known);
