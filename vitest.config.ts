@@ -6,7 +6,7 @@ const STANDS_ALONE = [
   'src/workers/**/*.test.{ts,tsx}',
   'src/pages/{floor,chatter,intake}/**/*.test.{ts,tsx}',
   'src/pages/bench/{compare,panels}/**/*.test.{ts,tsx}',
-  'src/pages/bench/use-operation.test.tsx',
+  'src/pages/bench/use-{operation,judged}.test.tsx',
   'src/pages/crib/entry-dialog.test.tsx',
 ];
 const web = {
@@ -14,6 +14,7 @@ const web = {
   include: ['src/**/*.test.{ts,tsx}'],
   environment: 'happy-dom',
   testTimeout: 40000,
+  setupFiles: ['test/patient.ts'],
 };
 
 export default defineConfig({
