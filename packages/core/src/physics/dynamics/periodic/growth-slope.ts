@@ -16,19 +16,18 @@ const THEORY_DOUBT = 2;
 const LEAST_DOUBT = 0.15;
 /** Ratio of slopes that may be those of one multiplier. */
 const LIKE = 4;
-/**
- * Theory is not wrong by more than these: of 553 borders none was 7 times as steep. What rises more between two depths is a leap, as
- * a coarse map makes where modes it does not follow give way until the edge is drawn in.
- */
+/** Theory is not wrong by more than this. */
 const LEAST_OF_THEORY = 0.08;
-const MOST_OF_THEORY = 12;
 
 export const fromTheory = (slope: number): Slope => ({ slope, theory: slope, doubt: THEORY_DOUBT });
 
-/** A slope this much steeper than theory says is of few borders in a hundred, and of most leaps. */
+/** A slope this much steeper than theory says is of one border in a hundred, and of every leap. */
 const STEEP = 4;
 
-/** What a finer map is begun with: a slope as steep as a leap is not believed there. */
+/**
+ * What a finer map is begun with. A coarse one leaps where modes it does not follow give way until the edge is drawn in: a slope as
+ * steep as that is not believed.
+ */
 export const believed = (known: Slope): Slope =>
   known.slope > STEEP * known.theory ? fromTheory(known.theory) : known;
 
@@ -48,9 +47,8 @@ const agreed = (slope: number, before: number, theory: number): Slope => ({
 /** What is known of the slope after one more depth: two that say the same beat theory; one that does not may come of two multipliers that took turns. */
 export function learnt({ slope, theory, unlike }: Slope, a: Growth, b: Growth): Slope {
   const secant = secantOf(a, b);
-  const leap = secant > MOST_OF_THEORY * theory;
-  if (alike(secant, slope) && !leap) return agreed(secant, slope, theory);
-  const again = unlike !== undefined && alike(secant, unlike) && secant > LEAST_OF_THEORY * slope && !leap;
+  if (alike(secant, slope)) return agreed(secant, slope, theory);
+  const again = unlike !== undefined && alike(secant, unlike) && secant > LEAST_OF_THEORY * slope;
   return again ? agreed(secant, unlike, theory) : { slope, theory, doubt: 1, unlike: secant };
 }
 
