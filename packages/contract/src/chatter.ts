@@ -1,10 +1,10 @@
 import { DAMPING, type KnownTip, type Observation, type ResonanceBook, type TipMode } from '@burl/core';
 import * as yup from 'yup';
 import { attachedFile } from './attached-file.ts';
-import { within } from './crib-schema/parts.ts';
 import { fieldsOf } from './fields-of.ts';
 import { numberList } from './number-list.ts';
 import { version } from './version.ts';
+import { within } from './within.ts';
 
 /** Spindle, holder, cutter and stick-out as one thing: what makes chatter repeatable, and what it is remembered under. */
 export interface Combination {

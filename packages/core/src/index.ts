@@ -133,7 +133,7 @@ export {
   type Odds,
 } from './deciding/uncertainty/monte-carlo.ts';
 export { periodicVerdict, withPeriodic } from './evaluation/periodic-verdict.ts';
-export { stabilityState, type StabilityState } from './operations/milling/stability-state.ts';
+export { stabilityState, type StabilityState, WORLDS } from './operations/milling/stability-state.ts';
 export type { PeriodicVerdict } from './operations/context.ts';
 export type { Receptance, TipMode, TipStructure } from './physics/dynamics/tip-structure.ts';
 export {
@@ -156,7 +156,7 @@ export {
 } from './physics/dynamics/periodic/stability-map.ts';
 export { type Simulation, simulateCut } from './physics/dynamics/time-domain.ts';
 export { depthAlongTool, depthAtTip, modeHeardAt, structureAtDepth } from './physics/dynamics/along-tool.ts';
-export { fitModes, type ModalFit } from './physics/dynamics/measure/modal-fit.ts';
+export { fitModes, type ModalFit, USUAL_DAMPING } from './physics/dynamics/measure/modal-fit.ts';
 export {
   explainsHeard,
   implausibleTip,

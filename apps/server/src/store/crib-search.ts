@@ -1,4 +1,4 @@
-import { type CribEntry, type CribKind, MOST_FOUND, wordsOfEntry } from '@burl/contract';
+import { type CribEntry, type CribKind, findable, MOST_FOUND } from '@burl/contract';
 import { found, tokensOf } from '@burl/core';
 import { and, isNull, sql, type SQL } from 'drizzle-orm';
 import type { Database } from './client.ts';
@@ -37,12 +37,7 @@ export async function searchCrib<K extends CribKind>(
   const entries = rows
     .map((r) => entryOf<K>(r))
     .sort((a, b) => a.document.name.localeCompare(b.document.name, 'en'))
-    .map((entry) => ({
-      id: entry.id,
-      name: entry.document.name,
-      entry,
-      words: wordsOfEntry[kind](entry.document),
-    }));
+    .map((entry) => ({ ...findable(kind, entry.document), entry }));
   return found(tokens.join(' '), entries)
     .slice(0, Math.min(most, MOST_FOUND))
     .map((e) => e.entry);

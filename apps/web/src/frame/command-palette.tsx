@@ -2,10 +2,18 @@ import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { type ReactNode, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { CRIB_KINDS, type CribKind, type JobSummary, mayAdminister, type Person } from '@burl/contract';
+import {
+  CRIB_KINDS,
+  type CribEntry,
+  type CribKind,
+  findable,
+  type JobSummary,
+  mayAdminister,
+  type Person,
+} from '@burl/contract';
 import { found } from '@burl/core';
 import { useCrib, useJobs, useOperationsFound, usePeople } from '../api/hooks.ts';
-import { searchableEntries } from '../judging/offer.ts';
+import { offered } from '../judging/offer.ts';
 import { useActions } from './actions.tsx';
 
 const ITEM = 'flex items-center justify-between rounded px-2 py-1.5 data-[selected=true]:bg-accent-soft';
@@ -53,14 +61,20 @@ const ENTRY_NOTES: Readonly<Record<CribKind, string>> = {
 /** Entries of the crib in which everything typed is found. */
 function useCribFound(search: string) {
   const { data: crib } = useCrib();
-  return useMemo(() => {
-    if (!crib || !search) return [];
-    return CRIB_KINDS.flatMap((kind) =>
-      found(search, searchableEntries(crib, kind))
-        .slice(0, MOST)
-        .map((e) => ({ ...e, kind })),
-    );
-  }, [crib, search]);
+  // Made once, so that a key more does not index the whole crib anew.
+  const lists = useMemo(
+    () =>
+      crib
+        ? CRIB_KINDS.map((kind) =>
+            offered<CribEntry>(crib[kind]).map((e) => ({ ...findable(kind, e.document), kind })),
+          )
+        : [],
+    [crib],
+  );
+  return useMemo(
+    () => (search ? lists.flatMap((list) => found(search, list).slice(0, MOST)) : []),
+    [lists, search],
+  );
 }
 
 /** Takes what was named, or the best of the list once it stands, where somebody pressed Enter before. */

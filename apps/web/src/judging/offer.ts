@@ -1,28 +1,18 @@
-import { type Crib, type CribEntry, type CribKind, wordsOfEntry } from '@burl/contract';
-import { type Offer, wordsOfAlloy, wordsOfCutter } from '@burl/core';
+import { type Crib, type CribEntry, findable } from '@burl/contract';
+import type { Offer } from '@burl/core';
 
 /** Entries to choose from: those that are not retired, and the one that is chosen. */
 export const offered = <E extends CribEntry>(list: readonly E[], chosen?: string): readonly E[] =>
   list.filter((e) => !e.retired || e.id === chosen);
 
-/** Entries of a kind that are not retired, ready to be searched. */
-export const searchableEntries = <K extends CribKind>(crib: Crib, kind: K) =>
-  offered<CribEntry<K>>(crib[kind] as readonly CribEntry<K>[]).map(({ id, document }) => ({
-    id,
-    name: document.name,
-    words: wordsOfEntry[kind](document),
-  }));
-
 /** Cutters as a searchable list shows them. */
 export const searchable = (list: readonly CribEntry<'cutters'>[]) =>
-  list.map((c) => ({ id: c.id, name: c.document.name, words: wordsOfCutter(c.document) }));
+  list.map((c) => findable('cutters', c.document));
 
 /** Alloys likewise, by any of their designations. */
 export const searchableAlloys = (list: readonly CribEntry<'alloys'>[]) =>
-  list.map(({ id, document: a }) => ({
-    id,
-    name: a.name,
-    words: wordsOfAlloy(a),
+  list.map(({ document: a }) => ({
+    ...findable('alloys', a),
     note: [a.uns, a.en, `ISO ${a.iso513_group}`].filter(Boolean).join(' · '),
   }));
 

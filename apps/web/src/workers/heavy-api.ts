@@ -58,6 +58,7 @@ import {
   resonanceOf,
   type ResonancePicture,
   type ResonanceQuestion,
+  WORLDS,
 } from '@burl/core';
 import { checkText, type ProgramPicture, rewriteText } from './program-work.ts';
 import {
@@ -74,7 +75,7 @@ import {
 const COARSE = { columns: 15, rows: 10 } as const;
 
 /** Worlds of the first picture of the lobes, a quarter of those of the whole one. */
-const FEW_WORLDS = 60;
+const FEW_WORLDS = WORLDS / 4;
 
 /** What is too heavy for the page: runs in a worker, and is stopped by ending it. */
 export const heavyApi = {

@@ -1,17 +1,6 @@
 import * as yup from 'yup';
-import {
-  within,
-  text,
-  texts,
-  thing,
-  maybe,
-  numbers,
-  span,
-  MOST_TEXTS,
-  chip,
-  GROUPS,
-  named,
-} from './parts.ts';
+import { within } from '../within.ts';
+import { text, texts, thing, maybe, numbers, span, MOST_TEXTS, chip, GROUPS, named } from './parts.ts';
 
 /** Cutting speeds anything is cut at, m/min. */
 const SLOWEST = 0.1;

@@ -1,6 +1,7 @@
 import { DAMPING } from '@burl/core';
 import * as yup from 'yup';
-import { within, text, texts, thing, maybe, numbers, span, named } from './parts.ts';
+import { within } from '../within.ts';
+import { text, texts, thing, maybe, numbers, span, named } from './parts.ts';
 
 const diameter = () => within(1, 400, 'mm');
 export const holderSchema = thing({

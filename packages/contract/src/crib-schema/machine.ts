@@ -1,6 +1,7 @@
 import { DAMPING } from '@burl/core';
 import * as yup from 'yup';
-import { within, text, yes, thing, maybe, named, rpm } from './parts.ts';
+import { within } from '../within.ts';
+import { text, yes, thing, maybe, named, rpm } from './parts.ts';
 
 const curve = (): yup.Schema =>
   yup

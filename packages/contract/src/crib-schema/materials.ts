@@ -1,5 +1,6 @@
 import * as yup from 'yup';
-import { within, text, texts, thing, numbers } from './parts.ts';
+import { within } from '../within.ts';
+import { text, texts, thing, numbers } from './parts.ts';
 
 /** What a cutter is made of, and what it is coated with. */
 export const substrateSchema = thing({

@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import { within } from '../within.ts';
 
 export const slug = (): yup.StringSchema<string> =>
   yup
@@ -8,11 +9,6 @@ export const slug = (): yup.StringSchema<string> =>
     .max(120)
     .matches(/^[a-z0-9][a-z0-9.-]*$/, '${path} may hold small letters, digits, dots and hyphens');
 
-/** A number from here to there: what no alloy, tool, holder or machine goes beyond, with room for the unusual. */
-export const within = (low: number, high: number, unit = ''): yup.NumberSchema<number> => {
-  const allowed = `\${path} must be ${low} to ${high}${unit && ` ${unit}`}`;
-  return yup.number().strict().required().min(low, allowed).max(high, allowed);
-};
 export const MOST_TEXTS = 60;
 const MOST_TEXT = 4000;
 export const text = (): yup.StringSchema => yup.string().strict().defined().max(MOST_TEXT);

@@ -61,12 +61,12 @@ export const tokensOf = (typed: string): readonly string[] =>
 
 /** What a machine is asked for by beside its name: its kind, as 5-axis, and what its spindle takes. */
 export const wordsOfMachine = memoryBeside(({ kind, spindle_interface }: Machine) =>
-  tokensOf(`${kind} ${spindle_interface}`),
+  wordsIn(`${kind} ${spindle_interface}`),
 );
 
 /** What a holder is asked for by beside its name: its kind and the spindles it fits, as BT40. */
 export const wordsOfHolder = memoryBeside(({ kind, interfaces }: Holder) =>
-  tokensOf([kind, ...interfaces].join(' ')),
+  wordsIn([kind, ...interfaces].join(' ')),
 );
 
 const [WHOLE, BEGINNING, INSIDE] = [4, 2, 1];

@@ -11,6 +11,7 @@ import { CombinationDialog } from './combination-dialog.tsx';
 import { askedOf, NOTHING_ASKED, operationOf } from './cut-asked.ts';
 import { LobesPanel, rangeOf } from './lobes-panel.tsx';
 import { MapPicture } from './stability-map.tsx';
+import { UnseenModes } from './modes-table.tsx';
 import { attachmentOf } from './attachment.ts';
 import { TestCutsPanel } from './test-cuts-panel.tsx';
 import { PlanPanel } from './plan-panel.tsx';
@@ -103,6 +104,18 @@ describe('the simulated hammer', LONG, () => {
     const wild = simulatedRunOf(op, context, 2400, 30);
     expect(wild.stable).toBe(false);
     expect(wild.ms.length).toBe(wild.xMm.length);
+  });
+});
+
+describe('modes under what a tap tells', () => {
+  const modes = [860, 1450].map((hz) => ({ hz, damping: 0.04, stiffness: 3e7 }));
+
+  it('are named, with what is known of them; nothing is said where all are seen', () => {
+    const { unmount } = show(<UnseenModes modes={modes} fromHz={1100} />);
+    expect(screen.getByText(/^860\sHz: under 1,100\sHz .* damping near the usual 4%/)).toBeTruthy();
+    unmount();
+    show(<UnseenModes modes={modes} fromHz={500} />);
+    expect(screen.queryByText(/860/)).toBeNull();
   });
 });
 

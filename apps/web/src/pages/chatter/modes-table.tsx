@@ -1,4 +1,4 @@
-import { formatMeasure, type TipMode } from '@burl/core';
+import { formatMeasure, type TipMode, USUAL_DAMPING } from '@burl/core';
 import { useSystem } from '../../frame/preferences.tsx';
 
 /** Says which modes lie below the frequencies a tap tells anything of: their flexibility is felt above, their peak is not seen. */
@@ -9,8 +9,8 @@ export function UnseenModes({ modes, fromHz }: { modes: readonly TipMode[]; from
   return (
     <p className="text-[13px] text-soft">
       {unseen.map((m) => formatMeasure(m.hz, 'Hz', system)).join(', ')}: under{' '}
-      {formatMeasure(fromHz, 'Hz', system)} the hits tell little. Flexibility measured, damping near the usual
-      4%.
+      {formatMeasure(fromHz, 'Hz', system)} the hits tell little. Flexibility measured, damping near the usual{' '}
+      {100 * USUAL_DAMPING}%.
     </p>
   );
 }

@@ -1,4 +1,4 @@
-import { type Crib, type CribEntry, type CribKind, wordsOfEntry } from '@burl/contract';
+import { type Crib, type CribEntry, type CribKind, findable } from '@burl/contract';
 import { found } from '@burl/core';
 import {
   type ColumnDef,
@@ -134,23 +134,17 @@ export function EntryTable({
   const [retired, setRetired] = useState(false);
   const [inPlace, setInPlace] = useState(false);
   const stock = useMemo(() => new Map(crib.stock.map((s) => [s.cutterId, s])), [crib.stock]);
-  const findable = useMemo(
-    () =>
-      entries.map((entry) => ({
-        id: entry.id,
-        name: entry.document.name,
-        entry,
-        words: wordsOfEntry[kind](entry.document as never),
-      })),
+  const list = useMemo(
+    () => entries.map((entry) => ({ ...findable(kind, entry.document), entry })),
     [entries, kind],
   );
   const rows = useMemo(
     () =>
-      found(search, findable)
+      found(search, list)
         .map((f) => f.entry)
         .filter((e) => (retired || !e.retired) && (!own || e.origin === 'shop'))
         .map((entry) => COLUMNS[kind].row(entry as never, system, stock.get(entry.id))),
-    [search, findable, kind, system, own, retired, stock],
+    [search, list, kind, system, own, retired, stock],
   );
   const columns = COLUMNS[kind];
   const heads = useMemo(() => columns.heads(system), [columns, system]);

@@ -1,5 +1,5 @@
-import type { Crib } from '@burl/contract';
-import { type Unit, wordsOfCutter } from '@burl/core';
+import { type Crib, findable } from '@burl/contract';
+import type { Unit } from '@burl/core';
 import { useMemo } from 'react';
 import { FEATURE_SIZES, type FeatureSize } from '../../judging/feature-sizes.ts';
 import { cuttersFor, type Made } from '../../judging/new-operation.ts';
@@ -33,9 +33,7 @@ export function QuestionForm({
     () => [
       { id: BEST, name: 'Best of the crib' },
       ...cuttersFor(crib, what, (groups) => group !== undefined && groups.includes(group)).map((c) => ({
-        id: c.id,
-        name: c.name,
-        words: wordsOfCutter(c),
+        ...findable('cutters', c),
         ...(group && !c.suits_iso_groups.includes(group) ? { note: `not rated for ISO ${group}` } : {}),
       })),
     ],

@@ -1,5 +1,5 @@
-import { isLathe, MILLING_FEATURES, type Unit, wordsOfCutter } from '@burl/core';
-import type { Crib, Job } from '@burl/contract';
+import { isLathe, MILLING_FEATURES, type Unit } from '@burl/core';
+import { type Crib, findable, type Job } from '@burl/contract';
 import { type FormEvent, Fragment, useState, useCallback, useMemo } from 'react';
 import { call, messageOf } from '../../api/client.ts';
 import { Button } from '../../ui/button.tsx';
@@ -158,9 +158,7 @@ export function NewOperationDialog({
   const list = useMemo(
     () =>
       cutters.map((c) => ({
-        id: c.id,
-        name: c.name,
-        words: wordsOfCutter(c),
+        ...findable('cutters', c),
         ...(suits(c.suits_iso_groups) ? {} : { note: `not rated for ISO ${group}` }),
       })),
     [cutters, suits, group],

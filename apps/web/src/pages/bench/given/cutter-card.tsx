@@ -11,12 +11,11 @@ import {
   speak,
   toolDoubt,
   toolFits,
-  wordsOfCutter,
   wrongHolder,
 } from '@burl/core';
-import type { Crib, CribEntry } from '@burl/contract';
+
 import { useSystem } from '../../../frame/preferences.tsx';
-import { fittingHolder } from '@burl/contract';
+import { type Crib, type CribEntry, findable, fittingHolder } from '@burl/contract';
 import { Card, type CardProps } from './card.tsx';
 import { Picker } from './picker.tsx';
 import { ToolOutline } from './tool-outline.tsx';
@@ -123,9 +122,7 @@ function Cutters({
       key={best ? 'ranked' : 'nearest'}
       label="Cutters"
       entries={ordered.map((c) => ({
-        id: c.id,
-        name: c.document.name,
-        words: wordsOfCutter(c.document),
+        ...findable('cutters', c.document),
         note: notesOf(c),
       }))}
       chosen={op.tooling.cutterId}

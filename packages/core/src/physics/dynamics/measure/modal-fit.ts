@@ -36,7 +36,7 @@ const GOOD_START = 0.12;
  * Damping ratio of most tips of cutters, and how far a tip's is from it, as a log standard deviation. A mode whose peak lies outside the
  * lines shows its damping to nobody: noise alone would make it next to nothing, and what gives least would seem to give most.
  */
-const USUAL_DAMPING = 0.04;
+export const USUAL_DAMPING = 0.04;
 const USUAL_SPREAD = 0.7;
 /** Noise the usual damping is weighed against, as a share of the response. */
 const USUAL_NOISE = 0.03;
@@ -137,8 +137,9 @@ function refine(
   residual: number,
 ): { modes: TipMode[]; residual: number } {
   const n = p.hz.length;
-  const x = Array.from({ length: 2 * n + start.length }, (_, i) => i);
-  const y = x.map((i) => (i < n ? p.re[i]! / p.size : i < 2 * n ? p.im[i - n]! / p.size : 0));
+  // Real parts, imaginary parts, and of each mode how unusual its damping is: none is wanted to be.
+  const y = [...p.re, ...p.im].map((v) => v / p.size).concat(start.map(() => 0));
+  const x = y.map((_, i) => i);
   const unpack = (q: readonly number[]): { modes: TipMode[]; residual: number } => ({
     modes: start.map((m, i) => ({
       hz: m.hz * (1 + 0.02 * q[3 * i]!),
@@ -149,16 +150,17 @@ function refine(
   });
   const model = (q: number[]): ((i: number) => number) => {
     const at = unpack(q);
+    const all = new Float64Array(y.length);
     // Both parts of a line come from one evaluation.
-    const re = new Float64Array(n);
-    const im = new Float64Array(n);
     for (let i = 0; i < n; i++) {
       const [a, b] = responseAt(at.modes, at.residual, p.hz[i]!);
-      re[i] = a / p.size;
-      im[i] = b / p.size;
+      all[i] = a / p.size;
+      all[n + i] = b / p.size;
     }
-    const unusual = at.modes.map((m) => (USUAL_NOISE / USUAL_SPREAD) * Math.log(m.damping / USUAL_DAMPING));
-    return (i) => (i < n ? re[i]! : i < 2 * n ? im[i - n]! : unusual[i - 2 * n]!);
+    at.modes.forEach((m, i) => {
+      all[2 * n + i] = (USUAL_NOISE / USUAL_SPREAD) * Math.log(m.damping / USUAL_DAMPING);
+    });
+    return (i) => all[i]!;
   };
   try {
     const fitted = levenbergMarquardt({ x, y }, model, {

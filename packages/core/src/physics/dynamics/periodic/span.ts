@@ -1,3 +1,4 @@
+import { firstIndex } from '../../../numerics/first-index.ts';
 import type { Engagement } from './engaged-teeth.ts';
 import { type PieceNodes, pieceNodes, readBetween } from './piece-nodes.ts';
 import { nodesOf, type Resolution } from './resolution.ts';
@@ -40,14 +41,13 @@ export const nodesIn = (spans: readonly Span[]): number => {
 
 /** The piece a turn lies in; between two of them the nearer one. */
 export function spanAt(spans: readonly Span[], place: number): Span {
-  let [low, high] = [0, spans.length - 1];
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if (spans[middle]!.from <= place) low = middle;
-    else high = middle - 1;
-  }
-  const next = spans[low + 1];
-  return next && place > spans[low]!.to && next.from - place < place - spans[low]!.to ? next : spans[low]!;
+  const after = Math.max(
+    1,
+    firstIndex(spans.length, (i) => spans[i]!.from > place),
+  );
+  const span = spans[after - 1]!;
+  const next = spans[after];
+  return next && place > span.to && next.from - place < place - span.to ? next : span;
 }
 
 /** Share of each node of a piece in the value at a turn, written to `out` from `offset` on; outside it is the end's. */
